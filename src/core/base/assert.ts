@@ -1,0 +1,13 @@
+/** Our own bug, never bad input: bad input stops at the contracts with the field named. */
+export class InvariantError extends Error {
+  override name = "InvariantError";
+}
+
+export function assert(condition: unknown, message: string): asserts condition {
+  if (!condition) throw new InvariantError(message);
+}
+
+/** Exhaustiveness guard for closed vocabularies. */
+export function unreachable(value: never): never {
+  throw new InvariantError(`unexpected value ${JSON.stringify(value)}`);
+}

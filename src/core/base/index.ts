@@ -1,0 +1,5 @@
+export * from "./assert";
+export * from "./normal";
+export * from "./random";
+export * from "./result";
+export * from "./units";

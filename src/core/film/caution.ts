@@ -1,0 +1,26 @@
+import { normalCdf, normalQuantile } from "../base";
+import type { Caution } from "../model";
+import { WAIT_SIGMA } from "../reference";
+
+const PROBABILITY: Readonly<Record<Caution, number>> = { likely: 0.5, safe: 0.9 };
+
+/**
+ * What to multiply an even-odds wait by. Real films scatter about their label log-normally (σ est.); `likely`
+ * is the median, `safe` the time nine in ten films have met. A film seen to be not yet there at `notYetRatio`
+ * times its even-odds wait cuts off the part of the scatter below that, and the quantile is taken of the rest.
+ */
+export function waitFactor(caution: Caution, notYetRatio: number | null = null): number {
+  const seen = notYetRatio !== null && notYetRatio > 0 ? normalCdf(Math.log(notYetRatio) / WAIT_SIGMA) : 0;
+  const capped = Math.min(seen, MOST_SURPRISING);
+  const p = capped + PROBABILITY[caution] * (1 - capped);
+  const factor = Math.exp(WAIT_SIGMA * normalQuantile(p));
+  return notYetRatio === null ? factor : Math.max(factor, notYetRatio * (1 + LEAST_EXTENSION));
+}
+
+/** A window shuts as early as one film in ten under `safe`, at even odds under `likely`. */
+export const shutFactor = (caution: Caution): number => 1 / waitFactor(caution);
+
+/** Beyond this the tail of a log-normal says nothing more; keeps the quantile finite. */
+const MOST_SURPRISING = 0.9999;
+/** "Not yet" always adds at least this share of the time already waited (est.). */
+const LEAST_EXTENSION = 0.1;

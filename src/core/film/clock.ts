@@ -1,0 +1,97 @@
+import type { Climate } from "./climate";
+import { airAt } from "./climate";
+import { rateIn, type RateLaw } from "./rates";
+
+/** "If a wait of this many reference minutes starts at t, when is it over?" */
+export interface WaitClock {
+  readonly fromMin: number;
+  readonly toMin: number;
+  /** absolute minute at which `refMin` minutes of reference drying have passed since `startMin`; null = beyond the horizon */
+  reach(law: RateLaw, startMin: number, refMin: number): number | null;
+  /** reference minutes of drying between two moments */
+  elapsedRef(law: RateLaw, startMin: number, endMin: number): number;
+}
+
+const GRID_MIN = 10;
+
+/** Prefix sums of every rate law over the climate: O(log n) a question. Invariant: prefix[i] is the integral up to fromMin + i·GRID_MIN, strictly rising. */
+export function prefixClock(climate: Climate, fromMin: number, toMin: number): WaitClock {
+  const cells = Math.ceil((toMin - fromMin) / GRID_MIN);
+  const prefix = new Map<RateLaw, Float64Array>();
+  const sums = (law: RateLaw): Float64Array => {
+    const known = prefix.get(law);
+    if (known) return known;
+    const made = integrate(climate, law, fromMin, cells);
+    prefix.set(law, made);
+    return made;
+  };
+  const at = (p: Float64Array, t: number): number => {
+    const x = Math.min(Math.max((t - fromMin) / GRID_MIN, 0), cells);
+    const i = Math.min(Math.floor(x), cells - 1);
+    return p[i]! + (x - i) * (p[i + 1]! - p[i]!);
+  };
+  return {
+    fromMin,
+    toMin,
+    elapsedRef: (law, a, b) => at(sums(law), b) - at(sums(law), a),
+    reach(law, startMin, refMin) {
+      if (refMin <= 0) return startMin;
+      const p = sums(law);
+      const target = at(p, startMin) + refMin;
+      if (target > p[cells]!) return null;
+      return fromMin + GRID_MIN * invert(p, target);
+    },
+  };
+}
+
+function integrate(climate: Climate, law: RateLaw, fromMin: number, cells: number): Float64Array {
+  const p = new Float64Array(cells + 1);
+  let before = rateIn(law, airAt(climate, fromMin));
+  for (let i = 0; i < cells; i++) {
+    const after = rateIn(law, airAt(climate, fromMin + (i + 1) * GRID_MIN));
+    p[i + 1] = p[i]! + ((before + after) / 2) * GRID_MIN;
+    before = after;
+  }
+  return p;
+}
+
+/** Fractional index at which the rising, piecewise linear `p` equals `target`. */
+function invert(p: Float64Array, target: number): number {
+  let lo = 0;
+  let hi = p.length - 1;
+  while (hi - lo > 1) {
+    const mid = (lo + hi) >> 1;
+    if (p[mid]! <= target) lo = mid;
+    else hi = mid;
+  }
+  return lo + (target - p[lo]!) / (p[hi]! - p[lo]!);
+}
+
+/** The same answers by stepping minute by minute through the air: slow, plain, and what finished plans are checked with. */
+export function steppingClock(climate: Climate, fromMin: number, toMin: number): WaitClock {
+  const rate = (law: RateLaw, t: number) => rateIn(law, airAt(climate, t + 0.5));
+  return {
+    fromMin,
+    toMin,
+    elapsedRef(law, a, b) {
+      let sum = 0;
+      for (let t = a; t < b; t += 1) sum += rate(law, t) * Math.min(1, b - t);
+      return sum;
+    },
+    reach(law, startMin, refMin) {
+      let left = refMin;
+      for (let t = startMin; t <= toMin; t += 1) {
+        const r = rate(law, t);
+        if (left <= r) return t + left / r;
+        left -= r;
+      }
+      return null;
+    },
+  };
+}
+
+/** Reference minutes that `labelMin` minutes in the label's own air are worth, by law. */
+export function labelToRefMin(law: RateLaw, labelMin: number, labelAir: { tempC: number; rhPct: number; airflowMS: number }): number {
+  return labelMin * rateIn(law, labelAir);
+}
+

@@ -1,0 +1,114 @@
+/** Closed vocabularies: one `as const` table each, from which type, guard and menu derive. Ids are those of the API. */
+
+export const MATERIALS = [
+  "pla", "petg", "abs-asa", "nylon", "pp-pe", "tpu", "eva", "vat-resin", "cast-pu", "hips",
+  "clear-plastic", "xps", "eps", "epo", "pu-foam", "wood-mdf", "plaster", "steel-iron",
+  "aluminium", "brass-copper", "white-metal", "stainless", "glassfibre",
+] as const;
+export type MaterialId = (typeof MATERIALS)[number];
+
+export const MATERIAL_GROUPS = ["plastic", "resin", "foam", "metal", "porous", "laminate"] as const;
+export type MaterialGroup = (typeof MATERIAL_GROUPS)[number];
+
+export const CONDITIONS = [
+  "clean", "degreased", "washed", "dried", "dusted", "keyed", "shiny", "greasy", "damp", "damp-joints",
+  "dusty", "rusted", "tarnished", "flux-residue", "uncured", "cure-unknown", "surface-cured",
+  "hollow-undrained", "released", "bare", "bare-spots", "sealed", "heat-sealed", "panel-lines-filled",
+  "flexes", "must-stay-clear", "mating-face",
+] as const;
+export type Condition = (typeof CONDITIONS)[number];
+
+export const ROLES = [
+  "degreaser", "stripper", "promoter", "sealer", "putty", "primer-etch", "primer", "primer-highbuild",
+  "surfacer", "colour", "clear", "wash", "decal", "decal-setting", "masking", "thinner", "adhesive",
+  "abrasive", "polish",
+] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Roles that leave a film and may therefore be a layer of a stack. */
+export const FILM_ROLES = [
+  "promoter", "sealer", "putty", "primer-etch", "primer", "primer-highbuild", "surfacer", "colour", "clear",
+] as const satisfies readonly Role[];
+export type FilmRole = (typeof FILM_ROLES)[number];
+
+export const FAMILIES = [
+  "wb-acrylic", "alcohol-acrylic", "wb-acrylic-urethane", "acrylic-lacquer", "nc-lacquer", "lacquer-putty",
+  "alkyd", "pvb-etch", "shellac", "epoxy-2k", "epoxy-putty", "urethane-2k", "urethane-mc", "polyester-2k",
+  "uv-acrylate", "gypsum-filler", "cpo-promoter", "cyanoacrylate", "solvent-cement",
+] as const;
+export type FamilyId = (typeof FAMILIES)[number];
+
+export const CARRIERS = [
+  "water", "alcohol", "glycol-ether", "aliphatic", "aromatic", "ester", "ketone", "ether",
+] as const;
+export type Carrier = (typeof CARRIERS)[number];
+
+/** How hard a carrier attacks; the index in this table is its strength. */
+export const BITES = ["B0", "B1", "B2", "B3", "B4"] as const;
+export type Bite = (typeof BITES)[number];
+
+export const PROPELLANTS = ["liquefied-gas", "dimethyl-ether", "compressed-gas"] as const;
+export type Propellant = (typeof PROPELLANTS)[number];
+
+export const METHODS = ["brush", "airbrush", "aerosol", "spray-gun", "wipe", "dip", "spread"] as const;
+export type Method = (typeof METHODS)[number];
+export const SPRAY_METHODS = ["airbrush", "aerosol", "spray-gun"] as const satisfies readonly Method[];
+
+export const FINISHES = ["hidden", "seen", "show"] as const;
+export type Finish = (typeof FINISHES)[number];
+
+export const EXPOSURES = [
+  "shelf", "handled", "uv", "wet", "salt-abrasion", "oil-fuel", "heat", "flexing",
+] as const;
+export type Exposure = (typeof EXPOSURES)[number];
+
+/** Worst last: the index is the order of severity. */
+export const VERDICTS = ["ok", "care", "test", "stop"] as const;
+export type Verdict = (typeof VERDICTS)[number];
+export const worseVerdict = (a: Verdict, b: Verdict): Verdict =>
+  VERDICTS.indexOf(a) >= VERDICTS.indexOf(b) ? a : b;
+
+export const STOP_KINDS = ["finish", "safety"] as const;
+export type StopKind = (typeof STOP_KINDS)[number];
+
+export const HEAVINESSES = ["mist", "light", "wet", "flood"] as const;
+export type Heaviness = (typeof HEAVINESSES)[number];
+
+export const MILESTONES = [
+  "flash", "touch", "handle", "recoat", "sandable", "tape-safe", "polishable", "cured",
+] as const;
+export type Milestone = (typeof MILESTONES)[number];
+
+export const HAZARDS = [
+  "isocyanate", "isocyanate-unknown", "solvent-vapour", "acid", "sensitiser", "peroxide", "flammable",
+] as const;
+export type Hazard = (typeof HAZARDS)[number];
+
+export const PROTECTIONS = ["extraction", "a2p3", "p3", "gloves", "eye-cover", "air-fed"] as const;
+export type Protection = (typeof PROTECTIONS)[number];
+
+export const SHEENS = ["matt", "satin", "gloss"] as const;
+export type Sheen = (typeof SHEENS)[number];
+
+export const EFFECTS = ["solid", "metallic", "pearl", "fluorescent", "transparent"] as const;
+export type Effect = (typeof EFFECTS)[number];
+
+/** Work done on a bare face before the first layer, in the order it is done. */
+export const PREP_STEPS = ["degrease", "derust", "wash", "post-cure", "key", "dust-off", "wipe"] as const;
+export type PrepStep = (typeof PREP_STEPS)[number];
+
+/** Work done on a film before the next layer goes on. */
+export const BEFORE_STEPS = ["scuff", "degrease", "wipe", "dry"] as const;
+export type BeforeStep = (typeof BEFORE_STEPS)[number];
+
+export const MAY_GO_OVER_EXTRA = ["bare", "primed"] as const;
+export type MayGoOver = (typeof MAY_GO_OVER_EXTRA)[number] | FamilyId;
+
+export const CAUTIONS = ["likely", "safe"] as const;
+/** Which end of the wait the plan uses: the even-odds time, or the one nine in ten films meet. */
+export type Caution = (typeof CAUTIONS)[number];
+
+export const isOneOf =
+  <T extends string>(table: readonly T[]) =>
+  (value: unknown): value is T =>
+    typeof value === "string" && (table as readonly string[]).includes(value);

@@ -1,0 +1,66 @@
+import { assert } from "../base";
+import type { Layer, Product } from "../model";
+import { familyFacts, GROOVE_PER_DFT, HEAVINESS_OF_LABEL, RIDGE_BURIED_FLOOD, RIDGE_BURIED_MIST } from "../reference";
+
+/** µm of wet film to µm of dry film; VS 0–1, p parts of paint with q parts of thinner. */
+export function dftUm(wftUm: number, volumeSolids: number, paintParts = 1, thinnerParts = 0): number {
+  assert(volumeSolids >= 0 && volumeSolids <= 1 && paintParts > 0 && thinnerParts >= 0, "dftUm out of range");
+  return (wftUm * volumeSolids * paintParts) / (paintParts + thinnerParts);
+}
+
+/** cm of film height from g / (g/ml · cm²) is 1e4 µm. */
+const UM_PER_CM = 1e4;
+
+/** Film height in µm from the weight gained (g), density (g/ml) and face (cm²); wet mass gives WFT, dry mass DFT. */
+export function filmFromMassUm(deltaMassG: number, densityGMl: number, areaCm2: number): number {
+  assert(densityGMl > 0 && areaCm2 > 0, "filmFromMassUm needs a density and an area");
+  return (deltaMassG / (densityGMl * areaCm2)) * UM_PER_CM;
+}
+
+/** Liquid to pour for `coats` coats, ml; transfer efficiency 0–1 is what lands on the part. */
+export function liquidNeededMl(areaCm2: number, wftUm: number, coats: number, transferEfficiency: number): number {
+  assert(transferEfficiency > 0 && transferEfficiency <= 1, "transfer efficiency must be in (0, 1]");
+  return (areaCm2 * wftUm * coats) / UM_PER_CM / transferEfficiency;
+}
+
+/** Wet film per coat as planned: measured if given, else the label's film by heaviness (est.). */
+export const plannedWftUm = (layer: Pick<Layer, "wftUm" | "heaviness">, product: Pick<Product, "label">): number =>
+  layer.wftUm ?? product.label.wftUm * HEAVINESS_OF_LABEL[layer.heaviness];
+
+export const volumeSolidsOf = (p: Pick<Product, "volumeSolids" | "family">): number =>
+  p.volumeSolids ?? (p.family === "unknown" ? 0.3 : familyFacts(p.family).defaultVolumeSolids);
+
+export interface LedgerLine {
+  readonly layerId: string;
+  readonly addedUm: number;
+  readonly takenUm: number;
+  /** dry height above bare material after this layer and its rub */
+  readonly totalUm: number;
+}
+
+/** Every µm on and off a face since bare material: coats add, sanding takes, never below the layer itself. */
+export function filmLedger(
+  layers: readonly Layer[],
+  productOf: (id: string) => Product,
+): readonly LedgerLine[] {
+  let totalUm = 0;
+  return layers.map((layer) => {
+    const p = productOf(layer.productId);
+    const addedUm = layer.coats * dftUm(plannedWftUm(layer, p), volumeSolidsOf(p));
+    const takenUm = Math.min(layer.sandAfter?.takesUm ?? 0, addedUm + totalUm);
+    totalUm += addedUm - takenUm;
+    return { layerId: layer.id, addedUm, takenUm, totalUm };
+  });
+}
+
+/** Dry mass a film adds, g, from its height (µm), the face (cm²) and its dry density (g/ml). */
+export const filmMassG = (dryUm: number, areaCm2: number, dryDensityGMl: number): number =>
+  (dryUm / UM_PER_CM) * areaCm2 * dryDensityGMl;
+
+/** Share of a groove's width that the build fills, 0–1 (est.). */
+export const grooveLost = (grooveUm: number, buildUm: number): number =>
+  Math.min(1, (GROOVE_PER_DFT * buildUm) / grooveUm);
+
+/** Ridge height a filler layer buries, µm (est.). */
+export const ridgeBuriedUm = (dryUm: number, misted: boolean): number =>
+  dryUm * (misted ? RIDGE_BURIED_MIST : RIDGE_BURIED_FLOOD);

@@ -1,0 +1,96 @@
+import type { FamilyId, Milestone, Verdict } from "../model";
+
+/** What governs how a film dries, and with it every scaling law of its waits. */
+export type DryingMechanism = "solvent" | "water" | "oxidation" | "reaction" | "light";
+
+export interface FamilyFacts {
+  readonly id: FamilyId;
+  readonly mechanism: DryingMechanism;
+  /** strongest bite the film takes before it has cured, as an index of BITES */
+  readonly whileCuringBite: number;
+  /** what a through-cured film says to B0…B4 */
+  readonly curedHolds: readonly [Verdict, Verdict, Verdict, Verdict, Verdict];
+  /** overrides B1 where the carrier is an alcohol */
+  readonly curedAlcohol: Verdict | null;
+  /** the next coat of the same kind dissolves it again */
+  readonly reversible: boolean;
+  /** cracks when what is under it bends */
+  readonly brittle: boolean;
+  /** past its recoat window it must be abraded, or nothing holds */
+  readonly mustScuffWhenMissed: boolean;
+  /** a two-part product that may carry isocyanate */
+  readonly twoPart: boolean;
+  /** below this it never becomes a film, °C; null = no such limit */
+  readonly filmFormingC: number | null;
+  /** used when the shelf does not say (est.) */
+  readonly defaultVolumeSolids: number;
+  readonly defaultDensityGMl: number;
+}
+
+type Row = Omit<FamilyFacts, "id">;
+
+const base: Row = {
+  mechanism: "solvent", whileCuringBite: 1, curedHolds: ["ok", "ok", "ok", "care", "care"], curedAlcohol: null,
+  reversible: false, brittle: false, mustScuffWhenMissed: false, twoPart: false, filmFormingC: null,
+  defaultVolumeSolids: 0.3, defaultDensityGMl: 1.1,
+};
+const water: Row = {
+  ...base, mechanism: "water", whileCuringBite: 0, curedHolds: ["ok", "ok", "ok", "test", "test"], curedAlcohol: "care",
+  filmFormingC: 10, defaultVolumeSolids: 0.38, defaultDensityGMl: 1.15,
+};
+const twoPart: Row = {
+  ...base, mechanism: "reaction", curedHolds: ["ok", "ok", "ok", "ok", "ok"], mustScuffWhenMissed: true, twoPart: true,
+  defaultVolumeSolids: 0.5, defaultDensityGMl: 1.2,
+};
+
+/** Binder families as films. Source: common trade practice; volume solids and densities are estimates. */
+const TABLE: Readonly<Record<FamilyId, Row>> = {
+  "wb-acrylic": water,
+  "alcohol-acrylic": { ...water, curedHolds: ["ok", "care", "ok", "care", "test"], filmFormingC: null, defaultVolumeSolids: 0.3 },
+  "wb-acrylic-urethane": { ...water, curedHolds: ["ok", "ok", "ok", "care", "test"] },
+  "acrylic-lacquer": { ...base, whileCuringBite: 2, reversible: true },
+  "nc-lacquer": { ...base, reversible: true, brittle: true },
+  "lacquer-putty": { ...base, whileCuringBite: 2, reversible: true, brittle: true, defaultVolumeSolids: 0.55, defaultDensityGMl: 1.5 },
+  alkyd: { ...base, mechanism: "oxidation", curedHolds: ["ok", "ok", "ok", "care", "test"], defaultVolumeSolids: 0.45 },
+  "pvb-etch": { ...base, whileCuringBite: 0, curedHolds: ["ok", "ok", "ok", "ok", "care"], curedAlcohol: "test", defaultVolumeSolids: 0.15 },
+  shellac: { ...base, whileCuringBite: 0, curedHolds: ["ok", "stop", "ok", "care", "care"], curedAlcohol: "stop", reversible: true, brittle: true, defaultVolumeSolids: 0.2 },
+  "epoxy-2k": twoPart,
+  "epoxy-putty": { ...twoPart, brittle: true, defaultVolumeSolids: 1, defaultDensityGMl: 1.7 },
+  "urethane-2k": twoPart,
+  "urethane-mc": { ...twoPart, twoPart: false },
+  "polyester-2k": { ...twoPart, whileCuringBite: 2, curedHolds: ["ok", "ok", "ok", "ok", "care"], brittle: true, defaultVolumeSolids: 0.95, defaultDensityGMl: 1.6 },
+  "uv-acrylate": { ...twoPart, mechanism: "light", twoPart: false, defaultVolumeSolids: 1 },
+  "gypsum-filler": { ...water, curedHolds: ["ok", "ok", "ok", "care", "care"], curedAlcohol: null, brittle: true, filmFormingC: 5, defaultVolumeSolids: 0.6, defaultDensityGMl: 1.3 },
+  "cpo-promoter": { ...base, defaultVolumeSolids: 0.05 },
+  cyanoacrylate: { ...base, mechanism: "reaction", whileCuringBite: 2, curedHolds: ["ok", "ok", "ok", "care", "test"], brittle: true, defaultVolumeSolids: 1 },
+  "solvent-cement": { ...base, defaultVolumeSolids: 0.1 },
+};
+
+export const familyFacts = (id: FamilyId): FamilyFacts => ({ id, ...TABLE[id] });
+
+type RatioRow = Readonly<Record<Milestone, number>>;
+
+/**
+ * Usual ratios between the times on a label, by what governs drying (est., from the spread of ordinary
+ * labels). A missing time is the nearest given one multiplied by the quotient of their ratios.
+ */
+export const LABEL_TIME_RATIOS: Readonly<Record<DryingMechanism, RatioRow>> = {
+  solvent: { flash: 1, touch: 2, handle: 4, recoat: 2, sandable: 10, "tape-safe": 14, polishable: 60, cured: 140 },
+  water: { flash: 1, touch: 1.5, handle: 4, recoat: 3, sandable: 12, "tape-safe": 24, polishable: 72, cured: 330 },
+  oxidation: { flash: 1, touch: 8, handle: 16, recoat: 8, sandable: 48, "tape-safe": 48, polishable: 150, cured: 330 },
+  reaction: { flash: 1, touch: 4, handle: 8, recoat: 4, sandable: 16, "tape-safe": 16, polishable: 48, cured: 220 },
+  light: { flash: 1, touch: 1, handle: 1, recoat: 1, sandable: 1, "tape-safe": 1, polishable: 1, cured: 1 },
+};
+
+/** Evaporation enthalpy ΔH, J/mol: solvents about 38 kJ, water 44 kJ near room temperature. */
+export const EVAPORATION_J_PER_MOL = { solvent: 38_000, water: 44_000 } as const;
+/** Activation of diffusion through the drying film, J/mol (est.). */
+export const DIFFUSION_J_PER_MOL = { solvent: 60_000, water: 50_000 } as const;
+/** Activation of cure, J/mol (est.): two-part reaction and alkyd oxidation; the hardening clock shares the latter. */
+export const REACTION_J_PER_MOL = { reaction: 55_000, oxidation: 60_000, hardening: 60_000 } as const;
+/** Air that carries more than this dries nothing in finite time; the humidity ratio stops here, % RH. */
+export const RH_CEILING_PCT = 98;
+/** Still room air, m/s: the airflow at which labels are read. */
+export const STILL_AIR_M_S = 0.1;
+/** Spread of how fast a real film is against its label, log-normal σ (est.). */
+export const WAIT_SIGMA = 0.35;

@@ -1,0 +1,48 @@
+import { MILESTONES, type FamilyId, type Label, type Milestone, type Product, type Unknown } from "../model";
+import { familyFacts, LABEL_TIME_RATIOS, type DryingMechanism } from "./families";
+
+export interface LabelTime {
+  readonly min: number;
+  /** true when it comes from the family's usual ratio, not from the label */
+  readonly assumed: boolean;
+}
+export type LabelTimes = Readonly<Record<Milestone, LabelTime>>;
+
+/** A film of unknown binder is clocked like solvent loss, the commonest case, and marked assumed by the caller. */
+export const mechanismOf = (family: FamilyId | Unknown): DryingMechanism =>
+  family === "unknown" ? "solvent" : familyFacts(family).mechanism;
+
+function given(label: Label, m: Milestone): number | null {
+  const direct: Record<Exclude<Milestone, "recoat">, number | null> = {
+    flash: label.flashMin, touch: label.touchMin, handle: label.handleMin, sandable: label.sandableMin,
+    "tape-safe": label.tapeSafeMin, polishable: label.polishableMin, cured: label.curedMin,
+  };
+  return m === "recoat" ? (label.recoat[0]?.[0] ?? null) : direct[m];
+}
+
+/** Index distance on the milestone ladder decides which given time is nearest; the earlier one wins a tie. */
+function nearestGiven(label: Label, m: Milestone): { milestone: Milestone; min: number } | null {
+  const at = MILESTONES.indexOf(m);
+  const candidates = MILESTONES.map((c, i) => ({ milestone: c, min: given(label, c), far: Math.abs(i - at) }))
+    .filter((c): c is { milestone: Milestone; min: number; far: number } => c.min !== null && c.min > 0)
+    .sort((a, b) => a.far - b.far);
+  return candidates[0] ?? null;
+}
+
+/**
+ * Every milestone of a label in minutes at label conditions; those the label does not give come from the
+ * family's usual ratios and say so. A label with no time at all gets the family ratio of a 10 min flash.
+ */
+export function labelTimes(product: Pick<Product, "label" | "family">): LabelTimes {
+  const ratios = LABEL_TIME_RATIOS[mechanismOf(product.family)];
+  const entry = (m: Milestone): LabelTime => {
+    const own = given(product.label, m);
+    if (own !== null) return { min: own, assumed: false };
+    const near = nearestGiven(product.label, m) ?? { milestone: "flash" as const, min: FALLBACK_FLASH_MIN };
+    return { min: (near.min * ratios[m]) / ratios[near.milestone], assumed: true };
+  };
+  return Object.fromEntries(MILESTONES.map((m) => [m, entry(m)])) as unknown as LabelTimes;
+}
+
+/** Flash of a label that says nothing at all, minutes (est.). */
+const FALLBACK_FLASH_MIN = 10;

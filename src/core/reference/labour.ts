@@ -1,0 +1,58 @@
+import type { BeforeStep, Heaviness, Method, PrepStep } from "../model";
+
+/** Hands-on minutes: a fixed part and a part that grows with the face, minutes per cm² (est.). */
+export interface Labour {
+  readonly fixedMin: number;
+  readonly perCm2Min: number;
+}
+
+export const PREP_LABOUR: Readonly<Record<PrepStep, Labour>> = {
+  degrease: { fixedMin: 4, perCm2Min: 0.005 },
+  derust: { fixedMin: 10, perCm2Min: 0.05 },
+  wash: { fixedMin: 5, perCm2Min: 0.006 },
+  "post-cure": { fixedMin: 15, perCm2Min: 0 },
+  key: { fixedMin: 4, perCm2Min: 0.025 },
+  "dust-off": { fixedMin: 2, perCm2Min: 0.002 },
+  wipe: { fixedMin: 2, perCm2Min: 0.003 },
+};
+
+export const BEFORE_LABOUR: Readonly<Record<BeforeStep, Labour>> = {
+  scuff: { fixedMin: 3, perCm2Min: 0.015 },
+  degrease: PREP_LABOUR.degrease,
+  wipe: PREP_LABOUR.wipe,
+  dry: { fixedMin: 1, perCm2Min: 0 },
+};
+
+export const COAT_LABOUR: Readonly<Record<Method, Labour>> = {
+  brush: { fixedMin: 4, perCm2Min: 0.02 },
+  airbrush: { fixedMin: 8, perCm2Min: 0.012 },
+  aerosol: { fixedMin: 5, perCm2Min: 0.004 },
+  "spray-gun": { fixedMin: 10, perCm2Min: 0.003 },
+  wipe: { fixedMin: 2, perCm2Min: 0.006 },
+  dip: { fixedMin: 4, perCm2Min: 0.002 },
+  spread: { fixedMin: 6, perCm2Min: 0.02 },
+};
+
+export const SAND_LABOUR: Labour = { fixedMin: 4, perCm2Min: 0.03 };
+/** Area used for labour when the face is not measured, cm² (est.). */
+export const ASSUMED_AREA_CM2 = 100;
+/** Bench work is planned in whole steps of this many minutes: nobody works to the minute. */
+export const LABOUR_STEP_MIN = 5;
+
+/** A coat's wet film as a fraction of the label's, when not measured (est.). */
+export const HEAVINESS_OF_LABEL: Readonly<Record<Heaviness, number>> = { mist: 0.3, light: 0.6, wet: 1, flood: 1.8 };
+
+/** Water left by a wet rub is gone from the face after this many minutes at reference air (est.). */
+export const WET_SAND_DRY_MIN = 20;
+/** Minutes at reference air for the wipe or degreaser to leave the face (est.). */
+export const WIPE_FLASH_MIN = 10;
+/** The part must be this much warmer than the dew point before it is coated, °C. Source: ISO 8502-4. */
+export const DEW_MARGIN_C = 3;
+/** Loss of groove width from which fine detail suffers, and from which it is refused, as fractions (est.). */
+export const DETAIL_LOSS_CARE = 0.15;
+export const DETAIL_LOSS_STOP = 0.3;
+/** Share of a coat's dry film by which it narrows a groove, both walls together (est.). */
+export const GROOVE_PER_DFT = 1.2;
+/** Filler coats bury this share of their dry film of a ridge: flooded and sanded, misted (est.). */
+export const RIDGE_BURIED_FLOOD = 0.5;
+export const RIDGE_BURIED_MIST = 0.2;

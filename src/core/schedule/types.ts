@@ -1,0 +1,74 @@
+/** Absolute minutes; a null end never comes. */
+export interface Span {
+  readonly startMin: number;
+  readonly endMin: number | null;
+}
+
+export interface Op {
+  readonly id: string;
+  readonly durationMin: number;
+  /** amounts of renewable resources held while the operation runs */
+  readonly needs: Readonly<Record<string, number>>;
+  /** not before this moment */
+  readonly releaseMin: number;
+  /** the whole operation must lie inside one of these; null = any time */
+  readonly gate: readonly Span[] | null;
+  /** already begun or done: where it really lies; no rule but resources applies to it */
+  readonly fixed: { readonly startMin: number; readonly endMin: number } | null;
+}
+
+export type EndOf = (opId: string) => number;
+
+export interface Link {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  /**
+   * Spans in which `to` may start, in rising order, once `from` and everything before it in the chain has
+   * ended at the times given. Empty = never within the horizon.
+   */
+  readonly allowed: (endOf: EndOf) => readonly Span[];
+  /** true when some span has an end: then `from` must not be placed without looking at `to` */
+  readonly bounded: boolean;
+  /** rough wait for priorities, minutes; no promise */
+  readonly estimateMin: number;
+}
+
+export interface Problem {
+  readonly ops: readonly Op[];
+  readonly links: readonly Link[];
+  readonly capacity: Readonly<Record<string, number>>;
+  /** rising, not overlapping; every operation that is not fixed lies wholly inside one */
+  readonly sessions: readonly { readonly startMin: number; readonly endMin: number }[];
+  readonly nowMin: number;
+  /** starts are multiples of this */
+  readonly gridMin: number;
+}
+
+/** What held an operation's start back last. */
+export type BoundBy =
+  | { readonly kind: "now" }
+  | { readonly kind: "link"; readonly linkId: string }
+  | { readonly kind: "session" }
+  | { readonly kind: "gate" }
+  | { readonly kind: "resource"; readonly resource: string; readonly opId: string }
+  | { readonly kind: "window"; readonly linkId: string };
+
+export interface Placed {
+  readonly opId: string;
+  readonly startMin: number;
+  readonly endMin: number;
+  readonly boundBy: BoundBy;
+}
+
+/** Why an operation fits nowhere: the smallest thing in the way that the search could name. */
+export type Conflict =
+  | { readonly kind: "no-session-long-enough"; readonly opId: string; readonly longestMin: number; readonly neededMin: number }
+  | { readonly kind: "no-session-left"; readonly opId: string }
+  | { readonly kind: "gate-shut"; readonly opId: string }
+  | { readonly kind: "wait-beyond-horizon"; readonly opId: string; readonly linkId: string }
+  | { readonly kind: "window"; readonly opId: string; readonly linkId: string };
+
+export type Schedule =
+  | { readonly outcome: "placed"; readonly placed: readonly Placed[]; readonly endMin: number; readonly stats: { readonly tries: number } }
+  | { readonly outcome: "conflict"; readonly conflict: Conflict };
