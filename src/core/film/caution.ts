@@ -10,6 +10,11 @@ const PROBABILITY: Readonly<Record<Caution, number>> = { likely: 0.5, safe: 0.9 
  * times its even-odds wait cuts off the part of the scatter below that, and the quantile is taken of the rest.
  */
 export function waitFactor(caution: Caution, notYetRatio: number | null = null): number {
+  if (notYetRatio === null) return UNSEEN[caution];
+  return quantile(caution, notYetRatio);
+}
+
+function quantile(caution: Caution, notYetRatio: number | null): number {
   const seen = notYetRatio !== null && notYetRatio > 0 ? normalCdf(Math.log(notYetRatio) / WAIT_SIGMA) : 0;
   const capped = Math.min(seen, MOST_SURPRISING);
   const p = capped + PROBABILITY[caution] * (1 - capped);
@@ -24,3 +29,6 @@ export const shutFactor = (caution: Caution): number => 1 / waitFactor(caution);
 const MOST_SURPRISING = 0.9999;
 /** "Not yet" always adds at least this share of the time already waited (est.). */
 const LEAST_EXTENSION = 0.1;
+
+/** Factors of films nobody has looked at yet. */
+const UNSEEN: Readonly<Record<Caution, number>> = { likely: quantile("likely", null), safe: quantile("safe", null) };

@@ -67,9 +67,20 @@ function invert(p: Float64Array, target: number): number {
   return lo + (target - p[lo]!) / (p[hi]! - p[lo]!);
 }
 
-/** The same answers by stepping minute by minute through the air: slow, plain, and what finished plans are checked with. */
+/**
+ * The same answers by stepping minute by minute through the air: plain, and what finished plans are checked
+ * with. Remembers the rate of each whole minute it has looked at; keeps no sums.
+ */
 export function steppingClock(climate: Climate, fromMin: number, toMin: number): WaitClock {
-  const rate = (law: RateLaw, t: number) => rateIn(law, airAt(climate, t + 0.5));
+  const known = new Map<RateLaw, Map<number, number>>();
+  const rate = (law: RateLaw, t: number): number => {
+    const minute = Math.floor(t);
+    const own = known.get(law) ?? new Map<number, number>();
+    known.set(law, own);
+    const r = own.get(minute) ?? rateIn(law, airAt(climate, minute + 0.5));
+    own.set(minute, r);
+    return r;
+  };
   return {
     fromMin,
     toMin,

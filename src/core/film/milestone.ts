@@ -20,37 +20,48 @@ const labelAir = (p: Product) => ({ tempC: p.label.tempC, rhPct: p.label.rhPct, 
 /** Milestones that must not come before others, whatever the formula says of a very thin coat. */
 const NOT_BEFORE: Partial<Record<Milestone, Milestone>> = { touch: "flash", handle: "touch", sandable: "touch", "tape-safe": "sandable", polishable: "sandable", cured: "sandable" };
 
+/** What lies wet on a face, in units of labels: each coat by the film its own label speaks of. */
+export interface FilmLoad {
+  /** Σ wet film / the label's one coat: what surface milestones go by */
+  readonly inCoats: number;
+  /** Σ wet film / the label's whole pile: what milestones in the depth go by */
+  readonly inPiles: number;
+}
+
+const NOTHING: FilmLoad = { inCoats: 0, inPiles: 0 };
+
 /**
- * Wet film that counts, µm: all that went on since the pile was last sandable, the top coat included.
- * Coats are oldest first; each is asked whether everything below it had become sandable when it went on.
+ * L / L_label of everything that went on since the pile was last sandable, the top coat included. Coats are
+ * oldest first; each is asked whether everything below it had become sandable when it went on. In a stack of
+ * one product this is the film over the label's film; in a mixed one each coat counts by its own label.
  */
-export function filmSinceSandableUm(coats: readonly AppliedCoat[], clock: WaitClock): number {
-  let totalUm = 0;
+export function loadSinceSandable(coats: readonly AppliedCoat[], clock: WaitClock): FilmLoad {
+  let load = NOTHING;
   coats.forEach((coat, i) => {
     if (i > 0) {
-      const below = reachWithFilm(coats[i - 1]!, "sandable", totalUm, clock, 1);
-      if (below !== null && below <= coat.endMin) totalUm = 0;
+      const below = reachWithLoad(coats[i - 1]!, "sandable", load, clock, 1);
+      if (below !== null && below <= coat.endMin) load = NOTHING;
     }
-    totalUm += coat.wftUm;
+    const { wftUm, coats: labelCoats } = coat.product.label;
+    load = { inCoats: load.inCoats + coat.wftUm / wftUm, inPiles: load.inPiles + coat.wftUm / (wftUm * labelCoats) };
   });
-  return totalUm;
+  return load;
 }
 
 /** Label minutes × (L/L_label)^n, in the label's own air. */
-function scaledLabelMin(product: Product, milestone: Milestone, filmUm: number): number {
+function scaledLabelMin(product: Product, milestone: Milestone, load: FilmLoad): number {
   const s = scalingOf(mechanismOf(product.family), milestone);
-  const labelUm = product.label.wftUm * (s.afterLastCoat ? product.label.coats : 1);
-  return labelTimes(product)[milestone].min * (filmUm / labelUm) ** s.thicknessPower;
+  return labelTimes(product)[milestone].min * (s.afterLastCoat ? load.inPiles : load.inCoats) ** s.thicknessPower;
 }
 
 /** @returns absolute minute, or null beyond the clock's horizon */
-function reachWithFilm(top: AppliedCoat, milestone: Milestone, filmUm: number, clock: WaitClock, factor: number): number | null {
+function reachWithLoad(top: AppliedCoat, milestone: Milestone, load: FilmLoad, clock: WaitClock, factor: number): number | null {
   const { law } = scalingOf(mechanismOf(top.product.family), milestone);
-  const refMin = labelToRefMin(law, scaledLabelMin(top.product, milestone, filmUm), labelAir(top.product));
+  const refMin = labelToRefMin(law, scaledLabelMin(top.product, milestone, load), labelAir(top.product));
   const own = clock.reach(law, top.endMin, refMin * factor);
   const floorMilestone = NOT_BEFORE[milestone];
   if (own === null || !floorMilestone) return own;
-  const floor = reachWithFilm(top, floorMilestone, filmUm, clock, factor);
+  const floor = reachWithLoad(top, floorMilestone, load, clock, factor);
   return floor === null ? null : Math.max(own, floor);
 }
 
@@ -63,7 +74,7 @@ function reachWithFilm(top: AppliedCoat, milestone: Milestone, filmUm: number, c
 export function milestoneAfter(coats: readonly AppliedCoat[], milestone: Milestone, clock: WaitClock, factor = 1): MilestoneAnswer {
   const top = coats.at(-1);
   assert(top, "milestoneAfter needs at least one coat");
-  const atMin = reachWithFilm(top, milestone, filmSinceSandableUm(coats, clock), clock, factor);
+  const atMin = reachWithLoad(top, milestone, loadSinceSandable(coats, clock), clock, factor);
   if (atMin === null) return { outcome: "beyond-horizon" };
   return { outcome: "reached", atMin, assumed: labelTimes(top.product)[milestone].assumed };
 }
@@ -73,7 +84,7 @@ export function progressAt(coats: readonly AppliedCoat[], milestone: Milestone, 
   const top = coats.at(-1);
   assert(top, "progressAt needs at least one coat");
   const { law } = scalingOf(mechanismOf(top.product.family), milestone);
-  const refMin = labelToRefMin(law, scaledLabelMin(top.product, milestone, filmSinceSandableUm(coats, clock)), labelAir(top.product));
+  const refMin = labelToRefMin(law, scaledLabelMin(top.product, milestone, loadSinceSandable(coats, clock)), labelAir(top.product));
   return clock.elapsedRef(law, top.endMin, atMin) / refMin;
 }
 
@@ -95,14 +106,14 @@ export function recoatWindows(coats: readonly AppliedCoat[], clock: WaitClock, o
   const { product } = top;
   const law = windowLaw(mechanismOf(product.family));
   const late = scalingOf(mechanismOf(product.family), "sandable");
-  const filmUm = filmSinceSandableUm(coats, clock);
-  const thick = Math.max(1, filmUm / (product.label.wftUm * product.label.coats)) ** late.thicknessPower;
+  const load = loadSinceSandable(coats, clock);
+  const thick = Math.max(1, load.inPiles) ** late.thicknessPower;
   const edge = (labelMin: number, factor: number) =>
     clock.reach(law, top.endMin, labelToRefMin(law, labelMin, labelAir(product)) * factor);
   const spans: WindowSpan[] = [];
   const windows = product.label.recoat.length > 0 ? product.label.recoat : [[labelTimes(product).recoat.min, null] as const];
   windows.forEach(([opens, shuts], i) => {
-    const openMin = i === 0 ? reachWithFilm(top, "recoat", filmUm, clock, openFactor) : edge(opens, openFactor * thick);
+    const openMin = i === 0 ? reachWithLoad(top, "recoat", load, clock, openFactor) : edge(opens, openFactor * thick);
     if (openMin === null) return;
     spans.push({ openMin, shutMin: shuts === null ? null : edge(shuts, shutFactor) });
   });

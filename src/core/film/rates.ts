@@ -79,8 +79,9 @@ const lateLaw: Record<DryingMechanism, Omit<Scaling, "afterLastCoat">> = {
 export function scalingOf(mechanism: DryingMechanism, milestone: Milestone): Scaling {
   if (EARLY.has(milestone)) return earlyScaling(mechanism, milestone);
   const late = lateLaw[mechanism];
-  if (milestone === "cured" && mechanism === "solvent") return { ...late, law: "hardening", afterLastCoat: true };
-  if (milestone === "cured" && mechanism === "water") return { ...late, law: "hardening-water", afterLastCoat: true };
+  // through cured is a hardening clock: its label time holds at any thickness, but never before the depth is sandable
+  if (milestone === "cured" && mechanism === "solvent") return { law: "hardening", thicknessPower: 0, afterLastCoat: true };
+  if (milestone === "cured" && mechanism === "water") return { law: "hardening-water", thicknessPower: 0, afterLastCoat: true };
   return { ...late, afterLastCoat: true };
 }
 

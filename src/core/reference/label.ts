@@ -34,6 +34,17 @@ function nearestGiven(label: Label, m: Milestone): { milestone: Milestone; min: 
  * family's usual ratios and say so. A label with no time at all gets the family ratio of a 10 min flash.
  */
 export function labelTimes(product: Pick<Product, "label" | "family">): LabelTimes {
+  const known = worked.get(product);
+  if (known) return known;
+  const made = workOut(product);
+  worked.set(product, made);
+  return made;
+}
+
+/** Products are immutable, and a plan asks for the same times tens of thousands of times. */
+const worked = new WeakMap<object, LabelTimes>();
+
+function workOut(product: Pick<Product, "label" | "family">): LabelTimes {
   const ratios = LABEL_TIME_RATIOS[mechanismOf(product.family)];
   const entry = (m: Milestone): LabelTime => {
     const own = given(product.label, m);

@@ -1,0 +1,73 @@
+import { z } from "zod";
+import { idSchema } from "./base";
+import { logEntrySchema } from "./log";
+import { modelFields, partFields, regionSchema, stackSchema } from "./model";
+import { productSchema } from "./product";
+import { shopSchema } from "./shop";
+
+export const DOCUMENT_FORMAT = "elm-bench/1";
+
+export const overrideSchema = z.strictObject({ key: z.string().min(1).max(120), reason: z.string().trim().min(3, "needs a written reason").max(4000) });
+
+const partSchema = z.strictObject({
+  id: idSchema,
+  ...partFields,
+  regions: z.array(z.strictObject({ ...regionSchema.shape, stack: stackSchema, overrides: z.array(overrideSchema).max(60) })).max(200),
+});
+
+/** One planned piece of work as the document keeps it: enough to show the timetable it was exported with. */
+const plannedStepSchema = z.strictObject({ opId: z.string().max(200), start: z.iso.datetime(), end: z.iso.datetime() });
+
+export const documentSchema = z
+  .strictObject({
+    format: z.literal(DOCUMENT_FORMAT),
+    model: z.strictObject({ id: idSchema, ...modelFields }),
+    parts: z.array(partSchema).max(500),
+    products: z.array(productSchema).max(1000),
+    shop: shopSchema,
+    plan: z.strictObject({ plannedAt: z.iso.datetime(), steps: z.array(plannedStepSchema).max(20_000) }).nullable(),
+    log: z.array(logEntrySchema).max(100_000),
+    coupons: z.array(z.never()).max(0),
+  })
+  .superRefine(referencesHold);
+export type ModelDocument = z.infer<typeof documentSchema>;
+
+type DocumentShape = {
+  readonly parts: readonly { readonly id: string; readonly regions: readonly { readonly id: string; readonly stack: { readonly layers: readonly { readonly id: string; readonly productId: string }[] } }[] }[];
+  readonly products: readonly { readonly id: string }[];
+  readonly log: readonly { readonly id: string }[];
+};
+
+/** Ids are unique and every layer names a product of the document. */
+function referencesHold(doc: DocumentShape, ctx: z.RefinementCtx): void {
+  const once = (ids: readonly { id: string; path: (string | number)[] }[]) => {
+    const seen = new Set<string>();
+    for (const { id, path } of ids) {
+      if (seen.has(id)) ctx.addIssue({ code: "custom", path, message: `the id ${id} is used twice` });
+      seen.add(id);
+    }
+  };
+  once(doc.parts.map((p, i) => ({ id: p.id, path: ["parts", i, "id"] })));
+  once(doc.parts.flatMap((p, i) => p.regions.map((r, j) => ({ id: r.id, path: ["parts", i, "regions", j, "id"] }))));
+  once(doc.products.map((p, i) => ({ id: p.id, path: ["products", i, "id"] })));
+  once(doc.log.map((l, i) => ({ id: l.id, path: ["log", i, "id"] })));
+  const products = new Set(doc.products.map((p) => p.id));
+  const layerIds: { id: string; path: (string | number)[] }[] = [];
+  doc.parts.forEach((p, i) => p.regions.forEach((r, j) => r.stack.layers.forEach((l, k) => {
+    const path = ["parts", i, "regions", j, "stack", "layers", k];
+    layerIds.push({ id: l.id, path: [...path, "id"] });
+    if (!products.has(l.productId)) ctx.addIssue({ code: "custom", path: [...path, "productId"], message: `names the product ${l.productId}, which the document does not hold` });
+  })));
+  once(layerIds);
+}
+
+/** Keys in alphabetical order at every depth, arrays as they stand, two-space indent, one newline at the end. */
+export function canonicalJson(value: unknown): string {
+  return `${JSON.stringify(sortKeys(value), null, 2)}\n`;
+}
+
+function sortKeys(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(sortKeys);
+  if (value === null || typeof value !== "object") return value;
+  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)).map(([k, v]) => [k, sortKeys(v)]));
+}

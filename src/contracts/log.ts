@@ -1,0 +1,39 @@
+import { z } from "zod";
+import { idSchema, noteSchema, ranged } from "./base";
+
+/** What was seen when it was not yet time. */
+export const SIGNS = ["tacky", "paper-clogs", "still-wet", "dents", "smells", "other"] as const;
+export type Sign = (typeof SIGNS)[number];
+
+export const opIdSchema = z.string().regex(/^[A-Za-z0-9_:-]{3,200}$/, "is not an operation id");
+
+/** Coats and thickness are asked only of coats; null = as planned. */
+export const doneSchema = z.strictObject({
+  opId: opIdSchema,
+  minutesAgo: ranged(0, 20_160, "minutes ago"),
+  coats: ranged(1, 12, "coats").refine(Number.isInteger, { error: "must be a whole number" }).nullable(),
+  wftUm: ranged(1, 20_000, "µm").nullable(),
+  tempC: ranged(-20, 60, "°C").nullable(),
+  rhPct: ranged(1, 100, "% RH").nullable(),
+  note: noteSchema,
+});
+export const notYetSchema = z.strictObject({ opId: opIdSchema, sign: z.enum(SIGNS), note: noteSchema });
+
+export const logEntrySchema = z.strictObject({
+  id: idSchema,
+  regionId: idSchema,
+  opId: opIdSchema,
+  kind: z.enum(["started", "done", "not-yet", "taken-back"]),
+  /** ISO 8601, UTC */
+  at: z.iso.datetime(),
+  /** the work in words, as it stood then: products and parts may change later */
+  title: z.string().max(300),
+  coats: z.number().int().positive().nullable(),
+  wftUm: z.number().positive().nullable(),
+  sign: z.enum(SIGNS).nullable(),
+  /** reason carried from an overridden verdict */
+  override: z.string().max(4000).nullable(),
+  air: z.strictObject({ tempC: z.number(), rhPct: z.number(), source: z.enum(["typical", "read"]) }),
+  note: noteSchema,
+});
+export type LogEntry = z.infer<typeof logEntrySchema>;

@@ -1,0 +1,46 @@
+import { z } from "zod";
+import { CAUTIONS, PROTECTIONS } from "@/core/model";
+import { ranged, uniqueList } from "./base";
+
+const dateSchema = z.iso.date("must be a date such as 2026-03-14");
+const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, "must be a time such as 19:30");
+
+export const airSchema = z.strictObject({
+  kind: z.enum(["steady", "day"]),
+  meanC: ranged(-20, 45, "°C"),
+  swingC: ranged(0, 20, "°C"),
+  warmestHour: ranged(0, 24, "o’clock"),
+  rhPct: ranged(1, 100, "% RH"),
+  airflowMS: ranged(0, 10, "m/s"),
+  tonight: z.strictObject({ date: dateSchema, coldestC: ranged(-30, 45, "°C") }).nullable(),
+});
+
+const span = { from: clockSchema, to: clockSchema };
+const ordered = (s: { from: string; to: string }) => s.to > s.from;
+const endsLater = { error: "must end after it starts", path: ["to"] };
+
+export const weeklySpanSchema = z.strictObject({ weekday: ranged(1, 7, "(1 = Monday)").refine(Number.isInteger, { error: "must be a whole number" }), ...span }).refine(ordered, endsLater);
+/** A day that differs: `spans` replace the weekly pattern on that date; none = not at the bench. */
+export const exceptionSchema = z.strictObject({ date: dateSchema, spans: z.array(z.strictObject(span).refine(ordered, endsLater)).max(6) });
+
+export const timeZoneSchema = z.string().refine(isTimeZone, { error: "must be a time zone such as Europe/London" });
+
+function isTimeZone(zone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat("en", { timeZone: zone }) !== null;
+  } catch {
+    return false;
+  }
+}
+
+export const shopSchema = z.strictObject({
+  timeZone: timeZoneSchema,
+  air: airSchema,
+  protection: uniqueList(z.enum(PROTECTIONS)),
+  caution: z.enum(CAUTIONS),
+  pattern: z.array(weeklySpanSchema).max(30),
+  exceptions: z.array(exceptionSchema).max(200),
+});
+export const shopEditSchema = shopSchema.partial();
+export type Shop = z.infer<typeof shopSchema>;
+export type WeeklySpan = z.infer<typeof weeklySpanSchema>;

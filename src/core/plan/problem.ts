@@ -1,0 +1,88 @@
+import type { Caution, Product } from "../model";
+import { gateSpans, type Climate, type WaitClock } from "../film";
+import { dewPointC } from "../numbers";
+import type { BenchSession } from "../model";
+import type { Link, Op, Problem } from "../schedule";
+import { chainOf, coatsUpTo, withHistory, type Chain, type Operation, type OpRecord, type Tie } from "./operations";
+import type { SeamPlan } from "./judge";
+import { canShut, estimateMin, spansOf } from "./wait";
+import type { PlanRegion } from "./types";
+
+/** One region's work with what has already happened to it. */
+export interface LiveChain {
+  readonly chain: Chain;
+  readonly filmUm: ReadonlyMap<string, number>;
+  readonly coveredBy: ReadonlyMap<string, string>;
+}
+
+export const liveChain = (r: PlanRegion, seams: readonly (SeamPlan | null)[], productOf: (id: string) => Product, records: ReadonlyMap<string, OpRecord>): LiveChain =>
+  withHistory(chainOf(r.region, r.stack, seams, productOf), records);
+
+export interface ProblemContext {
+  readonly chains: readonly LiveChain[];
+  readonly productOf: (id: string) => Product;
+  readonly records: ReadonlyMap<string, OpRecord>;
+  /** operation id → when someone last found it was not yet time for it */
+  readonly notYetMin: ReadonlyMap<string, number>;
+  readonly clock: WaitClock;
+  readonly climate: Climate;
+  readonly caution: Caution;
+  readonly sessions: readonly BenchSession[];
+  readonly nowMin: number;
+  readonly horizonMin: number;
+}
+
+/** Plans move in steps of five minutes: nobody starts a coat at 19:03. */
+const GRID_MIN = 5;
+const HANDS = 1;
+const BOOTHS = 1;
+
+export const linkId = (tie: Tie): string => `${tie.from}>${tie.to}>${tie.wait.kind}`;
+
+/** The plan as a neutral scheduling problem; waits are asked of the given clock, so a second clock can check the first. */
+export function problemOf(ctx: ProblemContext): Problem {
+  const gates = gateCache(ctx);
+  return {
+    ops: ctx.chains.flatMap(({ chain }) => chain.ops.map((op) => opOf(op, ctx, gates))),
+    links: ctx.chains.flatMap((live) => live.chain.ties.map((tie) => linkOf(tie, live, ctx))),
+    capacity: { hands: HANDS, booth: BOOTHS },
+    sessions: ctx.sessions.filter((s) => s.endMin > ctx.nowMin && s.startMin < ctx.horizonMin),
+    nowMin: ctx.nowMin,
+    gridMin: GRID_MIN,
+  };
+}
+
+function gateCache(ctx: ProblemContext): (productId: string) => ReturnType<typeof gateSpans> {
+  const known = new Map<string, ReturnType<typeof gateSpans>>();
+  return (productId) => {
+    const spans = known.get(productId) ?? gateSpans(ctx.productOf(productId), ctx.climate, dewPointC, ctx.nowMin, ctx.horizonMin);
+    known.set(productId, spans);
+    return spans;
+  };
+}
+
+function opOf(op: Operation, ctx: ProblemContext, gates: (productId: string) => ReturnType<typeof gateSpans>): Op {
+  const record = ctx.records.get(op.id);
+  return {
+    id: op.id,
+    durationMin: op.handsOnMin,
+    needs: op.sprayed ? { hands: 1, booth: 1 } : { hands: 1 },
+    releaseMin: ctx.nowMin,
+    gate: op.productId === null ? null : gates(op.productId),
+    fixed: record ? { startMin: record.startMin, endMin: record.endMin ?? Math.max(record.startMin + op.handsOnMin, ctx.nowMin) } : null,
+  };
+}
+
+function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
+  const coatsAt = (endOf: (id: string) => number) => coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
+  const planned = coatsAt(() => 0);
+  return {
+    id: linkId(tie),
+    from: tie.from,
+    to: tie.to,
+    bounded: canShut(tie.wait, planned),
+    estimateMin: estimateMin(tie.wait, planned),
+    allowed: (endOf) =>
+      spansOf(tie.wait, { coats: coatsAt(endOf), fromMin: endOf(tie.from), clock: ctx.clock, caution: ctx.caution, notYetMin: ctx.notYetMin.get(tie.to) ?? null }),
+  };
+}

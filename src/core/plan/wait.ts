@@ -1,0 +1,152 @@
+import type { Caution, Milestone } from "../model";
+import { milestoneAfter, progressAt, recoatWindows, shutFactor, waitFactor, type AppliedCoat, type WaitClock } from "../film";
+import { familyFacts, labelTimes, WET_SAND_DRY_MIN, WIPE_FLASH_MIN } from "../reference";
+import type { Span } from "../schedule";
+import type { SeamWait } from "./judge";
+
+/** What stands between two operations of a region. */
+export type Wait =
+  | { readonly kind: "none" }
+  /** water leaving a washed or wet-sanded face; minutes at reference air */
+  | { readonly kind: "part-dry"; readonly refMin: number }
+  /** wipe or degreaser leaving the face */
+  | { readonly kind: "wipe-flash" }
+  /** next coat of the same layer */
+  | { readonly kind: "flash" }
+  | { readonly kind: "sandable" }
+  /** next layer */
+  | { readonly kind: "seam"; readonly waits: readonly SeamWait[] };
+
+export const partDryWait = (refMin: number): Wait => ({ kind: "part-dry", refMin });
+export const wetSandDry = partDryWait(WET_SAND_DRY_MIN);
+
+export interface WaitContext {
+  /** coats on the face up to and including the one waited for; empty for waits on bare material */
+  readonly coats: readonly AppliedCoat[];
+  /** end of the operation waited for */
+  readonly fromMin: number;
+  readonly clock: WaitClock;
+  readonly caution: Caution;
+  /** when someone last looked and it was not there; null = nobody looked */
+  readonly notYetMin: number | null;
+}
+
+/** The milestone a wait is told by, for words and rings. */
+export function milestoneOf(wait: Wait): Milestone | "part-dry" | "wipe-flash" | null {
+  switch (wait.kind) {
+    case "none": return null;
+    case "seam": return wait.waits[0]?.until === "sandable" || wait.waits[0]?.until === "cured" ? wait.waits[0].until : "recoat";
+    default: return wait.kind;
+  }
+}
+
+/** True when some span of the wait may shut, so the work that opens it must be timed with what follows. */
+export function canShut(wait: Wait, coats: readonly AppliedCoat[]): boolean {
+  if (wait.kind !== "flash" && wait.kind !== "seam") return false;
+  if (wait.kind === "seam" && !wait.waits.some((w) => w.until === "window")) return false;
+  return coats.at(-1)?.product.label.recoat.some(([, shuts]) => shuts !== null) ?? false;
+}
+
+/** Spans in which what follows may start, rising; empty = never before the clock's horizon. */
+export function spansOf(wait: Wait, ctx: WaitContext): readonly Span[] {
+  switch (wait.kind) {
+    case "none": return from(ctx.fromMin);
+    case "part-dry": return from(ctx.clock.reach("part-dry", ctx.fromMin, wait.refMin * bareFactor(ctx, "part-dry", wait.refMin)));
+    case "wipe-flash": return from(ctx.clock.reach("evaporation-solvent", ctx.fromMin, WIPE_FLASH_MIN * bareFactor(ctx, "evaporation-solvent", WIPE_FLASH_MIN)));
+    case "flash": return flashSpans(ctx);
+    case "sandable": return from(milestoneMin(ctx, "sandable"));
+    case "seam": return seamUnion(wait.waits, ctx);
+  }
+}
+
+const from = (startMin: number | null): readonly Span[] => (startMin === null ? [] : [{ startMin, endMin: null }]);
+
+function bareFactor(ctx: WaitContext, law: "part-dry" | "evaporation-solvent", refMin: number): number {
+  const ratio = ctx.notYetMin === null || ctx.notYetMin <= ctx.fromMin ? null : ctx.clock.elapsedRef(law, ctx.fromMin, ctx.notYetMin) / refMin;
+  return waitFactor(ctx.caution, ratio);
+}
+
+function factorFor(ctx: WaitContext, milestone: Milestone): number {
+  const ratio = ctx.notYetMin === null || ctx.notYetMin <= ctx.fromMin ? null : progressAt(ctx.coats, milestone, ctx.clock, ctx.notYetMin);
+  return waitFactor(ctx.caution, ratio);
+}
+
+function milestoneMin(ctx: WaitContext, milestone: Milestone): number | null {
+  const a = milestoneAfter(ctx.coats, milestone, ctx.clock, factorFor(ctx, milestone));
+  return a.outcome === "reached" ? a.atMin : null;
+}
+
+const windowsOf = (ctx: WaitContext) => recoatWindows(ctx.coats, ctx.clock, factorFor(ctx, "recoat"), shutFactor(ctx.caution));
+
+/** Own next coat: from flash until the first window shuts, then any later window; never in a forbidden gap. */
+function flashSpans(ctx: WaitContext): readonly Span[] {
+  const flashMin = milestoneMin(ctx, "flash");
+  if (flashMin === null) return [];
+  const spans = windowsOf(ctx).map((w, i): Span => ({ startMin: i === 0 ? Math.min(flashMin, Math.max(w.openMin, flashMin)) : w.openMin, endMin: w.shutMin }));
+  const afterLast = spans.at(-1)?.endMin ?? null;
+  const product = ctx.coats.at(-1)!.product;
+  const mayReturn = product.family === "unknown" || !familyFacts(product.family).mustScuffWhenMissed;
+  // a film that needs no scuff takes its own next coat once it is hard, even past its window
+  const hard = afterLast !== null && mayReturn ? milestoneMin(ctx, "cured") : null;
+  return merge(hard === null ? spans : [...spans, { startMin: Math.max(hard, afterLast!), endMin: null }]);
+}
+
+/** Ways come soonest first: once one never shuts, the later ones add nothing. */
+function seamUnion(waits: readonly SeamWait[], ctx: WaitContext): readonly Span[] {
+  const spans: Span[] = [];
+  for (const w of waits) {
+    spans.push(...seamSpans(w, ctx));
+    if (spans.at(-1)?.endMin === null) break;
+  }
+  return merge(spans);
+}
+
+function seamSpans(wait: SeamWait, ctx: WaitContext): readonly Span[] {
+  if (wait.until === "gap") return from(ctx.fromMin + wait.gapMin);
+  const windows = windowsOf(ctx);
+  if (wait.until === "window") {
+    const w = windows[wait.index];
+    return w ? [{ startMin: w.openMin, endMin: w.shutMin }] : [];
+  }
+  if (wait.until === "missed") {
+    const shutMin = windows.at(-1)?.shutMin ?? null;
+    return shutMin === null ? [] : from(Math.max(shutMin, milestoneMin(ctx, "sandable") ?? shutMin));
+  }
+  const own = milestoneMin(ctx, wait.until);
+  const open = windows.at(-1)?.openMin ?? null;
+  return own === null || open === null ? [] : from(Math.max(own, open));
+}
+
+/** Rising, overlapping ones joined; a span that shuts before it opens is dropped. */
+function merge(spans: readonly Span[]): readonly Span[] {
+  const rising = spans.filter((s) => s.endMin === null || s.endMin > s.startMin).sort((a, b) => a.startMin - b.startMin);
+  const joined: Span[] = [];
+  for (const s of rising) {
+    const last = joined.at(-1);
+    if (last && (last.endMin === null || s.startMin <= last.endMin)) {
+      joined[joined.length - 1] = { startMin: last.startMin, endMin: last.endMin === null || s.endMin === null ? null : Math.max(last.endMin, s.endMin) };
+    } else joined.push(s);
+  }
+  return joined;
+}
+
+/** Rough length at label conditions, minutes, for priorities only. */
+export function estimateMin(wait: Wait, coats: readonly AppliedCoat[]): number {
+  const times = coats.length > 0 ? labelTimes(coats.at(-1)!.product) : null;
+  switch (wait.kind) {
+    case "none": return 0;
+    case "part-dry": return wait.refMin;
+    case "wipe-flash": return WIPE_FLASH_MIN;
+    case "flash": return times?.flash.min ?? 0;
+    case "sandable": return times?.sandable.min ?? 0;
+    case "seam": return times?.recoat.min ?? 0;
+  }
+}
+
+/** Whether the figure behind a wait came from the family's ratios rather than the label. */
+export function waitAssumed(wait: Wait, coats: readonly AppliedCoat[]): boolean {
+  if (wait.kind === "part-dry" || wait.kind === "wipe-flash") return true;
+  const m = milestoneOf(wait);
+  if (coats.length === 0 || m === null || m === "part-dry" || m === "wipe-flash") return false;
+  return labelTimes(coats.at(-1)!.product)[m].assumed;
+}

@@ -1,0 +1,103 @@
+import { err, ok, type Result } from "../base";
+import { leaves, type Condition } from "./condition";
+import { FACT_SPECS, RULE_SCOPES, type RuleScope } from "./facts";
+import type { Rule } from "./rule";
+
+export interface RuleFault {
+  readonly ruleId: string;
+  readonly fault: "duplicate-id" | "unknown-fact" | "fact-not-in-scope" | "wrong-kind" | "unknown-value" | "never-fires";
+  readonly detail: string;
+}
+
+export type RuleBook = Readonly<Record<RuleScope, readonly Rule[]>>;
+
+/**
+ * Vets rules and files them by scope. Refuses the whole book with every fault found: duplicate id, unknown
+ * fact, fact without a value in that scope, condition of the wrong kind, value outside the vocabulary,
+ * condition that can never be true.
+ */
+export function compileRules(rules: readonly Rule[]): Result<RuleBook, readonly RuleFault[]> {
+  const seen = new Set<string>();
+  const faults = rules.flatMap((rule) => {
+    const duplicate: RuleFault[] = seen.has(rule.id) ? [{ ruleId: rule.id, fault: "duplicate-id", detail: rule.id }] : [];
+    seen.add(rule.id);
+    const leafFaults = leaves(rule.when).flatMap((leaf) => vetLeaf(rule, leaf));
+    const dead: RuleFault[] = leafFaults.length === 0 && neverTrue(rule.when) ? [{ ruleId: rule.id, fault: "never-fires", detail: "its conditions exclude each other" }] : [];
+    return [...duplicate, ...leafFaults, ...dead];
+  });
+  if (faults.length > 0) return err(faults);
+  return ok(Object.fromEntries(RULE_SCOPES.map((s) => [s, rules.filter((r) => r.scope === s)])) as Record<RuleScope, Rule[]>);
+}
+
+type Leaf = ReturnType<typeof leaves>[number];
+
+function vetLeaf(rule: Rule, leaf: Leaf): RuleFault[] {
+  const say = (fault: RuleFault["fault"], detail: string): RuleFault[] => [{ ruleId: rule.id, fault, detail }];
+  const spec = FACT_SPECS[leaf.fact];
+  if (!spec) return say("unknown-fact", leaf.fact);
+  if (!spec.scopes.includes(rule.scope)) return say("fact-not-in-scope", `${leaf.fact} in ${rule.scope}`);
+  if ("in" in leaf || "has" in leaf) {
+    const asked = "in" in leaf ? leaf.in : leaf.has;
+    const want = "in" in leaf ? "one-of" : "set-of";
+    if (spec.of.kind !== want) return say("wrong-kind", leaf.fact);
+    const allowed = spec.of.values;
+    if (asked.length === 0) return say("never-fires", `${leaf.fact} has no value to match`);
+    return asked.filter((v) => !allowed.includes(v)).flatMap((v) => say("unknown-value", `${leaf.fact}: ${v}`));
+  }
+  if ("is" in leaf) return spec.of.kind === "flag" ? [] : say("wrong-kind", leaf.fact);
+  if (spec.of.kind !== "number") return say("wrong-kind", leaf.fact);
+  const { min, max } = spec.of;
+  return (leaf.from ?? min) > Math.min(leaf.to ?? max, max) || (leaf.to ?? max) < min ? say("never-fires", `${leaf.fact} outside ${min}–${max}`) : [];
+}
+
+/** Most combinations of leaf truths tried before a condition is taken to be satisfiable. */
+const MAX_LEAVES = 14;
+
+/**
+ * Tries every truth assignment of the leaves that one value per fact could produce. Sound for excluding
+ * leaves on one-of facts and numbers; sets and flags are free.
+ */
+function neverTrue(when: Condition): boolean {
+  const list = leaves(when);
+  if (list.length > MAX_LEAVES) return false;
+  for (let bits = 0; bits < 2 ** list.length; bits++) {
+    const truth = new Map(list.map((leaf, i) => [leaf, (bits & (1 << i)) !== 0]));
+    if (consistent(list, truth) && truthOf(when, truth)) return false;
+  }
+  return true;
+}
+
+function truthOf(c: Condition, truth: ReadonlyMap<Leaf, boolean>): boolean {
+  if ("all" in c) return c.all.every((x) => truthOf(x, truth));
+  if ("any" in c) return c.any.some((x) => truthOf(x, truth));
+  if ("not" in c) return !truthOf(c.not, truth);
+  return truth.get(c) ?? false;
+}
+
+/** Could one value per fact give exactly these truths? */
+function consistent(list: readonly Leaf[], truth: ReadonlyMap<Leaf, boolean>): boolean {
+  const facts = [...new Set(list.map((l) => l.fact))];
+  return facts.every((fact) => {
+    const own = list.filter((l) => l.fact === fact);
+    return candidateValues(fact, own).some((value) => own.every((leaf) => leafHolds(leaf, value) === truth.get(leaf)));
+  });
+}
+
+function candidateValues(fact: string, own: readonly Leaf[]): readonly (string | number | boolean | readonly string[])[] {
+  const { of } = FACT_SPECS[fact]!;
+  if (of.kind === "one-of") return of.values;
+  if (of.kind === "flag") return [true, false];
+  if (of.kind === "set-of") {
+    const named = [...new Set(own.flatMap((l) => ("has" in l ? l.has : [])))];
+    return Array.from({ length: 2 ** named.length }, (_, bits) => named.filter((_v, i) => bits & (1 << i)));
+  }
+  const edges = own.flatMap((l) => ("from" in l || "to" in l ? [l.from, l.to] : [])).filter((x): x is number => x !== undefined);
+  return [of.min, of.max, ...edges.flatMap((e) => [e - 1e-6, e, e + 1e-6])].filter((x) => x >= of.min && x <= of.max);
+}
+
+function leafHolds(leaf: Leaf, value: string | number | boolean | readonly string[]): boolean {
+  if ("in" in leaf) return leaf.in.includes(value as string);
+  if ("has" in leaf) return leaf.has.some((v) => (value as readonly string[]).includes(v));
+  if ("is" in leaf) return value === leaf.is;
+  return (value as number) >= (leaf.from ?? -Infinity) && (value as number) <= (leaf.to ?? Infinity);
+}

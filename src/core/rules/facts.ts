@@ -1,0 +1,122 @@
+import {
+  BITES, CONDITIONS, EFFECTS, EXPOSURES, FAMILIES, FINISHES, HAZARDS, HEAVINESSES, MATERIAL_GROUPS, MATERIALS, METHODS,
+  PROPELLANTS, PROTECTIONS, ROLES, SHEENS,
+} from "../model";
+
+/** State the lower film is in at the moment the next coat goes on. */
+export const FILM_STATES = ["wet", "uncured", "open", "gap", "hard", "cured", "missed"] as const;
+export type FilmState = (typeof FILM_STATES)[number];
+
+/** What a bite does where it lands; the `-mist`/`-light` forms are ok or care only in thin coats. */
+export const BITE_ANSWERS = ["ok", "care", "care-mist", "ok-light", "test", "stop"] as const;
+
+export const RULE_SCOPES = ["first", "seam", "layer", "stack", "air"] as const;
+/** Where a rule looks: material under its first layer, a seam, one layer alone, the whole pile, the air it is laid in. */
+export type RuleScope = (typeof RULE_SCOPES)[number];
+
+type FactKind =
+  | { readonly kind: "one-of"; readonly values: readonly string[] }
+  | { readonly kind: "set-of"; readonly values: readonly string[] }
+  | { readonly kind: "number"; readonly min: number; readonly max: number }
+  | { readonly kind: "flag" };
+
+interface FactSpec {
+  readonly of: FactKind;
+  readonly scopes: readonly RuleScope[];
+}
+
+const oneOf = (values: readonly string[]): FactKind => ({ kind: "one-of", values });
+const setOf = (values: readonly string[]): FactKind => ({ kind: "set-of", values });
+const number = (min: number, max: number): FactKind => ({ kind: "number", min, max });
+const flag: FactKind = { kind: "flag" };
+
+const EVERYWHERE = RULE_SCOPES;
+const ON_LAYER = ["first", "seam", "layer", "air"] as const;
+const FAMILY_VALUES = FAMILIES;
+
+/**
+ * Every fact a rule may name, its kind and the scopes in which it has a value. A value may be a
+ * set of candidates (asked, not known) or null (does not apply: no condition on it is true).
+ */
+export const FACTS = {
+  "region.material": { of: oneOf(MATERIALS), scopes: EVERYWHERE },
+  "region.group": { of: oneOf(MATERIAL_GROUPS), scopes: EVERYWHERE },
+  "region.slick": { of: flag, scopes: EVERYWHERE },
+  "region.porous": { of: flag, scopes: EVERYWHERE },
+  "region.flexible": { of: flag, scopes: EVERYWHERE },
+  "region.withoutPromoter": { of: oneOf(["ok", "test", "stop"]), scopes: EVERYWHERE },
+  "region.conditions": { of: setOf(CONDITIONS), scopes: EVERYWHERE },
+  "region.finish": { of: oneOf(FINISHES), scopes: EVERYWHERE },
+  "region.exposure": { of: setOf(EXPOSURES), scopes: EVERYWHERE },
+  "bench.protection": { of: setOf(PROTECTIONS), scopes: EVERYWHERE },
+  "upper.role": { of: oneOf(ROLES), scopes: ON_LAYER },
+  "upper.family": { of: oneOf(FAMILY_VALUES), scopes: ON_LAYER },
+  "upper.biteStrength": { of: number(0, BITES.length - 1), scopes: ON_LAYER },
+  "upper.propellant": { of: oneOf(PROPELLANTS), scopes: ON_LAYER },
+  "upper.method": { of: oneOf(METHODS), scopes: ON_LAYER },
+  "upper.sprayed": { of: flag, scopes: ON_LAYER },
+  "upper.heaviness": { of: oneOf(HEAVINESSES), scopes: ON_LAYER },
+  "upper.heavy": { of: flag, scopes: ON_LAYER },
+  "upper.wftUm": { of: number(0, 5000), scopes: ON_LAYER },
+  "upper.waterBorne": { of: flag, scopes: ON_LAYER },
+  "upper.twoPart": { of: flag, scopes: ON_LAYER },
+  "upper.brittle": { of: flag, scopes: ON_LAYER },
+  "upper.flexibleFilm": { of: flag, scopes: ON_LAYER },
+  "upper.combinedPrimer": { of: flag, scopes: ON_LAYER },
+  "upper.rustInhibitor": { of: flag, scopes: ON_LAYER },
+  "upper.yellowing": { of: flag, scopes: ON_LAYER },
+  "upper.sheen": { of: oneOf(SHEENS), scopes: ON_LAYER },
+  "upper.effect": { of: oneOf(EFFECTS), scopes: ON_LAYER },
+  "upper.hazards": { of: setOf(HAZARDS), scopes: ON_LAYER },
+  "upper.labelForbidsBelow": { of: flag, scopes: ["first", "seam"] },
+  "layer.skinOverLimit": { of: flag, scopes: ["layer"] },
+  "layer.sandsThrough": { of: flag, scopes: ["layer"] },
+  "layer.dryUmBelowIsBarrier": { of: number(0, 20_000), scopes: ["layer"] },
+  "layer.barrierCoatsBelow": { of: number(0, 100), scopes: ["layer"] },
+  "layer.barrierCured": { of: flag, scopes: ["layer"] },
+  "layer.isFirst": { of: flag, scopes: ["layer"] },
+  "first.biteAnswer": { of: oneOf(BITE_ANSWERS), scopes: ["first"] },
+  "first.promoterFollows": { of: flag, scopes: ["first"] },
+  "seam.state": { of: oneOf(FILM_STATES), scopes: ["seam"] },
+  "seam.biteAnswer": { of: oneOf(BITE_ANSWERS), scopes: ["seam"] },
+  "seam.sameProduct": { of: flag, scopes: ["seam"] },
+  "seam.sameFamily": { of: flag, scopes: ["seam"] },
+  "seam.scuffed": { of: flag, scopes: ["seam"] },
+  "seam.gapGiven": { of: flag, scopes: ["seam"] },
+  "lower.role": { of: oneOf(ROLES), scopes: ["seam"] },
+  "lower.family": { of: oneOf(FAMILY_VALUES), scopes: ["seam"] },
+  "lower.waterBorne": { of: flag, scopes: ["seam"] },
+  "lower.hasWindow": { of: flag, scopes: ["seam"] },
+  "lower.mustScuffWhenMissed": { of: flag, scopes: ["seam"] },
+  "lower.sheen": { of: oneOf(SHEENS), scopes: ["seam"] },
+  "lower.pale": { of: flag, scopes: ["seam"] },
+  "lower.sanded": { of: flag, scopes: ["seam"] },
+  "stack.topRole": { of: oneOf(ROLES), scopes: ["stack"] },
+  "stack.topSheen": { of: oneOf(SHEENS), scopes: ["stack"] },
+  "stack.showsEverything": { of: flag, scopes: ["stack"] },
+  "stack.uvResistant": { of: flag, scopes: ["stack"] },
+  "stack.grooveLostPct": { of: number(0, 100), scopes: ["stack"] },
+  "stack.ridgeLeftUm": { of: number(0, 5000), scopes: ["stack"] },
+  "stack.reversibleCoats": { of: number(0, 200), scopes: ["stack"] },
+  "air.tempC": { of: number(-30, 60), scopes: ["air"] },
+  "air.rhPct": { of: number(0, 100), scopes: ["air"] },
+  "air.dewMarginC": { of: number(0, 60), scopes: ["air"] },
+  "air.belowLimit": { of: flag, scopes: ["air"] },
+  "air.aboveLimit": { of: flag, scopes: ["air"] },
+  "air.aboveHumidityLimit": { of: flag, scopes: ["air"] },
+  "air.belowFilmForming": { of: flag, scopes: ["air"] },
+} as const satisfies Readonly<Record<string, FactSpec>>;
+
+export type FactName = keyof typeof FACTS;
+/** Not known, but one of these; `missing` names the entry that would settle it. */
+export interface Candidates {
+  readonly candidates: readonly KnownValue[];
+  readonly missing: string;
+}
+export type KnownValue = string | number | boolean | readonly string[] | null;
+export type FactValue = KnownValue | Candidates;
+export type Facts = Partial<Readonly<Record<FactName, FactValue>>>;
+export const FACT_SPECS: Readonly<Record<string, FactSpec>> = FACTS;
+
+export const isCandidates = (v: FactValue | undefined): v is Candidates =>
+  typeof v === "object" && v !== null && "candidates" in v;

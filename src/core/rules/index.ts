@@ -1,0 +1,19 @@
+import { assert } from "../base";
+import { CATALOGUE } from "./catalogue";
+import { compileRules, type RuleBook } from "./compile";
+
+export * from "./apply";
+export { CATALOGUE } from "./catalogue";
+export { compileRules, type RuleBook, type RuleFault } from "./compile";
+export * from "./derive";
+export { FACTS, FILM_STATES, type Facts, type FilmState, type KnownValue } from "./facts";
+export { ADVICE_KEYS, type AdviceKey, type Evidence, type Remedy, type Rule } from "./rule";
+
+function shippedBook(): RuleBook {
+  const compiled = compileRules(CATALOGUE);
+  assert(compiled.ok, compiled.ok ? "" : `the shipped rules are faulty: ${JSON.stringify(compiled.error)}`);
+  return compiled.value;
+}
+
+/** The vetted catalogue. A faulty one stops the application from starting, with the rule named. */
+export const RULE_BOOK: RuleBook = shippedBook();

@@ -1,0 +1,3 @@
+export * from "./connection";
+export * from "./queries";
+export * from "./trouble";

@@ -1,0 +1,3 @@
+export * from "./models";
+export * from "./shelf";
+export * from "./shop";

@@ -1,0 +1,54 @@
+import { and, asc, eq } from "drizzle-orm";
+import type { LogEntry, Shop } from "@/contracts";
+import type { Db } from "../connection";
+import { logFromRow, shopFromRow } from "../rows";
+import { log, plans, shop } from "../schema";
+
+export interface ShopState {
+  readonly shop: Shop;
+  readonly airSetMs: number;
+  readonly currentModelId: string | null;
+  readonly rev: number;
+}
+
+export function readShop(db: Db): ShopState | null {
+  const row = db.select().from(shop).where(eq(shop.id, 1)).get();
+  return row ? { shop: shopFromRow(row), airSetMs: row.airSetMs, currentModelId: row.currentModelId, rev: row.rev } : null;
+}
+
+export function insertShop(db: Db, settings: Shop, airSetMs: number): void {
+  db.insert(shop).values({ id: 1, settings, airSetMs, currentModelId: null, rev: 0 }).run();
+}
+
+export function writeShop(db: Db, settings: Shop, airSetMs: number, rev: number): number | null {
+  const changed = db.update(shop).set({ settings, airSetMs, rev: rev + 1 }).where(and(eq(shop.id, 1), eq(shop.rev, rev))).run().changes;
+  return changed === 1 ? rev + 1 : null;
+}
+
+export const setCurrentModel = (db: Db, id: string | null): void => void db.update(shop).set({ currentModelId: id }).where(eq(shop.id, 1)).run();
+
+export interface StoredPlan {
+  readonly answer: unknown;
+  readonly inputsHash: string;
+  readonly plannedMs: number;
+  readonly beforeDoneMin: number | null;
+}
+
+export function readPlan(db: Db, modelId: string): StoredPlan | null {
+  return db.select().from(plans).where(eq(plans.modelId, modelId)).get() ?? null;
+}
+
+export function writePlan(db: Db, modelId: string, plan: StoredPlan): void {
+  const { answer, inputsHash, plannedMs, beforeDoneMin } = plan;
+  const fields = { answer, inputsHash, plannedMs, beforeDoneMin };
+  db.insert(plans).values({ modelId, ...fields }).onConflictDoUpdate({ target: plans.modelId, set: fields }).run();
+}
+
+export const readLog = (db: Db, modelId: string): readonly LogEntry[] =>
+  db.select().from(log).where(eq(log.modelId, modelId)).orderBy(asc(log.seq)).all().map(logFromRow);
+
+export function appendLog(db: Db, modelId: string, e: LogEntry): void {
+  db.insert(log).values({ id: e.id, modelId, regionId: e.regionId, opId: e.opId, kind: e.kind, atMs: Date.parse(e.at), entry: e }).run();
+}
+
+export const logIdTaken = (db: Db, id: string): boolean => db.select({ id: log.id }).from(log).where(eq(log.id, id)).get() !== undefined;

@@ -1,0 +1,125 @@
+import { MS_PER_MIN } from "@/core/base";
+import { benchNow, judgeStack, verdictKey, type BenchTile, type Operation } from "@/core/plan";
+import { done, doneSchema, failed, invalid, notYetSchema, type LogEntry, type Outcome } from "@/contracts";
+import { appendLog, readLog, readPlan, regionHome, type Db } from "@/db";
+import { nowMs } from "./clock";
+import { notFound, reading, writing } from "./guard";
+import { newId } from "./ids";
+import { planInput, replan } from "./plan";
+import { airReading, shopState } from "./shop";
+
+/** Words for an operation come from the screens' catalogue; the log keeps them as they stood. */
+export type TitleOf = (op: Operation, names: { part: string; region: string; product: string | null }) => string;
+
+interface AtBench {
+  readonly modelId: string;
+  readonly tile: BenchTile;
+  readonly op: Operation;
+  readonly entry: (kind: LogEntry["kind"], more?: Partial<LogEntry>) => LogEntry;
+}
+
+/** Finds the operation on the bench: it must be the one in hand or the next one of its region. */
+function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBench | Outcome<never> {
+  const home = regionHome(db, regionId);
+  if (!home) return notFound("The part");
+  const atMs = nowMs();
+  const { input, sources } = planInput(db, home.modelId, atMs);
+  const tile = benchNow(input).find((t) => t.regionId === regionId);
+  if (!tile?.op || tile.op.id !== opId) return failed("conflict", "The bench has moved on: that step is not the next one any more. Look again.");
+  const op = tile.op;
+  const product = op.productId === null ? null : input.productOf(op.productId).name;
+  const title = titleOf(op, { part: home.partName, region: home.regionName, product });
+  const air = airReading(sources.shop, atMs / MS_PER_MIN);
+  const node = sources.tree.flatMap((p) => p.regions).find((r) => r.region.id === regionId)!;
+  const layerIndex = node.stack.layers.findIndex((l) => l.id === op.layerId);
+  const carried = node.overrides.filter((o) => /@[a-z]+(\d+)$/.exec(o.key)?.[1] === String(Math.max(0, layerIndex))).map((o) => o.reason);
+  return {
+    modelId: home.modelId, tile, op,
+    entry: (kind, more = {}) => ({
+      id: newId("l"), regionId, opId, kind, at: new Date(atMs).toISOString(), title, coats: null, wftUm: null, sign: null,
+      override: carried.length > 0 ? carried.join(" · ") : null, air: { tempC: round1(air.tempC), rhPct: round1(air.rhPct), source: "typical" }, note: "", ...more,
+    }),
+  };
+}
+
+const round1 = (x: number): number => Math.round(x * 10) / 10;
+const isFailure = (x: AtBench | Outcome<never>): x is Outcome<never> => "ok" in x;
+
+/** The log grows by one entry and the plan, if there is one, follows in the same transaction. */
+function record(db: Db, modelId: string, entry: LogEntry): Outcome<LogEntry> {
+  appendLog(db, modelId, entry);
+  if (readPlan(db, modelId)) replan(db, modelId);
+  return done(entry);
+}
+
+/** Stops that nobody has answered for keep a region's work from being started, as they keep it from being planned. */
+function unansweredStop(db: Db, modelId: string, regionId: string): boolean {
+  const { input, sources } = planInput(db, modelId, nowMs());
+  const node = sources.tree.flatMap((p) => p.regions).find((r) => r.region.id === regionId);
+  if (!node) return false;
+  const answer = judgeStack({ region: node.region, stack: node.stack, productOf: input.productOf, protection: shopState(db).shop.protection, air: null });
+  const keys = new Set(node.overrides.map((o) => o.key));
+  return answer.outcome === "judged" && answer.verdicts.some((v) => v.verdict === "stop" && (v.kind === "safety" || !keys.has(verdictKey(v))));
+}
+
+export function startOp(regionId: string, opId: string, titleOf: TitleOf): Outcome<LogEntry> {
+  return writing((db) => {
+    const at = atBench(db, opId, titleOf, regionId);
+    if (isFailure(at)) return at;
+    if (at.tile.zone === "in-hand") return failed("conflict", "That step is in hand already.");
+    if (unansweredStop(db, at.modelId, regionId)) return failed("refused", "This stack has a stop that nobody has answered for. Look at it under Stacks first.");
+    return record(db, at.modelId, at.entry("started"));
+  });
+}
+
+export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Outcome<LogEntry> {
+  const parsed = doneSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  const { opId, minutesAgo, coats, wftUm, tempC, rhPct, note } = parsed.data;
+  return writing((db) => {
+    const at = atBench(db, opId, titleOf, regionId);
+    if (isFailure(at)) return at;
+    if (at.tile.zone !== "in-hand") return failed("conflict", "That step has not been started.");
+    if (coats !== null && at.op.kind === "coat" && coats > at.op.of - at.op.coat + 1) {
+      const left = at.op.of - at.op.coat + 1;
+      return failed("invalid", `coats: this layer has ${left} left to do. Raise its coats under Stacks if you put on more.`, [{ path: "coats", message: `at most ${left} left in this layer` }]);
+    }
+    const typical = at.entry("done");
+    const endMs = Math.max(nowMs() - minutesAgo * MS_PER_MIN, (at.tile.startedMin ?? 0) * MS_PER_MIN);
+    const read = tempC !== null || rhPct !== null;
+    const air = { tempC: tempC ?? typical.air.tempC, rhPct: rhPct ?? typical.air.rhPct, source: read ? ("read" as const) : ("typical" as const) };
+    const film = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : {};
+    return record(db, at.modelId, { ...typical, at: new Date(endMs).toISOString(), ...film, air, note });
+  });
+}
+
+export function notYet(regionId: string, input: unknown, titleOf: TitleOf): Outcome<LogEntry> {
+  const parsed = notYetSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    const at = atBench(db, parsed.data.opId, titleOf, regionId);
+    if (isFailure(at)) return at;
+    if (at.tile.wait === null) return failed("refused", "That step waits for nothing.");
+    return record(db, at.modelId, at.entry("not-yet", { sign: parsed.data.sign, note: parsed.data.note }));
+  });
+}
+
+/** Unsays the last start or done of a region; the log keeps both. What came before it has to wait its turn. */
+export function takeBack(regionId: string, opId: string): Outcome<null> {
+  return writing((db) => {
+    const home = regionHome(db, regionId);
+    if (!home) return notFound("The part");
+    const standing: LogEntry[] = [];
+    for (const e of readLog(db, home.modelId)) {
+      if (e.regionId !== regionId) continue;
+      if (e.kind === "started" || e.kind === "done") standing.push(e);
+      if (e.kind === "taken-back") standing.splice(standing.findLastIndex((x) => x.opId === e.opId), 1);
+    }
+    const last = standing.at(-1);
+    if (last?.opId !== opId) return failed("conflict", "Only the last thing done to a part can be taken back.");
+    record(db, home.modelId, { ...last, id: newId("l"), kind: "taken-back", at: new Date(nowMs()).toISOString() });
+    return done(null);
+  });
+}
+
+export const getLog = (modelId: string): Outcome<readonly LogEntry[]> => reading((db) => done(readLog(db, modelId)));

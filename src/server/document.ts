@@ -1,0 +1,182 @@
+import { canonicalJson, done, documentSchema, DOCUMENT_FORMAT, failed, invalid, type ModelDocument, type Outcome } from "@/contracts";
+import type { PlanAnswer } from "@/core/plan";
+import type { Product } from "@/core/model";
+import { MS_PER_MIN } from "@/core/base";
+import {
+  allProducts, anyIdTaken, appendLog, dropModel, insertModel, insertPart, insertProduct, insertRegion, listModels, logIdTaken, modelHead,
+  modelTree, readLog, readPlan, replaceStack, setCurrentModel, setOverride, setProductDeleted, writePlan, writeShop, type Db,
+} from "@/db";
+import { nowMs } from "./clock";
+import { notFound, reading, writing } from "./guard";
+import { newId } from "./ids";
+import { ensureShop, shopState } from "./shop";
+
+const iso = (min: number): string => new Date(min * MS_PER_MIN).toISOString();
+
+function documentOf(db: Db, modelId: string): ModelDocument | null {
+  const head = modelHead(db, modelId);
+  if (!head) return null;
+  const tree = modelTree(db, modelId);
+  const used = new Set(tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
+  const stored = readPlan(db, modelId);
+  return {
+    format: DOCUMENT_FORMAT,
+    model: { id: head.id, name: head.name, scale: head.scale, note: head.note },
+    parts: tree.map((p) => ({
+      id: p.id, name: p.name, count: p.count, note: p.note,
+      regions: p.regions.map((r) => ({ ...r.region, stack: r.stack, overrides: [...r.overrides] })),
+    })),
+    products: [...allProducts(db).values()].filter((p) => used.has(p.id)),
+    shop: shopState(db).shop,
+    plan: stored ? timetableOf(stored.answer as PlanAnswer | ImportedPlan, stored.plannedMs) : null,
+    log: [...readLog(db, modelId)],
+    coupons: [],
+  } as unknown as ModelDocument;
+}
+
+type Timetable = NonNullable<ModelDocument["plan"]>;
+
+/** A timetable that came with a document: kept as it was until the model is planned here. */
+interface ImportedPlan {
+  readonly outcome: "imported";
+  readonly timetable: Timetable;
+}
+
+function timetableOf(answer: PlanAnswer | ImportedPlan, plannedMs: number): Timetable | null {
+  if (answer.outcome === "imported") return answer.timetable;
+  if (answer.outcome !== "planned") return null;
+  return { plannedAt: new Date(plannedMs).toISOString(), steps: answer.ops.map((o) => ({ opId: o.id, start: iso(o.startMin), end: iso(o.endMin) })) };
+}
+
+/** The whole model as one canonical document: the same model always gives the same bytes. */
+export const exportDocument = (modelId: string): Outcome<string> =>
+  reading((db) => {
+    const doc = documentOf(db, modelId);
+    return doc ? done(canonicalJson({ ...doc, products: [...doc.products].sort((a, b) => (a.id < b.id ? -1 : 1)) })) : notFound("The model");
+  });
+
+export interface ImportOptions {
+  /** what to do when a model with this id is here already */
+  readonly onExisting: "refuse" | "replace" | "copy";
+  /** also take over air, sessions and the other settings of the shed */
+  readonly takeShop: boolean;
+}
+
+export interface ImportReport {
+  readonly modelId: string;
+  readonly products: { readonly added: number; readonly kept: number; readonly broughtInBeside: readonly string[] };
+}
+
+const MAX_FORMAT_TOLD = 40;
+
+/** Refuses what is not ours, is newer, or is broken, with the path of the fault. */
+export function readDocument(input: unknown): Outcome<ModelDocument> {
+  const format = typeof input === "object" && input !== null ? (input as { format?: unknown }).format : undefined;
+  if (typeof format !== "string") return failed("invalid", "format is missing: this is not an Elm Bench document.", [{ path: "format", message: "is missing" }]);
+  if (format !== DOCUMENT_FORMAT) {
+    const newer = /^elm-bench\/([0-9]+)$/.test(format);
+    const told = format.slice(0, MAX_FORMAT_TOLD);
+    return failed(newer ? "newer-format" : "invalid", newer ? `format: the document is ${told}, this application reads ${DOCUMENT_FORMAT}. Update the application first.` : `format: ${told} is not an Elm Bench document.`, [{ path: "format", message: `is ${told}, not ${DOCUMENT_FORMAT}` }]);
+  }
+  const parsed = documentSchema.safeParse(input);
+  return parsed.success ? done(parsed.data) : invalid(parsed.error);
+}
+
+/** Brings a document in: all of it, or, if anything is wrong, nothing. */
+export function importDocument(input: unknown, options: ImportOptions): Outcome<ImportReport> {
+  const read = readDocument(input);
+  if (!read.ok) return read;
+  return writing((db) => {
+    const exists = modelHead(db, read.value.model.id) !== null;
+    if (exists && options.onExisting === "refuse") return failed("conflict", `The model ${read.value.model.name} is here already. Replace it, or bring this one in as a copy.`);
+    const clash = exists && options.onExisting === "replace" ? null : foreignClash(db, read.value);
+    const doc = (exists && options.onExisting === "copy") || clash ? withFreshIds(read.value) : read.value;
+    // also clears a deleted model of the same id out of the way
+    if (options.onExisting === "replace" || !exists) dropModel(db, doc.model.id);
+    const state = ensureShop(db);
+    if (options.takeShop) writeShop(db, doc.shop, nowMs(), state.rev);
+    const products = bringProducts(db, doc.products as readonly Product[]);
+    insertDocument(db, doc, products.idOf);
+    setCurrentModel(db, doc.model.id);
+    return done({ modelId: doc.model.id, products: products.report });
+  });
+}
+
+/** True when a part, region, layer or log id of the document belongs to another model here. */
+function foreignClash(db: Db, doc: ModelDocument): boolean {
+  if (listModels(db).length === 0) return false;
+  const regions = doc.parts.flatMap((p) => p.regions);
+  const own = modelHead(db, doc.model.id) !== null;
+  if (own) return false;
+  return (
+    doc.parts.some((p) => anyIdTaken(db, "part", p.id)) ||
+    regions.some((r) => anyIdTaken(db, "region", r.id) || r.stack.layers.some((l) => anyIdTaken(db, "layer", l.id))) ||
+    doc.log.some((e) => logIdTaken(db, e.id))
+  );
+}
+
+/** The same document under ids nobody uses yet; the log's references follow. */
+function withFreshIds(doc: ModelDocument): ModelDocument {
+  const renamed = new Map<string, string>();
+  const fresh = (id: string, prefix: string) => {
+    const next = newId(prefix);
+    renamed.set(id, next);
+    return next;
+  };
+  const parts = doc.parts.map((p) => ({
+    ...p, id: fresh(p.id, "p"),
+    regions: p.regions.map((r) => ({ ...r, id: fresh(r.id, "r"), stack: { ...r.stack, layers: r.stack.layers.map((l) => ({ ...l, id: fresh(l.id, "y") })) } })),
+  }));
+  const opId = (id: string): string => {
+    const [head = "", ...rest] = id.split(":");
+    return [renamed.get(head) ?? head, ...rest].join(":");
+  };
+  return {
+    ...doc, parts, model: { ...doc.model, id: newId("m") }, plan: null,
+    log: doc.log.map((e) => ({ ...e, id: newId("l"), regionId: renamed.get(e.regionId) ?? e.regionId, opId: opId(e.opId) })),
+  };
+}
+
+/** Products the shelf has already stay as they are; one that differs comes in beside its namesake. */
+function bringProducts(db: Db, list: readonly Product[]): { idOf: (id: string) => string; report: ImportReport["products"] } {
+  const shelf = allProducts(db);
+  const renamed = new Map<string, string>();
+  const beside: string[] = [];
+  let added = 0;
+  let kept = 0;
+  for (const p of list) {
+    const here = shelf.get(p.id);
+    if (!here) {
+      insertProduct(db, p);
+      added += 1;
+    } else if (canonicalJson(here) === canonicalJson(p)) {
+      setProductDeleted(db, p.id, null);
+      kept += 1;
+    } else {
+      const id = newId("s");
+      insertProduct(db, { ...p, id });
+      renamed.set(p.id, id);
+      beside.push(p.name);
+    }
+  }
+  return { idOf: (id) => renamed.get(id) ?? id, report: { added, kept, broughtInBeside: beside } };
+}
+
+function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => string): void {
+  insertModel(db, doc.model);
+  for (const p of doc.parts) {
+    insertPart(db, doc.model.id, p);
+    for (const { stack, overrides, ...region } of p.regions) {
+      insertRegion(db, p.id, region, stack.prep);
+      replaceStack(db, region.id, 0, { prep: stack.prep, layers: stack.layers.map((l) => ({ ...l, productId: productId(l.productId) })) });
+      for (const o of overrides) setOverride(db, region.id, o.key, o.reason);
+    }
+  }
+  for (const e of doc.log) appendLog(db, doc.model.id, e);
+  if (!doc.plan) return;
+  const answer: ImportedPlan = { outcome: "imported", timetable: doc.plan };
+  writePlan(db, doc.model.id, { answer, inputsHash: IMPORTED_PLAN, plannedMs: Date.parse(doc.plan.plannedAt), beforeDoneMin: null });
+}
+
+/** Never equal to a fingerprint of inputs, so such a plan is never taken for one made here. */
+const IMPORTED_PLAN = "imported";

@@ -1,0 +1,50 @@
+import { failed, type Outcome } from "@/contracts";
+import { openDb, StorageTrouble, transact, type Db, type TroubleKind } from "@/db";
+
+/** What each trouble means and what to do about it, for the API's `detail`; the screens have their own words. */
+const DETAIL: Readonly<Record<TroubleKind, string>> = {
+  "storage-missing": "The database file is gone. Put it back from a backup, or remove elm-bench.here beside it to start over. Nothing was saved.",
+  "storage-locked": "Another program holds the database. Close it and try again. Nothing was saved.",
+  "storage-read-only": "The database cannot be written. Check the permissions of the data folder. Nothing was saved.",
+  "storage-damaged": "The database file is damaged. Restore a backup. Nothing was saved.",
+  "storage-full": "The disk is full. Free some space and try again. Nothing was saved.",
+};
+
+function asProblem(error: unknown): Outcome<never> {
+  if (error instanceof StorageTrouble) return failed(error.kind, DETAIL[error.kind]);
+  throw error;
+}
+
+/** A write: all of it or none; trouble with the file becomes a problem, a bug stays an exception. */
+export function writing<T>(work: (db: Db) => Outcome<T>): Outcome<T> {
+  try {
+    let outcome: Outcome<T> | null = null;
+    try {
+      return transact((db) => {
+        outcome = work(db);
+        if (!outcome.ok) throw new Refused();
+        return outcome;
+      });
+    } catch (error) {
+      if (error instanceof Refused && outcome) return outcome;
+      throw error;
+    }
+  } catch (error) {
+    return asProblem(error);
+  }
+}
+
+/** Rolls the transaction back when a use case refuses half way. */
+class Refused extends Error {}
+
+export function reading<T>(work: (db: Db) => Outcome<T>): Outcome<T> {
+  try {
+    return work(openDb());
+  } catch (error) {
+    return asProblem(error);
+  }
+}
+
+export const conflict = (what: string): Outcome<never> =>
+  failed("conflict", `${what} was changed elsewhere since you opened it. Yours was not saved; look at the other version first.`);
+export const notFound = (what: string): Outcome<never> => failed("not-found", `${what} is not here (any more).`);

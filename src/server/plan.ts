@@ -1,0 +1,133 @@
+import { createHash } from "node:crypto";
+import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
+import { benchNow, planModel, type BenchTile, type OpRecord, type PlanAnswer, type PlanInput } from "@/core/plan";
+import { done, type LogEntry, type Outcome, type Shop } from "@/contracts";
+import { allProducts, modelHead, modelTree, readLog, readPlan, writePlan, type Db, type PartNode } from "@/db";
+import { nowMs } from "./clock";
+import { notFound, reading, writing } from "./guard";
+import { benchSessions, climateOfShop, ensureShop, shopState } from "./shop";
+import { lookup } from "./stacks";
+
+/** How far ahead work is planned, days. */
+const HORIZON_DAYS = 60;
+/** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
+const PLAN_SHAPE = "p1";
+
+/** What the log says of each operation: later entries speak louder, "taken back" unsays the last word. */
+export function recordsOf(log: readonly LogEntry[]): { records: readonly OpRecord[]; notYet: PlanInput["notYet"] } {
+  const records = new Map<string, OpRecord>();
+  const before = new Map<string, OpRecord | undefined>();
+  const notYet = new Map<string, number>();
+  for (const e of log) {
+    const atMin = Date.parse(e.at) / MS_PER_MIN;
+    const known = records.get(e.opId);
+    if (e.kind === "not-yet") notYet.set(e.opId, atMin);
+    if (e.kind === "started") {
+      before.set(e.opId, known);
+      records.set(e.opId, { opId: e.opId, startMin: atMin, endMin: null, coats: null, wftUm: null });
+    }
+    if (e.kind === "done") {
+      before.set(e.opId, known);
+      records.set(e.opId, { opId: e.opId, startMin: Math.min(known?.startMin ?? atMin, atMin), endMin: atMin, coats: e.coats, wftUm: e.wftUm });
+    }
+    if (e.kind === "taken-back") {
+      const prior = before.get(e.opId);
+      before.delete(e.opId);
+      if (prior) records.set(e.opId, prior);
+      else records.delete(e.opId);
+    }
+  }
+  return { records: [...records.values()], notYet: [...notYet].map(([opId, atMin]) => ({ opId, atMin })) };
+}
+
+export interface PlanSources {
+  readonly tree: readonly PartNode[];
+  readonly shop: Shop;
+  readonly log: readonly LogEntry[];
+}
+
+export function planInput(db: Db, modelId: string, atMs: number): { input: PlanInput; hash: string; sources: PlanSources } {
+  const sources: PlanSources = { tree: modelTree(db, modelId), shop: shopState(db).shop, log: readLog(db, modelId) };
+  const products = allProducts(db);
+  return { input: inputFrom(sources, lookup(products), atMs), hash: hashOf(sources, products), sources };
+}
+
+/** The core's input from plain data: the same for the database and for a document sent to the API. */
+export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"], atMs: number): PlanInput {
+  const { shop, log, tree } = sources;
+  const nowMin = Math.floor(atMs / MS_PER_MIN);
+  const horizonMin = nowMin + HORIZON_DAYS * MIN_PER_DAY;
+  const { records, notYet } = recordsOf(log);
+  const fromMin = Math.min(nowMin, ...records.map((r) => r.startMin)) - MIN_PER_DAY;
+  const nodes = tree.flatMap((p) => p.regions);
+  return {
+    regions: nodes.map((n) => ({ region: n.region, stack: n.stack })),
+    productOf,
+    protection: shop.protection,
+    climate: climateOfShop(shop, fromMin, horizonMin + MIN_PER_DAY),
+    sessions: benchSessions(shop, nowMin, horizonMin),
+    nowMin,
+    horizonMin,
+    records,
+    notYet,
+    overrides: nodes.flatMap((n) => n.overrides.map((o) => ({ ...o, regionId: n.region.id }))),
+    caution: shop.caution,
+  };
+}
+
+function hashOf(sources: PlanSources, products: ReadonlyMap<string, unknown>): string {
+  const used = new Set(sources.tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
+  const facts = [...used].sort().map((id) => products.get(id));
+  const regions = sources.tree.map((p) => [p.name, p.regions.map((r) => [r.region, r.stack, r.overrides])]);
+  return PLAN_SHAPE + createHash("sha256").update(JSON.stringify([regions, sources.shop, sources.log.map((e) => e.id), facts])).digest("hex").slice(0, 32);
+}
+
+export interface PlanView {
+  readonly answer: PlanAnswer;
+  readonly plannedMs: number;
+  /** false when something it was made from has changed since */
+  readonly fresh: boolean;
+  readonly beforeDoneMin: number | null;
+}
+
+export const getPlan = (modelId: string): Outcome<PlanView | null> =>
+  reading((db) => {
+    const stored = readPlan(db, modelId);
+    if (!stored?.inputsHash.startsWith(PLAN_SHAPE)) return done(null);
+    const { hash } = planInput(db, modelId, nowMs());
+    return done({ answer: stored.answer as PlanAnswer, plannedMs: stored.plannedMs, fresh: stored.inputsHash === hash, beforeDoneMin: stored.beforeDoneMin });
+  });
+
+/** Plans the model as it stands and keeps the answer, whatever it is. */
+export function replan(db: Db, modelId: string): PlanAnswer {
+  const atMs = nowMs();
+  const { input, hash } = planInput(db, modelId, atMs);
+  const answer = planModel(input);
+  const before = readPlan(db, modelId);
+  const beforeAnswer = before?.inputsHash.startsWith(PLAN_SHAPE) ? (before.answer as PlanAnswer) : null;
+  const beforeDoneMin = beforeAnswer?.outcome === "planned" ? beforeAnswer.doneMin : (before?.beforeDoneMin ?? null);
+  writePlan(db, modelId, { answer, inputsHash: hash, plannedMs: atMs, beforeDoneMin });
+  return answer;
+}
+
+export function makePlan(modelId: string): Outcome<PlanAnswer> {
+  return writing((db) => {
+    ensureShop(db);
+    return modelHead(db, modelId) ? done(replan(db, modelId)) : notFound("The model");
+  });
+}
+
+export interface BenchView {
+  readonly tiles: readonly BenchTile[];
+  readonly plan: PlanView | null;
+  readonly nowMs: number;
+}
+
+export function getBench(modelId: string): Outcome<BenchView> {
+  return reading((db) => {
+    const atMs = nowMs();
+    const { input } = planInput(db, modelId, atMs);
+    const plan = getPlan(modelId);
+    return done({ tiles: benchNow(input), plan: plan.ok ? plan.value : null, nowMs: atMs });
+  });
+}

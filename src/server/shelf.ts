@@ -1,0 +1,42 @@
+import type { Product } from "@/core/model";
+import { done, failed, invalid, productSchema, type Outcome } from "@/contracts";
+import { insertProduct, listShelf, productRev, setProductDeleted, updateProduct, type ShelfItem } from "@/db";
+import { nowMs } from "./clock";
+import { conflict, notFound, reading, writing } from "./guard";
+import { newId } from "./ids";
+
+export const getShelf = (): Outcome<readonly ShelfItem[]> => reading((db) => done(listShelf(db)));
+
+export function addProduct(input: unknown): Outcome<{ id: string }> {
+  const id = newId("s");
+  const parsed = productSchema.safeParse({ ...(input as object), id });
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    insertProduct(db, parsed.data as Product);
+    return done({ id });
+  });
+}
+
+export function saveProduct(rev: number, input: unknown): Outcome<{ rev: number }> {
+  const parsed = productSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    const next = updateProduct(db, parsed.data as Product, rev);
+    if (next !== null) return done({ rev: next });
+    return productRev(db, parsed.data.id) === null ? notFound("The product") : conflict("The product");
+  });
+}
+
+/** A product in use stays: its layers would lose their facts. */
+export function deleteProduct(id: string): Outcome<null> {
+  return writing((db) => {
+    const item = listShelf(db).find((i) => i.product.id === id);
+    if (!item) return notFound("The product");
+    if (item.usedIn > 0) return failed("in-use", `${item.product.name} is a layer in ${item.usedIn} stack${item.usedIn === 1 ? "" : "s"}. Take it out there first.`);
+    setProductDeleted(db, id, nowMs());
+    return done(null);
+  });
+}
+
+export const restoreProduct = (id: string): Outcome<null> =>
+  writing((db) => (setProductDeleted(db, id, null) ? done(null) : notFound("The product")));
