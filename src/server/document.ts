@@ -82,6 +82,17 @@ export function readDocument(input: unknown): Outcome<ModelDocument> {
   return parsed.success ? done(parsed.data) : invalid(parsed.error);
 }
 
+/** A file's text: what is not JSON is refused with the place of the fault. */
+export function importText(text: string, options: ImportOptions): Outcome<ImportReport> {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    return failed("invalid", `The file is not JSON: ${(error as Error).message}`, [{ path: "", message: "is not JSON" }]);
+  }
+  return importDocument(value, options);
+}
+
 /** Brings a document in: all of it, or, if anything is wrong, nothing. */
 export function importDocument(input: unknown, options: ImportOptions): Outcome<ImportReport> {
   const read = readDocument(input);

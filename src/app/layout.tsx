@@ -1,0 +1,26 @@
+import type { Metadata, Viewport } from "next";
+import { headers } from "next/headers";
+import type { ReactNode } from "react";
+import * as server from "@/server";
+import { Frame } from "@/ui/components/Frame";
+import { TroublePage } from "@/ui/components/Trouble";
+import { frameData } from "./frame-data";
+import "./globals.css";
+
+export const metadata: Metadata = { title: { default: "Elm Bench", template: "%s · Elm Bench" }, description: "Coating systems and their waits, planned for a modeller’s bench." };
+export const viewport: Viewport = { width: "device-width", initialScale: 1 };
+export const dynamic = "force-dynamic";
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get("x-nonce") ?? undefined;
+  const data = frameData();
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <body className="bg-base-100 text-base-content">
+        <Frame ribbon={data.ok ? data.value.ribbon : null} things={data.ok ? data.value.things : []} serverNowMs={server.nowMs()} nonce={nonce}>
+          {data.ok ? children : <TroublePage problem={data.problem} />}
+        </Frame>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,17 @@
+import Link from "next/link";
+import type { Problem } from "@/contracts";
+import { TROUBLE } from "../messages";
+
+/** What, why and what now: for a whole page that cannot be shown. */
+export function TroublePage({ problem }: { problem: Problem }) {
+  const words = TROUBLE[problem.code];
+  return (
+    <main className="mx-auto max-w-2xl p-8" role="alert">
+      <h1 className="text-2xl font-bold">{words.title}</h1>
+      <p className="mt-3">{words.what}</p>
+      <p className="mt-3"><strong>What now:</strong> {words.now}</p>
+      <p className="soft mt-3 text-sm">{problem.detail}</p>
+      <Link href="/bench" className="btn btn-primary mt-6">Try again</Link>
+    </main>
+  );
+}

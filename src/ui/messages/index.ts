@@ -1,0 +1,4 @@
+export * from "./trouble";
+export * from "./verdicts";
+export * from "./vocabulary";
+export * from "./work";
