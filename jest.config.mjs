@@ -4,7 +4,16 @@ export default {
   roots: ["<rootDir>/src", "<rootDir>/tests"],
   testPathIgnorePatterns: ["/node_modules/", "/tests/e2e/", "/tests/fences/"],
   transform: {
-    "^.+\\.tsx?$": ["@swc/jest", { jsc: { parser: { syntax: "typescript", tsx: true }, target: "es2022", transform: { react: { runtime: "automatic" } } } }],
+    "^.+\\.tsx?$": [
+      "@swc/jest",
+      {
+        jsc: {
+          parser: { syntax: "typescript", tsx: true },
+          target: "es2022",
+          transform: { react: { runtime: "automatic" } },
+        },
+      },
+    ],
   },
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" },
 };

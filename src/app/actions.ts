@@ -1,7 +1,7 @@
 "use server";
 
-import * as server from "@/server";
 import type { NodeKind } from "@/db";
+import * as server from "@/server";
 import { logTitle } from "@/ui/messages";
 
 /** The screens' way to the use cases. Each returns an outcome: a value, or a problem with its fields named. */
@@ -9,7 +9,8 @@ import { logTitle } from "@/ui/messages";
 export const addModelAction = async (input: unknown) => server.addModel(input);
 export const addPartAction = async (modelId: string, input: unknown) => server.addPart(modelId, input);
 export const addRegionAction = async (partId: string, input: unknown) => server.addRegion(partId, input);
-export const editNodeAction = async (kind: NodeKind, id: string, rev: number, edit: unknown) => server.editNode(kind, id, rev, edit);
+export const editNodeAction = async (kind: NodeKind, id: string, rev: number, edit: unknown) =>
+  server.editNode(kind, id, rev, edit);
 export const deleteNodeAction = async (kind: NodeKind, id: string) => server.deleteNode(kind, id);
 export const restoreNodeAction = async (kind: NodeKind, id: string) => server.restoreNode(kind, id);
 export const chooseModelAction = async (id: string) => server.chooseModel(id);
@@ -19,8 +20,10 @@ export const saveProductAction = async (rev: number, input: unknown) => server.s
 export const deleteProductAction = async (id: string) => server.deleteProduct(id);
 export const restoreProductAction = async (id: string) => server.restoreProduct(id);
 
-export const saveStackAction = async (regionId: string, stackRev: number, stack: unknown) => server.saveStack(regionId, stackRev, stack);
-export const overrideAction = async (regionId: string, key: string, reason: string | null) => server.overrideVerdict(regionId, key, reason);
+export const saveStackAction = async (regionId: string, stackRev: number, stack: unknown) =>
+  server.saveStack(regionId, stackRev, stack);
+export const overrideAction = async (regionId: string, key: string, reason: string | null) =>
+  server.overrideVerdict(regionId, key, reason);
 
 export const makePlanAction = async (modelId: string) => server.makePlan(modelId);
 export const startAction = async (regionId: string, opId: string) => server.startOp(regionId, opId, logTitle);

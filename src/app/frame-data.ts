@@ -1,5 +1,5 @@
-import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
 import { done, type Outcome } from "@/contracts";
+import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
 import * as server from "@/server";
 import type { RibbonData } from "@/ui/components/AirRibbon";
 import type { Findable } from "@/ui/components/Finder";
@@ -34,11 +34,27 @@ export function frameData(): Outcome<{ ribbon: RibbonData; things: readonly Find
       airSetMs: shop.value.airSetMs,
       timeZone: shop.value.shop.timeZone,
       session: sessions[0] ?? null,
-      timer: next ? { title: `${partOf(next.regionId)}: ${workText(next.op!, products.get(next.op!.productId ?? "") ?? null)}`, likelyMin: next.wait!.likelyMin } : null,
+      timer: next
+        ? {
+            title: `${partOf(next.regionId)}: ${workText(next.op!, products.get(next.op!.productId ?? "") ?? null)}`,
+            likelyMin: next.wait!.likelyMin,
+          }
+        : null,
     },
     things: [
-      ...parts.flatMap((p) => p.regions.map((r): Findable => ({ kind: "part", id: r.region.id, name: p.regions.length > 1 ? `${p.name}, ${r.region.name}` : p.name, also: [] }))),
-      ...shelf.value.map((i): Findable => ({ kind: "product", id: i.product.id, name: i.product.name, also: i.product.aliases })),
+      ...parts.flatMap((p) =>
+        p.regions.map(
+          (r): Findable => ({
+            kind: "part",
+            id: r.region.id,
+            name: p.regions.length > 1 ? `${p.name}, ${r.region.name}` : p.name,
+            also: [],
+          }),
+        ),
+      ),
+      ...shelf.value.map(
+        (i): Findable => ({ kind: "product", id: i.product.id, name: i.product.name, also: i.product.aliases }),
+      ),
     ],
   });
 }

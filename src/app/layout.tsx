@@ -7,7 +7,10 @@ import { TroublePage } from "@/ui/components/Trouble";
 import { frameData } from "./frame-data";
 import "./globals.css";
 
-export const metadata: Metadata = { title: { default: "Elm Bench", template: "%s · Elm Bench" }, description: "Coating systems and their waits, planned for a modeller’s bench." };
+export const metadata: Metadata = {
+  title: { default: "Elm Bench", template: "%s · Elm Bench" },
+  description: "Coating systems and their waits, planned for a modeller’s bench.",
+};
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 export const dynamic = "force-dynamic";
 
@@ -17,7 +20,12 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" suppressHydrationWarning>
       <body className="bg-base-100 text-base-content">
-        <Frame ribbon={data.ok ? data.value.ribbon : null} things={data.ok ? data.value.things : []} serverNowMs={server.nowMs()} nonce={nonce}>
+        <Frame
+          ribbon={data.ok ? data.value.ribbon : null}
+          things={data.ok ? data.value.things : []}
+          serverNowMs={server.nowMs()}
+          nonce={nonce}
+        >
           {data.ok ? children : <TroublePage problem={data.problem} />}
         </Frame>
       </body>

@@ -1,18 +1,25 @@
 import { z } from "zod";
 
 /** Ids are ours or come from a document: short, printable, safe in a URL. */
-export const idSchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/, "must be 1–64 letters, digits, - or _, starting with a letter or digit");
+export const idSchema = z
+  .string()
+  .regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/, "must be 1–64 letters, digits, - or _, starting with a letter or digit");
 export const nameSchema = z.string().trim().min(1, "needs a name").max(120, "must be at most 120 characters");
 export const noteSchema = z.string().max(4000, "must be at most 4000 characters");
 
 /** A number with its range told in words, so the message can stand beside the field. */
 export const ranged = (min: number, max: number, unit: string) =>
-  z
-    .number({ error: "must be a number" })
-    .refine((n) => Number.isFinite(n) && n >= min && n <= max, { error: `must be between ${min} and ${max}${unit ? ` ${unit}` : ""}` });
+  z.number({ error: "must be a number" }).refine((n) => Number.isFinite(n) && n >= min && n <= max, {
+    error: `must be between ${min} and ${max}${unit ? ` ${unit}` : ""}`,
+  });
 
 export const minutes = ranged(0, 1_000_000, "minutes");
 export const revSchema = z.number().int().nonnegative();
 export const hexSchema = z.string().regex(/^#[0-9a-f]{6}$/i, "must be a colour such as #1d2b4f");
 export const uniqueList = <T extends z.ZodType>(item: T, max = 40) =>
-  z.array(item).max(max, `must hold at most ${max}`).refine((list) => new Set(list.map((x) => JSON.stringify(x))).size === list.length, { error: "must not name the same thing twice" });
+  z
+    .array(item)
+    .max(max, `must hold at most ${max}`)
+    .refine((list) => new Set(list.map((x) => JSON.stringify(x))).size === list.length, {
+      error: "must not name the same thing twice",
+    });

@@ -1,10 +1,30 @@
 import { z } from "zod";
 import type { Product } from "@/core/model";
-import { BEFORE_STEPS, EXPOSURES, FAMILIES, FINISHES, HEAVINESSES, MATERIALS, METHODS, PROTECTIONS, CONDITIONS, CARRIERS, BITES, PROPELLANTS, ROLES, SHEENS, EFFECTS, HAZARDS, MAY_GO_OVER_EXTRA } from "@/core/model";
+import {
+  BEFORE_STEPS,
+  BITES,
+  CARRIERS,
+  CONDITIONS,
+  EFFECTS,
+  EXPOSURES,
+  FAMILIES,
+  FINISHES,
+  HAZARDS,
+  HEAVINESSES,
+  MATERIALS,
+  MAY_GO_OVER_EXTRA,
+  METHODS,
+  PROPELLANTS,
+  PROTECTIONS,
+  ROLES,
+  SHEENS,
+} from "@/core/model";
 import { hexSchema, idSchema, minutes, ranged, uniqueList } from "./base";
 
 const time = minutes.nullable().optional();
-const WINDOW = z.tuple([minutes, minutes.nullable()]).refine(([lo, hi]) => hi === null || hi > lo, { error: "a window must shut after it opens" });
+const WINDOW = z
+  .tuple([minutes, minutes.nullable()])
+  .refine(([lo, hi]) => hi === null || hi > lo, { error: "a window must shut after it opens" });
 
 /** A product told inline, in the API's snake_case; what is left out is not given. */
 const inlineProductSchema = z.strictObject({
@@ -26,12 +46,30 @@ const inlineProductSchema = z.strictObject({
   may_go_over: uniqueList(z.enum([...MAY_GO_OVER_EXTRA, ...FAMILIES])).optional(),
   max_skin_um: ranged(1, 50_000, "µm").optional(),
   hazards: uniqueList(z.enum(HAZARDS)).optional(),
-  limits: z.strictObject({ min_temp_c: z.number().nullable().optional(), max_temp_c: z.number().nullable().optional(), max_rh_pct: z.number().nullable().optional() }).optional(),
-  label: z.strictObject({
-    temp_c: ranged(-10, 50, "°C").optional(), rh_pct: ranged(0, 95, "% RH").optional(), wft_um: ranged(1, 20_000, "µm").optional(), coats: ranged(1, 20, "coats").optional(),
-    gap_min: time, flash_min: time, touch_min: time, handle_min: time, recoat: z.array(WINDOW).max(2).optional(),
-    sandable_min: time, tape_safe_min: time, polishable_min: time, cured_min: time,
-  }).optional(),
+  limits: z
+    .strictObject({
+      min_temp_c: z.number().nullable().optional(),
+      max_temp_c: z.number().nullable().optional(),
+      max_rh_pct: z.number().nullable().optional(),
+    })
+    .optional(),
+  label: z
+    .strictObject({
+      temp_c: ranged(-10, 50, "°C").optional(),
+      rh_pct: ranged(0, 95, "% RH").optional(),
+      wft_um: ranged(1, 20_000, "µm").optional(),
+      coats: ranged(1, 20, "coats").optional(),
+      gap_min: time,
+      flash_min: time,
+      touch_min: time,
+      handle_min: time,
+      recoat: z.array(WINDOW).max(2).optional(),
+      sandable_min: time,
+      tape_safe_min: time,
+      polishable_min: time,
+      cured_min: time,
+    })
+    .optional(),
 });
 
 const checkLayerSchema = z.strictObject({
@@ -42,7 +80,9 @@ const checkLayerSchema = z.strictObject({
   gap_min: ranged(0, 200_000, "minutes").optional(),
   method: z.enum(METHODS).optional(),
   before: uniqueList(z.enum(BEFORE_STEPS)).optional(),
-  sand_after: z.strictObject({ grit: ranged(40, 10_000, "(P scale)"), wet: z.boolean().optional(), um: ranged(0, 5000, "µm") }).optional(),
+  sand_after: z
+    .strictObject({ grit: ranged(40, 10_000, "(P scale)"), wet: z.boolean().optional(), um: ranged(0, 5000, "µm") })
+    .optional(),
 });
 
 /** Body of POST /api/v1/check: a region, the layers from the bottom up, protection and, if it is to be judged, the air. */
@@ -70,17 +110,51 @@ const LABEL_DEFAULTS = { tempC: 20, rhPct: 50, wftUm: 50, coats: 1 } as const;
 export function inlineToProduct(id: string, p: InlineProduct, method: (typeof METHODS)[number]): Product {
   const l = p.label ?? {};
   return {
-    id, name: id, maker: "", aliases: [], role: p.role, family: p.family, carriers: p.carriers, bite: p.bite ?? null,
-    propellant: p.propellant ?? (method === "aerosol" ? "unknown" : null), method, volumeSolids: p.volume_solids ?? null, densityGMl: p.density ?? null,
-    colour: p.colour ?? "#808080", effect: p.effect ?? "solid", sheen: p.sheen ?? "satin", flexible: p.flexible ?? false,
-    yellowing: p.yellowing ?? false, uvResistant: p.uv_resistant ?? false, combinedPrimer: p.combined_primer ?? false, rustInhibitor: p.rust_inhibitor ?? false,
-    mayGoOver: p.may_go_over ?? null, maxSkinUm: p.max_skin_um ?? null, hazards: p.hazards ?? [],
-    limits: { minTempC: p.limits?.min_temp_c ?? null, maxTempC: p.limits?.max_temp_c ?? null, maxRhPct: p.limits?.max_rh_pct ?? null },
-    label: {
-      tempC: l.temp_c ?? LABEL_DEFAULTS.tempC, rhPct: l.rh_pct ?? LABEL_DEFAULTS.rhPct, wftUm: l.wft_um ?? LABEL_DEFAULTS.wftUm, coats: l.coats ?? LABEL_DEFAULTS.coats,
-      gapMin: l.gap_min ?? null, flashMin: l.flash_min ?? null, touchMin: l.touch_min ?? null, handleMin: l.handle_min ?? null, recoat: l.recoat ?? [],
-      sandableMin: l.sandable_min ?? null, tapeSafeMin: l.tape_safe_min ?? null, polishableMin: l.polishable_min ?? null, curedMin: l.cured_min ?? null,
+    id,
+    name: id,
+    maker: "",
+    aliases: [],
+    role: p.role,
+    family: p.family,
+    carriers: p.carriers,
+    bite: p.bite ?? null,
+    propellant: p.propellant ?? (method === "aerosol" ? "unknown" : null),
+    method,
+    volumeSolids: p.volume_solids ?? null,
+    densityGMl: p.density ?? null,
+    colour: p.colour ?? "#808080",
+    effect: p.effect ?? "solid",
+    sheen: p.sheen ?? "satin",
+    flexible: p.flexible ?? false,
+    yellowing: p.yellowing ?? false,
+    uvResistant: p.uv_resistant ?? false,
+    combinedPrimer: p.combined_primer ?? false,
+    rustInhibitor: p.rust_inhibitor ?? false,
+    mayGoOver: p.may_go_over ?? null,
+    maxSkinUm: p.max_skin_um ?? null,
+    hazards: p.hazards ?? [],
+    limits: {
+      minTempC: p.limits?.min_temp_c ?? null,
+      maxTempC: p.limits?.max_temp_c ?? null,
+      maxRhPct: p.limits?.max_rh_pct ?? null,
     },
-    potLifeMin: null, leftMl: null, note: "",
+    label: {
+      tempC: l.temp_c ?? LABEL_DEFAULTS.tempC,
+      rhPct: l.rh_pct ?? LABEL_DEFAULTS.rhPct,
+      wftUm: l.wft_um ?? LABEL_DEFAULTS.wftUm,
+      coats: l.coats ?? LABEL_DEFAULTS.coats,
+      gapMin: l.gap_min ?? null,
+      flashMin: l.flash_min ?? null,
+      touchMin: l.touch_min ?? null,
+      handleMin: l.handle_min ?? null,
+      recoat: l.recoat ?? [],
+      sandableMin: l.sandable_min ?? null,
+      tapeSafeMin: l.tape_safe_min ?? null,
+      polishableMin: l.polishable_min ?? null,
+      curedMin: l.cured_min ?? null,
+    },
+    potLifeMin: null,
+    leftMl: null,
+    note: "",
   };
 }

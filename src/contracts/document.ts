@@ -7,12 +7,17 @@ import { shopSchema } from "./shop";
 
 export const DOCUMENT_FORMAT = "elm-bench/1";
 
-export const overrideSchema = z.strictObject({ key: z.string().min(1).max(120), reason: z.string().trim().min(3, "needs a written reason").max(4000) });
+export const overrideSchema = z.strictObject({
+  key: z.string().min(1).max(120),
+  reason: z.string().trim().min(3, "needs a written reason").max(4000),
+});
 
 const partSchema = z.strictObject({
   id: idSchema,
   ...partFields,
-  regions: z.array(z.strictObject({ ...regionSchema.shape, stack: stackSchema, overrides: z.array(overrideSchema).max(60) })).max(200),
+  regions: z
+    .array(z.strictObject({ ...regionSchema.shape, stack: stackSchema, overrides: z.array(overrideSchema).max(60) }))
+    .max(200),
 });
 
 /** One planned piece of work as the document keeps it: enough to show the timetable it was exported with. */
@@ -33,7 +38,13 @@ export const documentSchema = z
 export type ModelDocument = z.infer<typeof documentSchema>;
 
 type DocumentShape = {
-  readonly parts: readonly { readonly id: string; readonly regions: readonly { readonly id: string; readonly stack: { readonly layers: readonly { readonly id: string; readonly productId: string }[] } }[] }[];
+  readonly parts: readonly {
+    readonly id: string;
+    readonly regions: readonly {
+      readonly id: string;
+      readonly stack: { readonly layers: readonly { readonly id: string; readonly productId: string }[] };
+    }[];
+  }[];
   readonly products: readonly { readonly id: string }[];
   readonly log: readonly { readonly id: string }[];
 };
@@ -53,11 +64,17 @@ function referencesHold(doc: DocumentShape, ctx: z.RefinementCtx): void {
   once(doc.log.map((l, i) => ({ id: l.id, path: ["log", i, "id"] })));
   const products = new Set(doc.products.map((p) => p.id));
   const layerIds: { id: string; path: (string | number)[] }[] = [];
-  doc.parts.forEach((p, i) => p.regions.forEach((r, j) => r.stack.layers.forEach((l, k) => {
-    const path = ["parts", i, "regions", j, "stack", "layers", k];
-    layerIds.push({ id: l.id, path: [...path, "id"] });
-    if (!products.has(l.productId)) ctx.addIssue({ code: "custom", path: [...path, "productId"], message: `names the product ${l.productId}, which the document does not hold` });
-  })));
+  for (const [i, p] of doc.parts.entries()) {
+    for (const [j, r] of p.regions.entries()) {
+      for (const [k, l] of r.stack.layers.entries()) {
+        const path = ["parts", i, "regions", j, "stack", "layers", k];
+        layerIds.push({ id: l.id, path: [...path, "id"] });
+        if (products.has(l.productId)) continue;
+        const message = `names the product ${l.productId}, which the document does not hold`;
+        ctx.addIssue({ code: "custom", path: [...path, "productId"], message });
+      }
+    }
+  }
   once(layerIds);
 }
 
@@ -69,5 +86,9 @@ export function canonicalJson(value: unknown): string {
 function sortKeys(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(sortKeys);
   if (value === null || typeof value !== "object") return value;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)).map(([k, v]) => [k, sortKeys(v)]));
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([k, v]) => [k, sortKeys(v)]),
+  );
 }

@@ -16,9 +16,14 @@ export const regionFields = {
 export const regionEditSchema = z.strictObject(regionFields).partial();
 export const regionSchema = z.strictObject({ id: idSchema, ...regionFields });
 
-const whole = (min: number, max: number, unit: string) => ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });
+const whole = (min: number, max: number, unit: string) =>
+  ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });
 
-export const sandAfterSchema = z.strictObject({ grit: whole(40, 10_000, "(P scale)"), wet: z.boolean(), takesUm: ranged(0, 5000, "µm") });
+export const sandAfterSchema = z.strictObject({
+  grit: whole(40, 10_000, "(P scale)"),
+  wet: z.boolean(),
+  takesUm: ranged(0, 5000, "µm"),
+});
 
 export const layerSchema = z.strictObject({
   id: idSchema,

@@ -1,8 +1,18 @@
 import type { z } from "zod";
 
 export const PROBLEM_CODES = [
-  "invalid", "not-found", "conflict", "refused", "in-use", "newer-format", "too-large",
-  "storage-missing", "storage-locked", "storage-read-only", "storage-damaged", "storage-full",
+  "invalid",
+  "not-found",
+  "conflict",
+  "refused",
+  "in-use",
+  "newer-format",
+  "too-large",
+  "storage-missing",
+  "storage-locked",
+  "storage-read-only",
+  "storage-damaged",
+  "storage-full",
 ] as const;
 export type ProblemCode = (typeof PROBLEM_CODES)[number];
 
@@ -22,13 +32,17 @@ export interface Problem {
 export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
 
 export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
-export const failed = (code: ProblemCode, detail: string, fields: readonly FieldFault[] = []): Outcome<never> => ({ ok: false, problem: { code, detail, fields } });
+export const failed = (code: ProblemCode, detail: string, fields: readonly FieldFault[] = []): Outcome<never> => ({
+  ok: false,
+  problem: { code, detail, fields },
+});
 
 /** Zod's issues as field faults; a plain sentence for each. */
 export function fieldFaults(error: z.ZodError): readonly FieldFault[] {
   return error.issues.map((issue) => {
     const path = issue.path.map(String).join(".");
-    if (issue.code === "unrecognized_keys") return { path: [path, issue.keys[0]].filter(Boolean).join("."), message: "is not known here" };
+    if (issue.code === "unrecognized_keys")
+      return { path: [path, issue.keys[0]].filter(Boolean).join("."), message: "is not known here" };
     return { path, message: issue.message };
   });
 }

@@ -1,6 +1,17 @@
 import { z } from "zod";
 import type { Label, Product } from "@/core/model";
-import { BITES, CARRIERS, EFFECTS, FAMILIES, HAZARDS, MAY_GO_OVER_EXTRA, METHODS, PROPELLANTS, ROLES, SHEENS } from "@/core/model";
+import {
+  BITES,
+  CARRIERS,
+  EFFECTS,
+  FAMILIES,
+  HAZARDS,
+  MAY_GO_OVER_EXTRA,
+  METHODS,
+  PROPELLANTS,
+  ROLES,
+  SHEENS,
+} from "@/core/model";
 import { hexSchema, idSchema, minutes, nameSchema, noteSchema, ranged, uniqueList } from "./base";
 
 const time = minutes.nullable();
@@ -16,14 +27,21 @@ function contradictions(label: Label, ctx: z.RefinementCtx): void {
   for (const field of ORDERED) {
     const min = label[field];
     if (min === null) continue;
-    if (last && min < last.min) ctx.addIssue({ code: "custom", path: [field], message: `contradicts ${last.field}: it cannot come sooner (${min} < ${last.min} min)` });
+    if (last && min < last.min)
+      ctx.addIssue({
+        code: "custom",
+        path: [field],
+        message: `contradicts ${last.field}: it cannot come sooner (${min} < ${last.min} min)`,
+      });
     last = { field, min };
   }
   label.recoat.forEach(([opens], i) => {
     const before = label.recoat[i - 1];
-    if (before && (before[1] === null || opens <= before[1])) ctx.addIssue({ code: "custom", path: ["recoat", i], message: "must open after the window before it has shut" });
+    if (before && (before[1] === null || opens <= before[1]))
+      ctx.addIssue({ code: "custom", path: ["recoat", i], message: "must open after the window before it has shut" });
   });
-  if (ORDERED.every((f) => label[f] === null) && label.recoat.length === 0) ctx.addIssue({ code: "custom", path: ["sandableMin"], message: "give at least one time from the label" });
+  if (ORDERED.every((f) => label[f] === null) && label.recoat.length === 0)
+    ctx.addIssue({ code: "custom", path: ["sandableMin"], message: "give at least one time from the label" });
 }
 
 export const labelSchema = z
@@ -32,9 +50,15 @@ export const labelSchema = z
     rhPct: ranged(0, 95, "% RH"),
     wftUm: ranged(1, 20_000, "µm"),
     coats: ranged(1, 20, "coats").refine(Number.isInteger, { error: "must be a whole number" }),
-    gapMin: time, flashMin: time, touchMin: time, handleMin: time,
+    gapMin: time,
+    flashMin: time,
+    touchMin: time,
+    handleMin: time,
     recoat: z.array(windowSchema).max(2, "at most two windows"),
-    sandableMin: time, tapeSafeMin: time, polishableMin: time, curedMin: time,
+    sandableMin: time,
+    tapeSafeMin: time,
+    polishableMin: time,
+    curedMin: time,
   })
   .superRefine(contradictions);
 
@@ -64,14 +88,24 @@ export const productSchema = z
     maxSkinUm: ranged(1, 50_000, "µm").nullable(),
     hazards: uniqueList(z.enum(HAZARDS)),
     limits: z
-      .strictObject({ minTempC: ranged(-10, 40, "°C").nullable(), maxTempC: ranged(0, 60, "°C").nullable(), maxRhPct: ranged(1, 100, "% RH").nullable() })
-      .refine((l) => l.minTempC === null || l.maxTempC === null || l.maxTempC > l.minTempC, { error: "must be above the lowest temperature", path: ["maxTempC"] }),
+      .strictObject({
+        minTempC: ranged(-10, 40, "°C").nullable(),
+        maxTempC: ranged(0, 60, "°C").nullable(),
+        maxRhPct: ranged(1, 100, "% RH").nullable(),
+      })
+      .refine((l) => l.minTempC === null || l.maxTempC === null || l.maxTempC > l.minTempC, {
+        error: "must be above the lowest temperature",
+        path: ["maxTempC"],
+      }),
     label: labelSchema,
     potLifeMin: ranged(1, 10_000, "minutes").nullable(),
     leftMl: ranged(0, 100_000, "ml").nullable(),
     note: noteSchema,
   })
-  .refine((p) => p.method !== "aerosol" || p.propellant !== null, { error: "an aerosol has a propellant: choose one, or unknown", path: ["propellant"] });
+  .refine((p) => p.method !== "aerosol" || p.propellant !== null, {
+    error: "an aerosol has a propellant: choose one, or unknown",
+    path: ["propellant"],
+  });
 
 /** Compile-time proof that the schema and the core's type are the same thing. */
 export const parseProduct = (value: unknown): Product => productSchema.parse(value);

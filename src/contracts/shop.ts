@@ -19,9 +19,17 @@ const span = { from: clockSchema, to: clockSchema };
 const ordered = (s: { from: string; to: string }) => s.to > s.from;
 const endsLater = { error: "must end after it starts", path: ["to"] };
 
-export const weeklySpanSchema = z.strictObject({ weekday: ranged(1, 7, "(1 = Monday)").refine(Number.isInteger, { error: "must be a whole number" }), ...span }).refine(ordered, endsLater);
+export const weeklySpanSchema = z
+  .strictObject({
+    weekday: ranged(1, 7, "(1 = Monday)").refine(Number.isInteger, { error: "must be a whole number" }),
+    ...span,
+  })
+  .refine(ordered, endsLater);
 /** A day that differs: `spans` replace the weekly pattern on that date; none = not at the bench. */
-export const exceptionSchema = z.strictObject({ date: dateSchema, spans: z.array(z.strictObject(span).refine(ordered, endsLater)).max(6) });
+export const exceptionSchema = z.strictObject({
+  date: dateSchema,
+  spans: z.array(z.strictObject(span).refine(ordered, endsLater)).max(6),
+});
 
 export const timeZoneSchema = z.string().refine(isTimeZone, { error: "must be a time zone such as Europe/London" });
 

@@ -1,7 +1,16 @@
-import { accessSync, constants, existsSync, mkdirSync, readdirSync, statSync, unlinkSync, writeFileSync } from "node:fs";
+import {
+  accessSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  statSync,
+  unlinkSync,
+  writeFileSync,
+} from "node:fs";
 import { join, resolve } from "node:path";
 import Database from "better-sqlite3";
-import { drizzle, type BetterSQLite3Database } from "drizzle-orm/better-sqlite3";
+import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import * as schema from "./schema";
 import { StorageTrouble, troubleFrom } from "./trouble";
@@ -18,7 +27,7 @@ interface Open {
 /** One connection a process; kept on globalThis because the framework may load this module more than once. */
 const holder = globalThis as unknown as { elmBenchStore?: Open };
 
-export const dataDir = (): string => resolve(process.env.ELM_BENCH_DATA ?? "data");
+export const dataDir = (): string => resolve(/*turbopackIgnore: true*/ process.env.ELM_BENCH_DATA ?? "data");
 const dbFile = (): string => join(dataDir(), "elm-bench.db");
 /** Says that a database has lived here: without it a missing file is a first run, with it a loss. */
 const markFile = (): string => join(dataDir(), "elm-bench.here");
@@ -69,7 +78,11 @@ function connect(): Open {
     const db = drizzle(raw, { schema });
     if (!fresh && migrationsPending(raw)) backUp(raw);
     migrate(db, { migrationsFolder: MIGRATIONS });
-    if (fresh) writeFileSync(markFile(), "An Elm Bench database lives in this folder. Delete this file only to start over without it.\n");
+    if (fresh)
+      writeFileSync(
+        markFile(),
+        "An Elm Bench database lives in this folder. Delete this file only to start over without it.\n",
+      );
     return { db, raw, file, inode: statSync(file).ino };
   } catch (error) {
     raw.close();

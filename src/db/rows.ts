@@ -1,10 +1,19 @@
+import {
+  type LogEntry,
+  layerSchema,
+  logEntrySchema,
+  parseProduct,
+  regionSchema,
+  type Shop,
+  shopSchema,
+} from "@/contracts";
 import type { Layer, Product, Region } from "@/core/model";
-import { layerSchema, logEntrySchema, parseProduct, regionSchema, shopSchema, type LogEntry, type Shop } from "@/contracts";
 import type { layers, log, products, regions, shop } from "./schema";
 
 /** Rows to core types. What comes out of the file is checked like anything else that crosses a boundary. */
 
-export const productFromRow = (row: typeof products.$inferSelect): Product => parseProduct({ ...(row.facts as object), id: row.id, name: row.name, role: row.role });
+export const productFromRow = (row: typeof products.$inferSelect): Product =>
+  parseProduct({ ...(row.facts as object), id: row.id, name: row.name, role: row.role });
 
 export function productToRow(p: Product): { id: string; name: string; role: string; facts: unknown } {
   const { id, name, role, ...facts } = p;
@@ -13,14 +22,27 @@ export function productToRow(p: Product): { id: string; name: string; role: stri
 
 export const regionFromRow = (row: typeof regions.$inferSelect): Region =>
   regionSchema.parse({
-    id: row.id, name: row.name, material: row.material, conditions: row.conditions, areaCm2: row.areaCm2, finish: row.finish,
-    detailUm: row.detailUm, ridgeUm: row.ridgeUm, exposure: row.exposure,
+    id: row.id,
+    name: row.name,
+    material: row.material,
+    conditions: row.conditions,
+    areaCm2: row.areaCm2,
+    finish: row.finish,
+    detailUm: row.detailUm,
+    ridgeUm: row.ridgeUm,
+    exposure: row.exposure,
   });
 
 export const layerFromRow = (row: typeof layers.$inferSelect): Layer =>
   layerSchema.parse({
-    id: row.id, productId: row.productId, coats: row.coats, heaviness: row.heaviness, wftUm: row.wftUm, gapMin: row.gapMin,
-    before: row.before, sandAfter: row.sandAfter,
+    id: row.id,
+    productId: row.productId,
+    coats: row.coats,
+    heaviness: row.heaviness,
+    wftUm: row.wftUm,
+    gapMin: row.gapMin,
+    before: row.before,
+    sandAfter: row.sandAfter,
   });
 
 export const shopFromRow = (row: typeof shop.$inferSelect): Shop => shopSchema.parse(row.settings);

@@ -2,13 +2,17 @@ import { sql } from "drizzle-orm";
 import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /** One row: settings of the shed. JSON columns are written and read through the contracts. */
-export const shop = sqliteTable("shop", {
-  id: integer("id").primaryKey(),
-  settings: text("settings", { mode: "json" }).notNull(),
-  airSetMs: integer("air_set_ms").notNull(),
-  currentModelId: text("current_model_id"),
-  rev: integer("rev").notNull().default(0),
-}, (t) => [check("one_shop", sql`${t.id} = 1`)]);
+export const shop = sqliteTable(
+  "shop",
+  {
+    id: integer("id").primaryKey(),
+    settings: text("settings", { mode: "json" }).notNull(),
+    airSetMs: integer("air_set_ms").notNull(),
+    currentModelId: text("current_model_id"),
+    rev: integer("rev").notNull().default(0),
+  },
+  (t) => [check("one_shop", sql`${t.id} = 1`)],
+);
 
 export const models = sqliteTable("models", {
   id: text("id").primaryKey(),
@@ -20,34 +24,46 @@ export const models = sqliteTable("models", {
   deletedMs: integer("deleted_ms"),
 });
 
-export const parts = sqliteTable("parts", {
-  id: text("id").primaryKey(),
-  modelId: text("model_id").notNull().references(() => models.id, { onDelete: "cascade" }),
-  name: text("name").notNull(),
-  count: integer("count").notNull(),
-  note: text("note").notNull(),
-  position: integer("position").notNull(),
-  rev: integer("rev").notNull().default(0),
-  deletedMs: integer("deleted_ms"),
-}, (t) => [index("parts_model").on(t.modelId)]);
+export const parts = sqliteTable(
+  "parts",
+  {
+    id: text("id").primaryKey(),
+    modelId: text("model_id")
+      .notNull()
+      .references(() => models.id, { onDelete: "cascade" }),
+    name: text("name").notNull(),
+    count: integer("count").notNull(),
+    note: text("note").notNull(),
+    position: integer("position").notNull(),
+    rev: integer("rev").notNull().default(0),
+    deletedMs: integer("deleted_ms"),
+  },
+  (t) => [index("parts_model").on(t.modelId)],
+);
 
-export const regions = sqliteTable("regions", {
-  id: text("id").primaryKey(),
-  partId: text("part_id").notNull().references(() => parts.id, { onDelete: "cascade" }),
-  name: text("name").notNull(),
-  material: text("material"),
-  conditions: text("conditions", { mode: "json" }).notNull(),
-  areaCm2: real("area_cm2"),
-  finish: text("finish").notNull(),
-  detailUm: real("detail_um"),
-  ridgeUm: real("ridge_um"),
-  exposure: text("exposure", { mode: "json" }).notNull(),
-  prep: text("prep", { mode: "json" }).notNull(),
-  stackRev: integer("stack_rev").notNull().default(0),
-  position: integer("position").notNull(),
-  rev: integer("rev").notNull().default(0),
-  deletedMs: integer("deleted_ms"),
-}, (t) => [index("regions_part").on(t.partId)]);
+export const regions = sqliteTable(
+  "regions",
+  {
+    id: text("id").primaryKey(),
+    partId: text("part_id")
+      .notNull()
+      .references(() => parts.id, { onDelete: "cascade" }),
+    name: text("name").notNull(),
+    material: text("material"),
+    conditions: text("conditions", { mode: "json" }).notNull(),
+    areaCm2: real("area_cm2"),
+    finish: text("finish").notNull(),
+    detailUm: real("detail_um"),
+    ridgeUm: real("ridge_um"),
+    exposure: text("exposure", { mode: "json" }).notNull(),
+    prep: text("prep", { mode: "json" }).notNull(),
+    stackRev: integer("stack_rev").notNull().default(0),
+    position: integer("position").notNull(),
+    rev: integer("rev").notNull().default(0),
+    deletedMs: integer("deleted_ms"),
+  },
+  (t) => [index("regions_part").on(t.partId)],
+);
 
 export const products = sqliteTable("products", {
   id: text("id").primaryKey(),
@@ -59,27 +75,43 @@ export const products = sqliteTable("products", {
   deletedMs: integer("deleted_ms"),
 });
 
-export const layers = sqliteTable("layers", {
-  id: text("id").primaryKey(),
-  regionId: text("region_id").notNull().references(() => regions.id, { onDelete: "cascade" }),
-  productId: text("product_id").notNull().references(() => products.id, { onDelete: "restrict" }),
-  position: integer("position").notNull(),
-  coats: integer("coats").notNull(),
-  heaviness: text("heaviness").notNull(),
-  wftUm: real("wft_um"),
-  gapMin: real("gap_min"),
-  before: text("before", { mode: "json" }).notNull(),
-  sandAfter: text("sand_after", { mode: "json" }),
-}, (t) => [index("layers_region").on(t.regionId), index("layers_product").on(t.productId)]);
+export const layers = sqliteTable(
+  "layers",
+  {
+    id: text("id").primaryKey(),
+    regionId: text("region_id")
+      .notNull()
+      .references(() => regions.id, { onDelete: "cascade" }),
+    productId: text("product_id")
+      .notNull()
+      .references(() => products.id, { onDelete: "restrict" }),
+    position: integer("position").notNull(),
+    coats: integer("coats").notNull(),
+    heaviness: text("heaviness").notNull(),
+    wftUm: real("wft_um"),
+    gapMin: real("gap_min"),
+    before: text("before", { mode: "json" }).notNull(),
+    sandAfter: text("sand_after", { mode: "json" }),
+  },
+  (t) => [index("layers_region").on(t.regionId), index("layers_product").on(t.productId)],
+);
 
-export const overrides = sqliteTable("overrides", {
-  regionId: text("region_id").notNull().references(() => regions.id, { onDelete: "cascade" }),
-  key: text("key").notNull(),
-  reason: text("reason").notNull(),
-}, (t) => [primaryKey({ columns: [t.regionId, t.key] })]);
+export const overrides = sqliteTable(
+  "overrides",
+  {
+    regionId: text("region_id")
+      .notNull()
+      .references(() => regions.id, { onDelete: "cascade" }),
+    key: text("key").notNull(),
+    reason: text("reason").notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.regionId, t.key] })],
+);
 
 export const plans = sqliteTable("plans", {
-  modelId: text("model_id").primaryKey().references(() => models.id, { onDelete: "cascade" }),
+  modelId: text("model_id")
+    .primaryKey()
+    .references(() => models.id, { onDelete: "cascade" }),
   answer: text("answer", { mode: "json" }).notNull(),
   /** fingerprint of everything the plan was made from */
   inputsHash: text("inputs_hash").notNull(),
@@ -89,13 +121,19 @@ export const plans = sqliteTable("plans", {
 });
 
 /** Append only. Regions may go; what was done to them stays. */
-export const log = sqliteTable("log", {
-  seq: integer("seq").primaryKey({ autoIncrement: true }),
-  id: text("id").notNull().unique(),
-  modelId: text("model_id").notNull().references(() => models.id, { onDelete: "cascade" }),
-  regionId: text("region_id").notNull(),
-  opId: text("op_id").notNull(),
-  kind: text("kind").notNull(),
-  atMs: integer("at_ms").notNull(),
-  entry: text("entry", { mode: "json" }).notNull(),
-}, (t) => [index("log_model").on(t.modelId, t.seq)]);
+export const log = sqliteTable(
+  "log",
+  {
+    seq: integer("seq").primaryKey({ autoIncrement: true }),
+    id: text("id").notNull().unique(),
+    modelId: text("model_id")
+      .notNull()
+      .references(() => models.id, { onDelete: "cascade" }),
+    regionId: text("region_id").notNull(),
+    opId: text("op_id").notNull(),
+    kind: text("kind").notNull(),
+    atMs: integer("at_ms").notNull(),
+    entry: text("entry", { mode: "json" }).notNull(),
+  },
+  (t) => [index("log_model").on(t.modelId, t.seq)],
+);

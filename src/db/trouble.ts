@@ -1,20 +1,36 @@
-export const TROUBLES = ["storage-missing", "storage-locked", "storage-read-only", "storage-damaged", "storage-full"] as const;
+export const TROUBLES = [
+  "storage-missing",
+  "storage-locked",
+  "storage-read-only",
+  "storage-damaged",
+  "storage-full",
+] as const;
 export type TroubleKind = (typeof TROUBLES)[number];
 
 /** The database cannot be used; the screens say which way and what to do. */
 export class StorageTrouble extends Error {
   override name = "StorageTrouble";
-  constructor(readonly kind: TroubleKind, readonly file: string) {
+  constructor(
+    readonly kind: TroubleKind,
+    readonly file: string,
+  ) {
     super(`${kind}: ${file}`);
   }
 }
 
 const BY_CODE: readonly (readonly [prefix: string, kind: TroubleKind])[] = [
-  ["SQLITE_BUSY", "storage-locked"], ["SQLITE_LOCKED", "storage-locked"],
-  ["SQLITE_READONLY", "storage-read-only"], ["SQLITE_PERM", "storage-read-only"], ["SQLITE_CANTOPEN", "storage-read-only"],
-  ["EACCES", "storage-read-only"], ["EROFS", "storage-read-only"], ["EPERM", "storage-read-only"],
-  ["SQLITE_CORRUPT", "storage-damaged"], ["SQLITE_NOTADB", "storage-damaged"],
-  ["SQLITE_FULL", "storage-full"], ["ENOSPC", "storage-full"],
+  ["SQLITE_BUSY", "storage-locked"],
+  ["SQLITE_LOCKED", "storage-locked"],
+  ["SQLITE_READONLY", "storage-read-only"],
+  ["SQLITE_PERM", "storage-read-only"],
+  ["SQLITE_CANTOPEN", "storage-read-only"],
+  ["EACCES", "storage-read-only"],
+  ["EROFS", "storage-read-only"],
+  ["EPERM", "storage-read-only"],
+  ["SQLITE_CORRUPT", "storage-damaged"],
+  ["SQLITE_NOTADB", "storage-damaged"],
+  ["SQLITE_FULL", "storage-full"],
+  ["ENOSPC", "storage-full"],
 ];
 
 /** What an error of the driver means to the user; anything else is passed on as it is. */

@@ -1,7 +1,7 @@
+import { done, doneSchema, failed, invalid, type LogEntry, notYetSchema, type Outcome } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import { benchNow, judgeStack, verdictKey, type BenchTile, type Operation } from "@/core/plan";
-import { done, doneSchema, failed, invalid, notYetSchema, type LogEntry, type Outcome } from "@/contracts";
-import { appendLog, readLog, readPlan, regionHome, type Db } from "@/db";
+import { type BenchTile, benchNow, judgeStack, type Operation, verdictKey } from "@/core/plan";
+import { appendLog, type Db, readLog, readPlan, regionHome } from "@/db";
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
@@ -25,19 +25,35 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
   const atMs = nowMs();
   const { input, sources } = planInput(db, home.modelId, atMs);
   const tile = benchNow(input).find((t) => t.regionId === regionId);
-  if (!tile?.op || tile.op.id !== opId) return failed("conflict", "The bench has moved on: that step is not the next one any more. Look again.");
+  if (!tile?.op || tile.op.id !== opId)
+    return failed("conflict", "The bench has moved on: that step is not the next one any more. Look again.");
   const op = tile.op;
   const product = op.productId === null ? null : input.productOf(op.productId).name;
   const title = titleOf(op, { part: home.partName, region: home.regionName, product });
   const air = airReading(sources.shop, atMs / MS_PER_MIN);
   const node = sources.tree.flatMap((p) => p.regions).find((r) => r.region.id === regionId)!;
   const layerIndex = node.stack.layers.findIndex((l) => l.id === op.layerId);
-  const carried = node.overrides.filter((o) => /@[a-z]+(\d+)$/.exec(o.key)?.[1] === String(Math.max(0, layerIndex))).map((o) => o.reason);
+  const carried = node.overrides
+    .filter((o) => /@[a-z]+(\d+)$/.exec(o.key)?.[1] === String(Math.max(0, layerIndex)))
+    .map((o) => o.reason);
   return {
-    modelId: home.modelId, tile, op,
+    modelId: home.modelId,
+    tile,
+    op,
     entry: (kind, more = {}) => ({
-      id: newId("l"), regionId, opId, kind, at: new Date(atMs).toISOString(), title, coats: null, wftUm: null, sign: null,
-      override: carried.length > 0 ? carried.join(" · ") : null, air: { tempC: round1(air.tempC), rhPct: round1(air.rhPct), source: "typical" }, note: "", ...more,
+      id: newId("l"),
+      regionId,
+      opId,
+      kind,
+      at: new Date(atMs).toISOString(),
+      title,
+      coats: null,
+      wftUm: null,
+      sign: null,
+      override: carried.length > 0 ? carried.join(" · ") : null,
+      air: { tempC: round1(air.tempC), rhPct: round1(air.rhPct), source: "typical" },
+      note: "",
+      ...more,
     }),
   };
 }
@@ -57,9 +73,18 @@ function unansweredStop(db: Db, modelId: string, regionId: string): boolean {
   const { input, sources } = planInput(db, modelId, nowMs());
   const node = sources.tree.flatMap((p) => p.regions).find((r) => r.region.id === regionId);
   if (!node) return false;
-  const answer = judgeStack({ region: node.region, stack: node.stack, productOf: input.productOf, protection: shopState(db).shop.protection, air: null });
+  const answer = judgeStack({
+    region: node.region,
+    stack: node.stack,
+    productOf: input.productOf,
+    protection: shopState(db).shop.protection,
+    air: null,
+  });
   const keys = new Set(node.overrides.map((o) => o.key));
-  return answer.outcome === "judged" && answer.verdicts.some((v) => v.verdict === "stop" && (v.kind === "safety" || !keys.has(verdictKey(v))));
+  return (
+    answer.outcome === "judged" &&
+    answer.verdicts.some((v) => v.verdict === "stop" && (v.kind === "safety" || !keys.has(verdictKey(v))))
+  );
 }
 
 export function startOp(regionId: string, opId: string, titleOf: TitleOf): Outcome<LogEntry> {
@@ -67,7 +92,8 @@ export function startOp(regionId: string, opId: string, titleOf: TitleOf): Outco
     const at = atBench(db, opId, titleOf, regionId);
     if (isFailure(at)) return at;
     if (at.tile.zone === "in-hand") return failed("conflict", "That step is in hand already.");
-    if (unansweredStop(db, at.modelId, regionId)) return failed("refused", "This stack has a stop that nobody has answered for. Look at it under Stacks first.");
+    if (unansweredStop(db, at.modelId, regionId))
+      return failed("refused", "This stack has a stop that nobody has answered for. Look at it under Stacks first.");
     return record(db, at.modelId, at.entry("started"));
   });
 }
@@ -82,12 +108,20 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
     if (at.tile.zone !== "in-hand") return failed("conflict", "That step has not been started.");
     if (coats !== null && at.op.kind === "coat" && coats > at.op.of - at.op.coat + 1) {
       const left = at.op.of - at.op.coat + 1;
-      return failed("invalid", `coats: this layer has ${left} left to do. Raise its coats under Stacks if you put on more.`, [{ path: "coats", message: `at most ${left} left in this layer` }]);
+      return failed(
+        "invalid",
+        `coats: this layer has ${left} left to do. Raise its coats under Stacks if you put on more.`,
+        [{ path: "coats", message: `at most ${left} left in this layer` }],
+      );
     }
     const typical = at.entry("done");
     const endMs = Math.max(nowMs() - minutesAgo * MS_PER_MIN, (at.tile.startedMin ?? 0) * MS_PER_MIN);
     const read = tempC !== null || rhPct !== null;
-    const air = { tempC: tempC ?? typical.air.tempC, rhPct: rhPct ?? typical.air.rhPct, source: read ? ("read" as const) : ("typical" as const) };
+    const air = {
+      tempC: tempC ?? typical.air.tempC,
+      rhPct: rhPct ?? typical.air.rhPct,
+      source: read ? ("read" as const) : ("typical" as const),
+    };
     const film = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : {};
     return record(db, at.modelId, { ...typical, at: new Date(endMs).toISOString(), ...film, air, note });
   });
@@ -113,7 +147,11 @@ export function takeBack(regionId: string, opId: string): Outcome<null> {
     for (const e of readLog(db, home.modelId)) {
       if (e.regionId !== regionId) continue;
       if (e.kind === "started" || e.kind === "done") standing.push(e);
-      if (e.kind === "taken-back") standing.splice(standing.findLastIndex((x) => x.opId === e.opId), 1);
+      if (e.kind === "taken-back")
+        standing.splice(
+          standing.findLastIndex((x) => x.opId === e.opId),
+          1,
+        );
     }
     const last = standing.at(-1);
     if (last?.opId !== opId) return failed("conflict", "Only the last thing done to a part can be taken back.");

@@ -1,10 +1,38 @@
-import { canonicalJson, done, documentSchema, DOCUMENT_FORMAT, failed, invalid, type ModelDocument, type Outcome } from "@/contracts";
-import type { PlanAnswer } from "@/core/plan";
-import type { Product } from "@/core/model";
-import { MS_PER_MIN } from "@/core/base";
 import {
-  allProducts, anyIdTaken, appendLog, dropModel, insertModel, insertPart, insertProduct, insertRegion, listModels, logIdTaken, modelHead,
-  modelTree, readLog, readPlan, replaceStack, setCurrentModel, setOverride, setProductDeleted, writePlan, writeShop, type Db,
+  canonicalJson,
+  DOCUMENT_FORMAT,
+  documentSchema,
+  done,
+  failed,
+  invalid,
+  type ModelDocument,
+  type Outcome,
+} from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
+import type { Product } from "@/core/model";
+import type { PlanAnswer } from "@/core/plan";
+import {
+  allProducts,
+  anyIdTaken,
+  appendLog,
+  type Db,
+  dropModel,
+  insertModel,
+  insertPart,
+  insertProduct,
+  insertRegion,
+  listModels,
+  logIdTaken,
+  modelHead,
+  modelTree,
+  readLog,
+  readPlan,
+  replaceStack,
+  setCurrentModel,
+  setOverride,
+  setProductDeleted,
+  writePlan,
+  writeShop,
 } from "@/db";
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
@@ -23,7 +51,10 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
     format: DOCUMENT_FORMAT,
     model: { id: head.id, name: head.name, scale: head.scale, note: head.note },
     parts: tree.map((p) => ({
-      id: p.id, name: p.name, count: p.count, note: p.note,
+      id: p.id,
+      name: p.name,
+      count: p.count,
+      note: p.note,
       regions: p.regions.map((r) => ({ ...r.region, stack: r.stack, overrides: [...r.overrides] })),
     })),
     products: [...allProducts(db).values()].filter((p) => used.has(p.id)),
@@ -45,14 +76,19 @@ interface ImportedPlan {
 function timetableOf(answer: PlanAnswer | ImportedPlan, plannedMs: number): Timetable | null {
   if (answer.outcome === "imported") return answer.timetable;
   if (answer.outcome !== "planned") return null;
-  return { plannedAt: new Date(plannedMs).toISOString(), steps: answer.ops.map((o) => ({ opId: o.id, start: iso(o.startMin), end: iso(o.endMin) })) };
+  return {
+    plannedAt: new Date(plannedMs).toISOString(),
+    steps: answer.ops.map((o) => ({ opId: o.id, start: iso(o.startMin), end: iso(o.endMin) })),
+  };
 }
 
 /** The whole model as one canonical document: the same model always gives the same bytes. */
 export const exportDocument = (modelId: string): Outcome<string> =>
   reading((db) => {
     const doc = documentOf(db, modelId);
-    return doc ? done(canonicalJson({ ...doc, products: [...doc.products].sort((a, b) => (a.id < b.id ? -1 : 1)) })) : notFound("The model");
+    return doc
+      ? done(canonicalJson({ ...doc, products: [...doc.products].sort((a, b) => (a.id < b.id ? -1 : 1)) }))
+      : notFound("The model");
   });
 
 export interface ImportOptions {
@@ -72,11 +108,20 @@ const MAX_FORMAT_TOLD = 40;
 /** Refuses what is not ours, is newer, or is broken, with the path of the fault. */
 export function readDocument(input: unknown): Outcome<ModelDocument> {
   const format = typeof input === "object" && input !== null ? (input as { format?: unknown }).format : undefined;
-  if (typeof format !== "string") return failed("invalid", "format is missing: this is not an Elm Bench document.", [{ path: "format", message: "is missing" }]);
+  if (typeof format !== "string")
+    return failed("invalid", "format is missing: this is not an Elm Bench document.", [
+      { path: "format", message: "is missing" },
+    ]);
   if (format !== DOCUMENT_FORMAT) {
     const newer = /^elm-bench\/([0-9]+)$/.test(format);
     const told = format.slice(0, MAX_FORMAT_TOLD);
-    return failed(newer ? "newer-format" : "invalid", newer ? `format: the document is ${told}, this application reads ${DOCUMENT_FORMAT}. Update the application first.` : `format: ${told} is not an Elm Bench document.`, [{ path: "format", message: `is ${told}, not ${DOCUMENT_FORMAT}` }]);
+    return failed(
+      newer ? "newer-format" : "invalid",
+      newer
+        ? `format: the document is ${told}, this application reads ${DOCUMENT_FORMAT}. Update the application first.`
+        : `format: ${told} is not an Elm Bench document.`,
+      [{ path: "format", message: `is ${told}, not ${DOCUMENT_FORMAT}` }],
+    );
   }
   const parsed = documentSchema.safeParse(input);
   return parsed.success ? done(parsed.data) : invalid(parsed.error);
@@ -88,7 +133,9 @@ export function importText(text: string, options: ImportOptions): Outcome<Import
   try {
     value = JSON.parse(text);
   } catch (error) {
-    return failed("invalid", `The file is not JSON: ${(error as Error).message}`, [{ path: "", message: "is not JSON" }]);
+    return failed("invalid", `The file is not JSON: ${(error as Error).message}`, [
+      { path: "", message: "is not JSON" },
+    ]);
   }
   return importDocument(value, options);
 }
@@ -99,7 +146,11 @@ export function importDocument(input: unknown, options: ImportOptions): Outcome<
   if (!read.ok) return read;
   return writing((db) => {
     const exists = modelHead(db, read.value.model.id) !== null;
-    if (exists && options.onExisting === "refuse") return failed("conflict", `The model ${read.value.model.name} is here already. Replace it, or bring this one in as a copy.`);
+    if (exists && options.onExisting === "refuse")
+      return failed(
+        "conflict",
+        `The model ${read.value.model.name} is here already. Replace it, or bring this one in as a copy.`,
+      );
     const clash = exists && options.onExisting === "replace" ? null : foreignClash(db, read.value);
     const doc = (exists && options.onExisting === "copy") || clash ? withFreshIds(read.value) : read.value;
     // also clears a deleted model of the same id out of the way
@@ -135,21 +186,37 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
     return next;
   };
   const parts = doc.parts.map((p) => ({
-    ...p, id: fresh(p.id, "p"),
-    regions: p.regions.map((r) => ({ ...r, id: fresh(r.id, "r"), stack: { ...r.stack, layers: r.stack.layers.map((l) => ({ ...l, id: fresh(l.id, "y") })) } })),
+    ...p,
+    id: fresh(p.id, "p"),
+    regions: p.regions.map((r) => ({
+      ...r,
+      id: fresh(r.id, "r"),
+      stack: { ...r.stack, layers: r.stack.layers.map((l) => ({ ...l, id: fresh(l.id, "y") })) },
+    })),
   }));
   const opId = (id: string): string => {
     const [head = "", ...rest] = id.split(":");
     return [renamed.get(head) ?? head, ...rest].join(":");
   };
   return {
-    ...doc, parts, model: { ...doc.model, id: newId("m") }, plan: null,
-    log: doc.log.map((e) => ({ ...e, id: newId("l"), regionId: renamed.get(e.regionId) ?? e.regionId, opId: opId(e.opId) })),
+    ...doc,
+    parts,
+    model: { ...doc.model, id: newId("m") },
+    plan: null,
+    log: doc.log.map((e) => ({
+      ...e,
+      id: newId("l"),
+      regionId: renamed.get(e.regionId) ?? e.regionId,
+      opId: opId(e.opId),
+    })),
   };
 }
 
 /** Products the shelf has already stay as they are; one that differs comes in beside its namesake. */
-function bringProducts(db: Db, list: readonly Product[]): { idOf: (id: string) => string; report: ImportReport["products"] } {
+function bringProducts(
+  db: Db,
+  list: readonly Product[],
+): { idOf: (id: string) => string; report: ImportReport["products"] } {
   const shelf = allProducts(db);
   const renamed = new Map<string, string>();
   const beside: string[] = [];
@@ -179,14 +246,22 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
     insertPart(db, doc.model.id, p);
     for (const { stack, overrides, ...region } of p.regions) {
       insertRegion(db, p.id, region, stack.prep);
-      replaceStack(db, region.id, 0, { prep: stack.prep, layers: stack.layers.map((l) => ({ ...l, productId: productId(l.productId) })) });
+      replaceStack(db, region.id, 0, {
+        prep: stack.prep,
+        layers: stack.layers.map((l) => ({ ...l, productId: productId(l.productId) })),
+      });
       for (const o of overrides) setOverride(db, region.id, o.key, o.reason);
     }
   }
   for (const e of doc.log) appendLog(db, doc.model.id, e);
   if (!doc.plan) return;
   const answer: ImportedPlan = { outcome: "imported", timetable: doc.plan };
-  writePlan(db, doc.model.id, { answer, inputsHash: IMPORTED_PLAN, plannedMs: Date.parse(doc.plan.plannedAt), beforeDoneMin: null });
+  writePlan(db, doc.model.id, {
+    answer,
+    inputsHash: IMPORTED_PLAN,
+    plannedMs: Date.parse(doc.plan.plannedAt),
+    beforeDoneMin: null,
+  });
 }
 
 /** Never equal to a fingerprint of inputs, so such a plan is never taken for one made here. */

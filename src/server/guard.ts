@@ -1,9 +1,10 @@
 import { failed, type Outcome } from "@/contracts";
-import { openDb, StorageTrouble, transact, type Db, type TroubleKind } from "@/db";
+import { type Db, openDb, StorageTrouble, type TroubleKind, transact } from "@/db";
 
 /** What each trouble means and what to do about it, for the API's `detail`; the screens have their own words. */
 const DETAIL: Readonly<Record<TroubleKind, string>> = {
-  "storage-missing": "The database file is gone. Put it back from a backup, or remove elm-bench.here beside it to start over. Nothing was saved.",
+  "storage-missing":
+    "The database file is gone. Put it back from a backup, or remove elm-bench.here beside it to start over. Nothing was saved.",
   "storage-locked": "Another program holds the database. Close it and try again. Nothing was saved.",
   "storage-read-only": "The database cannot be written. Check the permissions of the data folder. Nothing was saved.",
   "storage-damaged": "The database file is damaged. Restore a backup. Nothing was saved.",
@@ -46,5 +47,8 @@ export function reading<T>(work: (db: Db) => Outcome<T>): Outcome<T> {
 }
 
 export const conflict = (what: string): Outcome<never> =>
-  failed("conflict", `${what} was changed elsewhere since you opened it. Yours was not saved; look at the other version first.`);
+  failed(
+    "conflict",
+    `${what} was changed elsewhere since you opened it. Yours was not saved; look at the other version first.`,
+  );
 export const notFound = (what: string): Outcome<never> => failed("not-found", `${what} is not here (any more).`);

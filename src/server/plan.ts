@@ -1,8 +1,8 @@
 import { createHash } from "node:crypto";
-import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
-import { benchNow, planModel, type BenchTile, type OpRecord, type PlanAnswer, type PlanInput } from "@/core/plan";
 import { done, type LogEntry, type Outcome, type Shop } from "@/contracts";
-import { allProducts, modelHead, modelTree, readLog, readPlan, writePlan, type Db, type PartNode } from "@/db";
+import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
+import { type BenchTile, benchNow, type OpRecord, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
+import { allProducts, type Db, modelHead, modelTree, type PartNode, readLog, readPlan, writePlan } from "@/db";
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
 import { benchSessions, climateOfShop, ensureShop, shopState } from "./shop";
@@ -28,7 +28,13 @@ export function recordsOf(log: readonly LogEntry[]): { records: readonly OpRecor
     }
     if (e.kind === "done") {
       before.set(e.opId, known);
-      records.set(e.opId, { opId: e.opId, startMin: Math.min(known?.startMin ?? atMin, atMin), endMin: atMin, coats: e.coats, wftUm: e.wftUm });
+      records.set(e.opId, {
+        opId: e.opId,
+        startMin: Math.min(known?.startMin ?? atMin, atMin),
+        endMin: atMin,
+        coats: e.coats,
+        wftUm: e.wftUm,
+      });
     }
     if (e.kind === "taken-back") {
       const prior = before.get(e.opId);
@@ -46,7 +52,11 @@ export interface PlanSources {
   readonly log: readonly LogEntry[];
 }
 
-export function planInput(db: Db, modelId: string, atMs: number): { input: PlanInput; hash: string; sources: PlanSources } {
+export function planInput(
+  db: Db,
+  modelId: string,
+  atMs: number,
+): { input: PlanInput; hash: string; sources: PlanSources } {
   const sources: PlanSources = { tree: modelTree(db, modelId), shop: shopState(db).shop, log: readLog(db, modelId) };
   const products = allProducts(db);
   return { input: inputFrom(sources, lookup(products), atMs), hash: hashOf(sources, products), sources };
@@ -79,7 +89,13 @@ function hashOf(sources: PlanSources, products: ReadonlyMap<string, unknown>): s
   const used = new Set(sources.tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
   const facts = [...used].sort().map((id) => products.get(id));
   const regions = sources.tree.map((p) => [p.name, p.regions.map((r) => [r.region, r.stack, r.overrides])]);
-  return PLAN_SHAPE + createHash("sha256").update(JSON.stringify([regions, sources.shop, sources.log.map((e) => e.id), facts])).digest("hex").slice(0, 32);
+  return (
+    PLAN_SHAPE +
+    createHash("sha256")
+      .update(JSON.stringify([regions, sources.shop, sources.log.map((e) => e.id), facts]))
+      .digest("hex")
+      .slice(0, 32)
+  );
 }
 
 export interface PlanView {
@@ -95,7 +111,12 @@ export const getPlan = (modelId: string): Outcome<PlanView | null> =>
     const stored = readPlan(db, modelId);
     if (!stored?.inputsHash.startsWith(PLAN_SHAPE)) return done(null);
     const { hash } = planInput(db, modelId, nowMs());
-    return done({ answer: stored.answer as PlanAnswer, plannedMs: stored.plannedMs, fresh: stored.inputsHash === hash, beforeDoneMin: stored.beforeDoneMin });
+    return done({
+      answer: stored.answer as PlanAnswer,
+      plannedMs: stored.plannedMs,
+      fresh: stored.inputsHash === hash,
+      beforeDoneMin: stored.beforeDoneMin,
+    });
   });
 
 /** Plans the model as it stands and keeps the answer, whatever it is. */

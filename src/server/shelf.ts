@@ -1,6 +1,6 @@
+import { done, failed, invalid, type Outcome, productSchema } from "@/contracts";
 import type { Product } from "@/core/model";
-import { done, failed, invalid, productSchema, type Outcome } from "@/contracts";
-import { insertProduct, listShelf, productRev, setProductDeleted, updateProduct, type ShelfItem } from "@/db";
+import { insertProduct, listShelf, productRev, type ShelfItem, setProductDeleted, updateProduct } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
@@ -32,7 +32,11 @@ export function deleteProduct(id: string): Outcome<null> {
   return writing((db) => {
     const item = listShelf(db).find((i) => i.product.id === id);
     if (!item) return notFound("The product");
-    if (item.usedIn > 0) return failed("in-use", `${item.product.name} is a layer in ${item.usedIn} stack${item.usedIn === 1 ? "" : "s"}. Take it out there first.`);
+    if (item.usedIn > 0)
+      return failed(
+        "in-use",
+        `${item.product.name} is a layer in ${item.usedIn} stack${item.usedIn === 1 ? "" : "s"}. Take it out there first.`,
+      );
     setProductDeleted(db, id, nowMs());
     return done(null);
   });

@@ -1,10 +1,10 @@
 import { TZDate } from "@date-fns/tz";
+import { done, invalid, type Outcome, type Shop, shopEditSchema } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
+import { airAt, type Climate, typicalClimate } from "@/core/film";
 import type { BenchSession } from "@/core/model";
-import { airAt, typicalClimate, type Climate } from "@/core/film";
 import { dewMarginC, saturationHPa } from "@/core/numbers";
-import { done, invalid, shopEditSchema, type Outcome, type Shop } from "@/contracts";
-import { insertShop, readShop, setCurrentModel, writeShop, type Db, type ShopState } from "@/db";
+import { type Db, insertShop, readShop, type ShopState, setCurrentModel, writeShop } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, reading, writing } from "./guard";
 
@@ -52,7 +52,10 @@ export function chooseModel(modelId: string): Outcome<null> {
   });
 }
 
-const offsetMin = (timeZone: string) => (atMin: number): number => -new TZDate(atMin * MS_PER_MIN, timeZone).getTimezoneOffset();
+const offsetMin =
+  (timeZone: string) =>
+  (atMin: number): number =>
+    -new TZDate(atMin * MS_PER_MIN, timeZone).getTimezoneOffset();
 
 /** Wall-clock "HH:mm" on a local date, as absolute minutes; 24:00 is the next midnight. */
 function localMin(timeZone: string, date: string, clock: string): number {
@@ -79,8 +82,10 @@ export function benchSessions(shop: Shop, fromMin: number, toMin: number): reado
   for (let t = fromMin - MIN_PER_DAY; t <= toMin + MIN_PER_DAY; t += MIN_PER_DAY) {
     const date = localDate(shop.timeZone, t * MS_PER_MIN);
     const weekday = ((new TZDate(t * MS_PER_MIN, shop.timeZone).getDay() + 6) % 7) + 1;
-    const day = shop.exceptions.find((e) => e.date === date)?.spans ?? shop.pattern.filter((p) => p.weekday === weekday);
-    for (const s of day) spans.push({ startMin: localMin(shop.timeZone, date, s.from), endMin: localMin(shop.timeZone, date, s.to) });
+    const day =
+      shop.exceptions.find((e) => e.date === date)?.spans ?? shop.pattern.filter((p) => p.weekday === weekday);
+    for (const s of day)
+      spans.push({ startMin: localMin(shop.timeZone, date, s.from), endMin: localMin(shop.timeZone, date, s.to) });
   }
   return joined(spans.filter((s) => s.endMin > fromMin && s.startMin < toMin));
 }

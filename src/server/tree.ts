@@ -1,8 +1,33 @@
+import { z } from "zod";
+import {
+  done,
+  failed,
+  invalid,
+  modelEditSchema,
+  modelFields,
+  type Outcome,
+  partEditSchema,
+  partFields,
+  regionEditSchema,
+  regionFields,
+} from "@/contracts";
 import type { Region } from "@/core/model";
 import { materialFacts } from "@/core/reference";
-import { invalid, modelEditSchema, modelFields, partEditSchema, partFields, regionEditSchema, regionFields, done, failed, type Outcome } from "@/contracts";
-import { insertModel, insertPart, insertRegion, listModels, modelHead, modelTree, nodeRev, setCurrentModel, setDeleted, updateNode, type ModelHead, type NodeKind, type PartNode } from "@/db";
-import { z } from "zod";
+import {
+  insertModel,
+  insertPart,
+  insertRegion,
+  listModels,
+  type ModelHead,
+  modelHead,
+  modelTree,
+  type NodeKind,
+  nodeRev,
+  type PartNode,
+  setCurrentModel,
+  setDeleted,
+  updateNode,
+} from "@/db";
 import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
@@ -36,7 +61,17 @@ export function addModel(input: unknown): Outcome<{ id: string }> {
   });
 }
 
-const freshRegion = (id: string, name: string): Region => ({ id, name, material: null, conditions: [], areaCm2: null, finish: "seen", detailUm: null, ridgeUm: null, exposure: ["shelf"] });
+const freshRegion = (id: string, name: string): Region => ({
+  id,
+  name,
+  material: null,
+  conditions: [],
+  areaCm2: null,
+  finish: "seen",
+  detailUm: null,
+  ridgeUm: null,
+  exposure: ["shelf"],
+});
 
 /** A new part comes with one region, so that there is something to fill in. */
 export function addPart(modelId: string, input: unknown): Outcome<{ id: string; regionId: string }> {

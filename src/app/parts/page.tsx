@@ -13,7 +13,14 @@ export default async function PartsPage({ searchParams }: { searchParams: Promis
     (model, parts) => (
       <main className="grid gap-4 p-4">
         <ModelBar key={model.id} model={model} addPart={add === "part"} />
-        {parts.length > 0 ? <PartsTable parts={parts} /> : <p className="rounded-box bg-base-200 p-6 text-lg">No parts yet. Name the first one above: it comes with one region, “All over”, whose material you choose next.</p>}
+        {parts.length > 0 ? (
+          <PartsTable parts={parts} />
+        ) : (
+          <p className="rounded-box bg-base-200 p-6 text-lg">
+            No parts yet. Name the first one above: it comes with one region, “All over”, whose material you choose
+            next.
+          </p>
+        )}
       </main>
     ),
   );

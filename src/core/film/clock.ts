@@ -1,6 +1,6 @@
 import type { Climate } from "./climate";
 import { airAt } from "./climate";
-import { rateIn, type RateLaw } from "./rates";
+import { type RateLaw, rateIn } from "./rates";
 
 /** "If a wait of this many reference minutes starts at t, when is it over?" */
 export interface WaitClock {
@@ -102,7 +102,10 @@ export function steppingClock(climate: Climate, fromMin: number, toMin: number):
 }
 
 /** Reference minutes that `labelMin` minutes in the label's own air are worth, by law. */
-export function labelToRefMin(law: RateLaw, labelMin: number, labelAir: { tempC: number; rhPct: number; airflowMS: number }): number {
+export function labelToRefMin(
+  law: RateLaw,
+  labelMin: number,
+  labelAir: { tempC: number; rhPct: number; airflowMS: number },
+): number {
   return labelMin * rateIn(law, labelAir);
 }
-

@@ -30,7 +30,13 @@ export function gateReason(product: Product, climate: Climate, atMin: number, de
 const STEP_MIN = 15;
 
 /** The spans in [fromMin, toMin] in which this product may be laid, judged every quarter of an hour. */
-export function gateSpans(product: Product, climate: Climate, dewPointC: DewPoint, fromMin: number, toMin: number): readonly GateSpan[] {
+export function gateSpans(
+  product: Product,
+  climate: Climate,
+  dewPointC: DewPoint,
+  fromMin: number,
+  toMin: number,
+): readonly GateSpan[] {
   const spans: GateSpan[] = [];
   let openedMin: number | null = null;
   for (let t = fromMin; t < toMin; t += STEP_MIN) {

@@ -3,4 +3,4 @@ export * from "./climate";
 export { prefixClock, steppingClock, type WaitClock } from "./clock";
 export * from "./gate";
 export * from "./milestone";
-export { arrhenius, rateIn, REFERENCE_AIR, type RateLaw } from "./rates";
+export { arrhenius, type RateLaw, REFERENCE_AIR, rateIn } from "./rates";

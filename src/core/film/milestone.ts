@@ -18,7 +18,14 @@ export type MilestoneAnswer =
 const labelAir = (p: Product) => ({ tempC: p.label.tempC, rhPct: p.label.rhPct, airflowMS: STILL_AIR_M_S });
 
 /** Milestones that must not come before others, whatever the formula says of a very thin coat. */
-const NOT_BEFORE: Partial<Record<Milestone, Milestone>> = { touch: "flash", handle: "touch", sandable: "touch", "tape-safe": "sandable", polishable: "sandable", cured: "sandable" };
+const NOT_BEFORE: Partial<Record<Milestone, Milestone>> = {
+  touch: "flash",
+  handle: "touch",
+  sandable: "touch",
+  "tape-safe": "sandable",
+  polishable: "sandable",
+  cured: "sandable",
+};
 
 /** What lies wet on a face, in units of labels: each coat by the film its own label speaks of. */
 export interface FilmLoad {
@@ -55,7 +62,13 @@ function scaledLabelMin(product: Product, milestone: Milestone, load: FilmLoad):
 }
 
 /** @returns absolute minute, or null beyond the clock's horizon */
-function reachWithLoad(top: AppliedCoat, milestone: Milestone, load: FilmLoad, clock: WaitClock, factor: number): number | null {
+function reachWithLoad(
+  top: AppliedCoat,
+  milestone: Milestone,
+  load: FilmLoad,
+  clock: WaitClock,
+  factor: number,
+): number | null {
   const { law } = scalingOf(mechanismOf(top.product.family), milestone);
   const refMin = labelToRefMin(law, scaledLabelMin(top.product, milestone, load), labelAir(top.product));
   const own = clock.reach(law, top.endMin, refMin * factor);
@@ -71,7 +84,12 @@ function reachWithLoad(top: AppliedCoat, milestone: Milestone, load: FilmLoad, c
  * Estimate: exponents and activation energies are those of reference/families; the label anchors the rest.
  * @param coats oldest first, at least one; @param factor waits multiplied by this (1 = even odds)
  */
-export function milestoneAfter(coats: readonly AppliedCoat[], milestone: Milestone, clock: WaitClock, factor = 1): MilestoneAnswer {
+export function milestoneAfter(
+  coats: readonly AppliedCoat[],
+  milestone: Milestone,
+  clock: WaitClock,
+  factor = 1,
+): MilestoneAnswer {
   const top = coats.at(-1);
   assert(top, "milestoneAfter needs at least one coat");
   const atMin = reachWithLoad(top, milestone, loadSinceSandable(coats, clock), clock, factor);
@@ -80,11 +98,20 @@ export function milestoneAfter(coats: readonly AppliedCoat[], milestone: Milesto
 }
 
 /** How far along a wait is at a moment, as a fraction of its even-odds length: 1 = reached, 0 = just begun. */
-export function progressAt(coats: readonly AppliedCoat[], milestone: Milestone, clock: WaitClock, atMin: number): number {
+export function progressAt(
+  coats: readonly AppliedCoat[],
+  milestone: Milestone,
+  clock: WaitClock,
+  atMin: number,
+): number {
   const top = coats.at(-1);
   assert(top, "progressAt needs at least one coat");
   const { law } = scalingOf(mechanismOf(top.product.family), milestone);
-  const refMin = labelToRefMin(law, scaledLabelMin(top.product, milestone, loadSinceSandable(coats, clock)), labelAir(top.product));
+  const refMin = labelToRefMin(
+    law,
+    scaledLabelMin(top.product, milestone, loadSinceSandable(coats, clock)),
+    labelAir(top.product),
+  );
   return clock.elapsedRef(law, top.endMin, atMin) / refMin;
 }
 
@@ -100,7 +127,12 @@ export interface WindowSpan {
  * thickness, so a window is only ever told too short. A window whose opening lies beyond the horizon is left out.
  * @param openFactor waits to openings multiplied by this; @param shutFactor waits to shuttings (≤ 1 is cautious)
  */
-export function recoatWindows(coats: readonly AppliedCoat[], clock: WaitClock, openFactor = 1, shutFactor = 1): readonly WindowSpan[] {
+export function recoatWindows(
+  coats: readonly AppliedCoat[],
+  clock: WaitClock,
+  openFactor = 1,
+  shutFactor = 1,
+): readonly WindowSpan[] {
   const top = coats.at(-1);
   assert(top, "recoatWindows needs at least one coat");
   const { product } = top;
@@ -111,7 +143,8 @@ export function recoatWindows(coats: readonly AppliedCoat[], clock: WaitClock, o
   const edge = (labelMin: number, factor: number) =>
     clock.reach(law, top.endMin, labelToRefMin(law, labelMin, labelAir(product)) * factor);
   const spans: WindowSpan[] = [];
-  const windows = product.label.recoat.length > 0 ? product.label.recoat : [[labelTimes(product).recoat.min, null] as const];
+  const windows =
+    product.label.recoat.length > 0 ? product.label.recoat : [[labelTimes(product).recoat.min, null] as const];
   windows.forEach(([opens, shuts], i) => {
     const openMin = i === 0 ? reachWithLoad(top, "recoat", load, clock, openFactor) : edge(opens, openFactor * thick);
     if (openMin === null) return;

@@ -1,20 +1,36 @@
 import { GAS_CONSTANT_J_PER_MOL_K, kelvinFromC, unreachable } from "../base";
 import type { AirPoint, Milestone } from "../model";
 import {
-  DIFFUSION_J_PER_MOL, EVAPORATION_J_PER_MOL, REACTION_J_PER_MOL, RH_CEILING_PCT, STILL_AIR_M_S,
+  DIFFUSION_J_PER_MOL,
   type DryingMechanism,
+  EVAPORATION_J_PER_MOL,
+  REACTION_J_PER_MOL,
+  RH_CEILING_PCT,
+  STILL_AIR_M_S,
 } from "../reference";
 
 /** What limits a wait; each law is a rate of air alone, 1.0 at 20 °C, 50 % RH, still air. */
 export const RATE_LAWS = [
-  "evaporation-solvent", "evaporation-water", "diffusion-solvent", "diffusion-water",
-  "reaction", "oxidation", "hardening", "hardening-water", "light", "part-dry",
+  "evaporation-solvent",
+  "evaporation-water",
+  "diffusion-solvent",
+  "diffusion-water",
+  "reaction",
+  "oxidation",
+  "hardening",
+  "hardening-water",
+  "light",
+  "part-dry",
 ] as const;
 export type RateLaw = (typeof RATE_LAWS)[number];
 
 const REF_TEMP_C = 20;
 const REF_RH_PCT = 50;
-export const REFERENCE_AIR: Omit<AirPoint, "atMin"> = { tempC: REF_TEMP_C, rhPct: REF_RH_PCT, airflowMS: STILL_AIR_M_S };
+export const REFERENCE_AIR: Omit<AirPoint, "atMin"> = {
+  tempC: REF_TEMP_C,
+  rhPct: REF_RH_PCT,
+  airflowMS: STILL_AIR_M_S,
+};
 
 /** exp(−E/R·(1/T − 1/293.15 K)), E in J/mol; 1 at 20 °C, rising with temperature. */
 export function arrhenius(energyJPerMol: number, tempC: number): number {
@@ -80,14 +96,17 @@ export function scalingOf(mechanism: DryingMechanism, milestone: Milestone): Sca
   if (EARLY.has(milestone)) return earlyScaling(mechanism, milestone);
   const late = lateLaw[mechanism];
   // through cured is a hardening clock: its label time holds at any thickness, but never before the depth is sandable
-  if (milestone === "cured" && mechanism === "solvent") return { law: "hardening", thicknessPower: 0, afterLastCoat: true };
-  if (milestone === "cured" && mechanism === "water") return { law: "hardening-water", thicknessPower: 0, afterLastCoat: true };
+  if (milestone === "cured" && mechanism === "solvent")
+    return { law: "hardening", thicknessPower: 0, afterLastCoat: true };
+  if (milestone === "cured" && mechanism === "water")
+    return { law: "hardening-water", thicknessPower: 0, afterLastCoat: true };
   return { ...late, afterLastCoat: true };
 }
 
 function earlyScaling(mechanism: DryingMechanism, milestone: Milestone): Scaling {
   if (mechanism === "light") return { law: "light", thicknessPower: 0, afterLastCoat: false };
-  if (mechanism === "reaction" && milestone === "recoat") return { law: "reaction", thicknessPower: 0, afterLastCoat: false };
+  if (mechanism === "reaction" && milestone === "recoat")
+    return { law: "reaction", thicknessPower: 0, afterLastCoat: false };
   const law = mechanism === "water" ? "evaporation-water" : "evaporation-solvent";
   return { law, thicknessPower: 1, afterLastCoat: false };
 }

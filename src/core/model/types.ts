@@ -1,6 +1,22 @@
 import type {
-  BeforeStep, Bite, Carrier, Condition, Effect, Exposure, FamilyId, FilmRole, Finish, Hazard, Heaviness,
-  MaterialId, MayGoOver, Method, PrepStep, Propellant, Role, Sheen,
+  BeforeStep,
+  Bite,
+  Carrier,
+  Condition,
+  Effect,
+  Exposure,
+  FamilyId,
+  FilmRole,
+  Finish,
+  Hazard,
+  Heaviness,
+  MaterialId,
+  MayGoOver,
+  Method,
+  PrepStep,
+  Propellant,
+  Role,
+  Sheen,
 } from "./vocabulary";
 
 /** The user said "I do not know", which is not the same as not having been asked (null). */

@@ -1,9 +1,29 @@
 /** Closed vocabularies: one `as const` table each, from which type, guard and menu derive. Ids are those of the API. */
 
 export const MATERIALS = [
-  "pla", "petg", "abs-asa", "nylon", "pp-pe", "tpu", "eva", "vat-resin", "cast-pu", "hips",
-  "clear-plastic", "xps", "eps", "epo", "pu-foam", "wood-mdf", "plaster", "steel-iron",
-  "aluminium", "brass-copper", "white-metal", "stainless", "glassfibre",
+  "pla",
+  "petg",
+  "abs-asa",
+  "nylon",
+  "pp-pe",
+  "tpu",
+  "eva",
+  "vat-resin",
+  "cast-pu",
+  "hips",
+  "clear-plastic",
+  "xps",
+  "eps",
+  "epo",
+  "pu-foam",
+  "wood-mdf",
+  "plaster",
+  "steel-iron",
+  "aluminium",
+  "brass-copper",
+  "white-metal",
+  "stainless",
+  "glassfibre",
 ] as const;
 export type MaterialId = (typeof MATERIALS)[number];
 
@@ -11,35 +31,105 @@ export const MATERIAL_GROUPS = ["plastic", "resin", "foam", "metal", "porous", "
 export type MaterialGroup = (typeof MATERIAL_GROUPS)[number];
 
 export const CONDITIONS = [
-  "clean", "degreased", "washed", "dried", "dusted", "keyed", "shiny", "greasy", "damp", "damp-joints",
-  "dusty", "rusted", "tarnished", "flux-residue", "uncured", "cure-unknown", "surface-cured",
-  "hollow-undrained", "released", "bare", "bare-spots", "sealed", "heat-sealed", "panel-lines-filled",
-  "flexes", "must-stay-clear", "mating-face",
+  "clean",
+  "degreased",
+  "washed",
+  "dried",
+  "dusted",
+  "keyed",
+  "shiny",
+  "greasy",
+  "damp",
+  "damp-joints",
+  "dusty",
+  "rusted",
+  "tarnished",
+  "flux-residue",
+  "uncured",
+  "cure-unknown",
+  "surface-cured",
+  "hollow-undrained",
+  "released",
+  "bare",
+  "bare-spots",
+  "sealed",
+  "heat-sealed",
+  "panel-lines-filled",
+  "flexes",
+  "must-stay-clear",
+  "mating-face",
 ] as const;
 export type Condition = (typeof CONDITIONS)[number];
 
 export const ROLES = [
-  "degreaser", "stripper", "promoter", "sealer", "putty", "primer-etch", "primer", "primer-highbuild",
-  "surfacer", "colour", "clear", "wash", "decal", "decal-setting", "masking", "thinner", "adhesive",
-  "abrasive", "polish",
+  "degreaser",
+  "stripper",
+  "promoter",
+  "sealer",
+  "putty",
+  "primer-etch",
+  "primer",
+  "primer-highbuild",
+  "surfacer",
+  "colour",
+  "clear",
+  "wash",
+  "decal",
+  "decal-setting",
+  "masking",
+  "thinner",
+  "adhesive",
+  "abrasive",
+  "polish",
 ] as const;
 export type Role = (typeof ROLES)[number];
 
 /** Roles that leave a film and may therefore be a layer of a stack. */
 export const FILM_ROLES = [
-  "promoter", "sealer", "putty", "primer-etch", "primer", "primer-highbuild", "surfacer", "colour", "clear",
+  "promoter",
+  "sealer",
+  "putty",
+  "primer-etch",
+  "primer",
+  "primer-highbuild",
+  "surfacer",
+  "colour",
+  "clear",
 ] as const satisfies readonly Role[];
 export type FilmRole = (typeof FILM_ROLES)[number];
 
 export const FAMILIES = [
-  "wb-acrylic", "alcohol-acrylic", "wb-acrylic-urethane", "acrylic-lacquer", "nc-lacquer", "lacquer-putty",
-  "alkyd", "pvb-etch", "shellac", "epoxy-2k", "epoxy-putty", "urethane-2k", "urethane-mc", "polyester-2k",
-  "uv-acrylate", "gypsum-filler", "cpo-promoter", "cyanoacrylate", "solvent-cement",
+  "wb-acrylic",
+  "alcohol-acrylic",
+  "wb-acrylic-urethane",
+  "acrylic-lacquer",
+  "nc-lacquer",
+  "lacquer-putty",
+  "alkyd",
+  "pvb-etch",
+  "shellac",
+  "epoxy-2k",
+  "epoxy-putty",
+  "urethane-2k",
+  "urethane-mc",
+  "polyester-2k",
+  "uv-acrylate",
+  "gypsum-filler",
+  "cpo-promoter",
+  "cyanoacrylate",
+  "solvent-cement",
 ] as const;
 export type FamilyId = (typeof FAMILIES)[number];
 
 export const CARRIERS = [
-  "water", "alcohol", "glycol-ether", "aliphatic", "aromatic", "ester", "ketone", "ether",
+  "water",
+  "alcohol",
+  "glycol-ether",
+  "aliphatic",
+  "aromatic",
+  "ester",
+  "ketone",
+  "ether",
 ] as const;
 export type Carrier = (typeof CARRIERS)[number];
 
@@ -57,16 +147,13 @@ export const SPRAY_METHODS = ["airbrush", "aerosol", "spray-gun"] as const satis
 export const FINISHES = ["hidden", "seen", "show"] as const;
 export type Finish = (typeof FINISHES)[number];
 
-export const EXPOSURES = [
-  "shelf", "handled", "uv", "wet", "salt-abrasion", "oil-fuel", "heat", "flexing",
-] as const;
+export const EXPOSURES = ["shelf", "handled", "uv", "wet", "salt-abrasion", "oil-fuel", "heat", "flexing"] as const;
 export type Exposure = (typeof EXPOSURES)[number];
 
 /** Worst last: the index is the order of severity. */
 export const VERDICTS = ["ok", "care", "test", "stop"] as const;
 export type Verdict = (typeof VERDICTS)[number];
-export const worseVerdict = (a: Verdict, b: Verdict): Verdict =>
-  VERDICTS.indexOf(a) >= VERDICTS.indexOf(b) ? a : b;
+export const worseVerdict = (a: Verdict, b: Verdict): Verdict => (VERDICTS.indexOf(a) >= VERDICTS.indexOf(b) ? a : b);
 
 export const STOP_KINDS = ["finish", "safety"] as const;
 export type StopKind = (typeof STOP_KINDS)[number];
@@ -75,12 +162,25 @@ export const HEAVINESSES = ["mist", "light", "wet", "flood"] as const;
 export type Heaviness = (typeof HEAVINESSES)[number];
 
 export const MILESTONES = [
-  "flash", "touch", "handle", "recoat", "sandable", "tape-safe", "polishable", "cured",
+  "flash",
+  "touch",
+  "handle",
+  "recoat",
+  "sandable",
+  "tape-safe",
+  "polishable",
+  "cured",
 ] as const;
 export type Milestone = (typeof MILESTONES)[number];
 
 export const HAZARDS = [
-  "isocyanate", "isocyanate-unknown", "solvent-vapour", "acid", "sensitiser", "peroxide", "flammable",
+  "isocyanate",
+  "isocyanate-unknown",
+  "solvent-vapour",
+  "acid",
+  "sensitiser",
+  "peroxide",
+  "flammable",
 ] as const;
 export type Hazard = (typeof HAZARDS)[number];
 

@@ -4,7 +4,8 @@ const MAGNUS_A = 17.62;
 const MAGNUS_B_C = 243.12;
 
 /** Saturation vapour pressure over water, hPa; good to 0.3 % between −30 and 60 °C. */
-export const saturationHPa = (tempC: number): number => MAGNUS_HPA * Math.exp((MAGNUS_A * tempC) / (MAGNUS_B_C + tempC));
+export const saturationHPa = (tempC: number): number =>
+  MAGNUS_HPA * Math.exp((MAGNUS_A * tempC) / (MAGNUS_B_C + tempC));
 
 /** Dew point, °C, of air at `tempC` with `rhPct` in (0, 100]. */
 export function dewPointC(tempC: number, rhPct: number): number {

@@ -39,10 +39,7 @@ export interface LedgerLine {
 }
 
 /** Every µm on and off a face since bare material: coats add, sanding takes, never below the layer itself. */
-export function filmLedger(
-  layers: readonly Layer[],
-  productOf: (id: string) => Product,
-): readonly LedgerLine[] {
+export function filmLedger(layers: readonly Layer[], productOf: (id: string) => Product): readonly LedgerLine[] {
   let totalUm = 0;
   return layers.map((layer) => {
     const p = productOf(layer.productId);

@@ -35,7 +35,8 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
     const done = ops.filter((op) => records.get(op.id)?.endMin != null).length;
     const inHand = ops.find((op) => records.get(op.id)?.endMin === null);
     const base = { regionId: r.region.id, done, of: ops.length };
-    if (inHand) return [{ ...base, zone: "in-hand", op: inHand, startedMin: records.get(inHand.id)!.startMin, wait: null }];
+    if (inHand)
+      return [{ ...base, zone: "in-hand", op: inHand, startedMin: records.get(inHand.id)!.startMin, wait: null }];
     const next = ops.find((op) => !records.has(op.id));
     if (!next) return [{ ...base, zone: "finished", op: null, startedMin: null, wait: null }];
     const known = live.chain.ties.filter((t) => t.to === next.id).every((t) => records.get(t.from)?.endMin != null);

@@ -1,8 +1,38 @@
+import {
+  type AppliedCoat,
+  climateOf,
+  milestoneAfter,
+  prefixClock,
+  REFERENCE_AIR,
+  recoatWindows,
+  type WaitClock,
+} from "../film";
 import type { Layer, Product, Protection, Region, Stack, Verdict } from "../model";
-import { climateOf, milestoneAfter, prefixClock, recoatWindows, REFERENCE_AIR, type AppliedCoat, type WaitClock } from "../film";
-import { dewMarginC, dftUm, filmLedger, grooveLost, plannedWftUm, ridgeBuriedUm, volumeSolidsOf, type LedgerLine } from "../numbers";
+import {
+  dewMarginC,
+  dftUm,
+  filmLedger,
+  grooveLost,
+  type LedgerLine,
+  plannedWftUm,
+  ridgeBuriedUm,
+  volumeSolidsOf,
+} from "../numbers";
 import { familyFacts, labelTimes } from "../reference";
-import { applyRules, bareBiteAnswer, labelForbids, regionFacts, RULE_BOOK, seamFacts, upperFacts, worstOf, type Facts, type FilmState, type Fired, type KnownValue } from "../rules";
+import {
+  applyRules,
+  bareBiteAnswer,
+  type Facts,
+  type FilmState,
+  type Fired,
+  type KnownValue,
+  labelForbids,
+  RULE_BOOK,
+  regionFacts,
+  seamFacts,
+  upperFacts,
+  worstOf,
+} from "../rules";
 
 /** The bit of air a check is asked about. */
 export interface AirNow {
@@ -54,7 +84,8 @@ export type JudgeAnswer =
     };
 
 /** Key by which an override finds its verdict again. */
-export const verdictKey = (v: Pick<PlacedVerdict, "rule" | "where">): string => `${v.rule}@${v.where.kind}${v.where.layer}`;
+export const verdictKey = (v: Pick<PlacedVerdict, "rule" | "where">): string =>
+  `${v.rule}@${v.where.kind}${v.where.layer}`;
 
 /** Long enough for any label's through-cured time several times over, minutes. */
 const REFERENCE_HORIZON_MIN = 400 * 1440;
@@ -88,18 +119,36 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
     const upper = { ...base, ...upperFacts(products[i]!, layer.heaviness, plannedWftUm(layer, products[i]!)) };
     if (i === 0) {
       seams.push(null);
-      add(withOk(applyRules(RULE_BOOK, "first", { ...upper, ...firstFacts(input, products) }), "first-holds"), { kind: "region", layer: 0 });
+      add(withOk(applyRules(RULE_BOOK, "first", { ...upper, ...firstFacts(input, products) }), "first-holds"), {
+        kind: "region",
+        layer: 0,
+      });
     } else {
       const seam = planSeam(upper, stack.layers, products, i);
       seams.push({ state: seam.state, waits: seam.waits });
       add(withOk(seam.fired, okCodeOf(products, i)), { kind: "seam", layer: i });
     }
-    add(applyRules(RULE_BOOK, "layer", { ...upper, ...layerFacts(stack.layers, products, ledger, seams, i) }), { kind: "layer", layer: i });
-    if (input.air) add(applyRules(RULE_BOOK, "air", { ...upper, ...airFacts(products[i]!, input.air) }), { kind: "air", layer: i });
+    add(applyRules(RULE_BOOK, "layer", { ...upper, ...layerFacts(stack.layers, products, ledger, seams, i) }), {
+      kind: "layer",
+      layer: i,
+    });
+    if (input.air)
+      add(applyRules(RULE_BOOK, "air", { ...upper, ...airFacts(products[i]!, input.air) }), { kind: "air", layer: i });
   });
-  if (products.length > 0) add(applyRules(RULE_BOOK, "stack", { ...base, ...stackFacts(region, stack.layers, products, ledger) }), { kind: "stack", layer: products.length - 1 });
+  if (products.length > 0)
+    add(applyRules(RULE_BOOK, "stack", { ...base, ...stackFacts(region, stack.layers, products, ledger) }), {
+      kind: "stack",
+      layer: products.length - 1,
+    });
   const counted = verdicts.filter((v) => v.where.kind !== "air");
-  return { outcome: "judged", worst: worstOf(counted), verdicts, seams, ledger, assumed: assumedFigures(stack.layers, products) };
+  return {
+    outcome: "judged",
+    worst: worstOf(counted),
+    verdicts,
+    seams,
+    ledger,
+    assumed: assumedFigures(stack.layers, products),
+  };
 }
 
 /** What is done to the bare face before layer one counts as preparation, wherever it was entered. */
@@ -108,12 +157,15 @@ const firstPrep = (stack: Stack) => {
   return scuffed && !stack.prep.includes("key") ? [...stack.prep, "key" as const, "wipe" as const] : stack.prep;
 };
 
-const okCodeOf = (products: readonly Product[], i: number): string => (products[i]!.id === products[i - 1]!.id ? "seam-same-product" : "seam-holds");
+const okCodeOf = (products: readonly Product[], i: number): string =>
+  products[i]!.id === products[i - 1]!.id ? "seam-same-product" : "seam-holds";
 
 /** A seam without a complaint still gets a line: silence is not a verdict. */
 function withOk(fired: readonly Fired[], code: string): readonly Fired[] {
   if (fired.length > 0) return fired;
-  return [{ rule: code, verdict: "ok", kind: "finish", code, facts: {}, remedy: [], evidence: "trade-practice", missing: [] }];
+  return [
+    { rule: code, verdict: "ok", kind: "finish", code, facts: {}, remedy: [], evidence: "trade-practice", missing: [] },
+  ];
 }
 
 function firstFacts(input: JudgeInput, products: readonly Product[]): Facts {
@@ -129,7 +181,11 @@ function firstFacts(input: JudgeInput, products: readonly Product[]): Facts {
 function referenceCoats(layer: Layer, product: Product): readonly AppliedCoat[] {
   const gapMin = product.label.gapMin ?? labelTimes(product).flash.min;
   const startMin = gapMin * (layer.coats - 1);
-  return Array.from({ length: layer.coats }, (_, n) => ({ product, wftUm: plannedWftUm(layer, product), endMin: startMin - gapMin * (layer.coats - 1 - n) }));
+  return Array.from({ length: layer.coats }, (_, n) => ({
+    product,
+    wftUm: plannedWftUm(layer, product),
+    endMin: startMin - gapMin * (layer.coats - 1 - n),
+  }));
 }
 
 interface Moment {
@@ -162,7 +218,12 @@ export function filmStateAt(coats: readonly AppliedCoat[], atMin: number): FilmS
 function moments(coats: readonly AppliedCoat[], lower: Layer): readonly Moment[] {
   const windows = recoatWindows(coats, atReference());
   const notBefore = lower.sandAfter ? reachedMin(coats, "sandable") : 0;
-  const list: Moment[] = windows.map((w, index) => ({ wait: { until: "window" as const, index }, atMin: Math.max(w.openMin, notBefore), shutMin: w.shutMin }))
+  const list: Moment[] = windows
+    .map((w, index) => ({
+      wait: { until: "window" as const, index },
+      atMin: Math.max(w.openMin, notBefore),
+      shutMin: w.shutMin,
+    }))
     .filter((m) => m.shutMin === null || m.atMin <= m.shutMin);
   const last = windows.at(-1);
   if (last?.shutMin === null) {
@@ -188,10 +249,18 @@ function planSeam(upper: Facts, layers: readonly Layer[], products: readonly Pro
   const endMin = coats.at(-1)!.endMin;
   const judgeAt = (atMin: number) => {
     const state = filmStateAt(coats, atMin);
-    const facts = seamFacts({ lower: products[i - 1]!, upper: products[i]!, state, scuffed: layer.before.includes("scuff") || lower.sandAfter !== null, lowerSanded: lower.sandAfter !== null, gapGiven: layer.gapMin !== null });
+    const facts = seamFacts({
+      lower: products[i - 1]!,
+      upper: products[i]!,
+      state,
+      scuffed: layer.before.includes("scuff") || lower.sandAfter !== null,
+      lowerSanded: lower.sandAfter !== null,
+      gapGiven: layer.gapMin !== null,
+    });
     return { state, fired: applyRules(RULE_BOOK, "seam", { ...upper, ...facts }) };
   };
-  if (layer.gapMin !== null) return { ...judgeAt(endMin + layer.gapMin), waits: [{ until: "gap", gapMin: layer.gapMin }] };
+  if (layer.gapMin !== null)
+    return { ...judgeAt(endMin + layer.gapMin), waits: [{ until: "gap", gapMin: layer.gapMin }] };
   const judged = moments(coats, lower).map((m) => ({ ...m, ...judgeAt(m.atMin) }));
   const best = Math.min(...judged.map((m) => SEVERITY[worstOf(m.fired)]));
   const good = judged.filter((m) => SEVERITY[worstOf(m.fired)] === best);
@@ -200,11 +269,20 @@ function planSeam(upper: Facts, layers: readonly Layer[], products: readonly Pro
 
 const BARRIER_ROLES = new Set(["sealer", "primer", "primer-highbuild", "surfacer", "colour", "clear"]);
 
-function layerFacts(layers: readonly Layer[], products: readonly Product[], ledger: readonly LedgerLine[], seams: readonly (SeamPlan | null)[], i: number): Facts {
+function layerFacts(
+  layers: readonly Layer[],
+  products: readonly Product[],
+  ledger: readonly LedgerLine[],
+  seams: readonly (SeamPlan | null)[],
+  i: number,
+): Facts {
   const layer = layers[i]!;
   const product = products[i]!;
   const coatDryUm = dftUm(plannedWftUm(layer, product), volumeSolidsOf(product));
-  const barrier = layers.slice(0, i).map((l, k) => ({ l, k })).filter(({ k }) => BARRIER_ROLES.has(products[k]!.role) && products[k]!.family !== "gypsum-filler");
+  const barrier = layers
+    .slice(0, i)
+    .map((l, k) => ({ l, k }))
+    .filter(({ k }) => BARRIER_ROLES.has(products[k]!.role) && products[k]!.family !== "gypsum-filler");
   const directlyOnBarrier = barrier.some(({ k }) => k === i - 1);
   const state = seams[i]?.state;
   return {
@@ -218,15 +296,26 @@ function layerFacts(layers: readonly Layer[], products: readonly Product[], ledg
   };
 }
 
-const waitsForCured = (seam: SeamPlan | null | undefined): boolean => seam?.waits.some((w) => w.until === "cured") ?? false;
+const waitsForCured = (seam: SeamPlan | null | undefined): boolean =>
+  seam?.waits.some((w) => w.until === "cured") ?? false;
 
 const TOP_REVERSIBLE = (p: Product): boolean => p.family !== "unknown" && familyFacts(p.family).reversible;
 
-function stackFacts(region: Region, layers: readonly Layer[], products: readonly Product[], ledger: readonly LedgerLine[]): Facts {
+function stackFacts(
+  region: Region,
+  layers: readonly Layer[],
+  products: readonly Product[],
+  ledger: readonly LedgerLine[],
+): Facts {
   const top = products.at(-1)!;
   const buildUm = ledger.at(-1)!.totalUm;
-  const fillers = layers.map((l, i) => ({ l, p: products[i]!, dry: ledger[i]!.addedUm })).filter(({ p }) => p.role === "primer-highbuild" || p.role === "surfacer" || p.role === "putty");
-  const buried = fillers.reduce((sum, { l, dry }) => sum + ridgeBuriedUm(dry, l.heaviness === "mist" || l.sandAfter === null), 0);
+  const fillers = layers
+    .map((l, i) => ({ l, p: products[i]!, dry: ledger[i]!.addedUm }))
+    .filter(({ p }) => p.role === "primer-highbuild" || p.role === "surfacer" || p.role === "putty");
+  const buried = fillers.reduce(
+    (sum, { l, dry }) => sum + ridgeBuriedUm(dry, l.heaviness === "mist" || l.sandAfter === null),
+    0,
+  );
   const colours = products.filter((p) => p.role === "colour" || p.role === "clear");
   const showsEverything = top.sheen === "gloss" || colours.some((p) => p.effect === "metallic" || p.effect === "pearl");
   return {
@@ -257,8 +346,9 @@ function airFacts(p: Product, air: AirNow): Facts {
 function assumedFigures(layers: readonly Layer[], products: readonly Product[]): readonly string[] {
   return layers.flatMap((_, i) => {
     const times = labelTimes(products[i]!);
-    const guessed = (["flash", "sandable", "cured"] as const).filter((m) => times[m].assumed).map((m) => `${i}: label.${m}`);
+    const guessed = (["flash", "sandable", "cured"] as const)
+      .filter((m) => times[m].assumed)
+      .map((m) => `${i}: label.${m}`);
     return products[i]!.volumeSolids === null ? [...guessed, `${i}: volumeSolids`] : guessed;
   });
 }
-

@@ -1,11 +1,20 @@
 import { assert } from "../base";
+import type { AppliedCoat } from "../film";
 import type { BeforeStep, Layer, Method, PrepStep, Product, Region, Stack } from "../model";
 import { plannedWftUm } from "../numbers";
-import { ASSUMED_AREA_CM2, BEFORE_LABOUR, COAT_LABOUR, LABOUR_STEP_MIN, materialFacts, PREP_LABOUR, SAND_LABOUR, type Labour } from "../reference";
+import {
+  ASSUMED_AREA_CM2,
+  BEFORE_LABOUR,
+  COAT_LABOUR,
+  LABOUR_STEP_MIN,
+  type Labour,
+  materialFacts,
+  PREP_LABOUR,
+  SAND_LABOUR,
+} from "../reference";
 import { isSprayed } from "../rules";
-import type { AppliedCoat } from "../film";
 import type { SeamPlan } from "./judge";
-import { partDryWait, wetSandDry, type Wait } from "./wait";
+import { partDryWait, type Wait, wetSandDry } from "./wait";
 
 export type OpKind = "prep" | "before" | "coat" | "sand";
 
@@ -63,7 +72,12 @@ const blank = { layerId: null, step: null, coat: 0, of: 0, productId: null, wftU
  * The work of a region in order, with the wait before each piece: preparation, then per layer what is done
  * before it, its coats, and its sanding. A sanded layer ties its coats both to the rub and to the next layer.
  */
-export function chainOf(region: Region, stack: Stack, seams: readonly (SeamPlan | null)[], productOf: (id: string) => Product): Chain {
+export function chainOf(
+  region: Region,
+  stack: Stack,
+  seams: readonly (SeamPlan | null)[],
+  productOf: (id: string) => Product,
+): Chain {
   const ops: Operation[] = [];
   const ties: Tie[] = [];
   let wait: Wait = { kind: "none" };
@@ -78,15 +92,42 @@ export function chainOf(region: Region, stack: Stack, seams: readonly (SeamPlan 
     const product = productOf(layer.productId);
     const belowCoat = i > 0 ? lastCoatId(stack.layers[i - 1]!) : null;
     for (const step of layer.before) {
-      push({ ...blank, id: opIds.before(layer.id, step), regionId: region.id, layerId: layer.id, kind: "before", step, handsOnMin: minutesFor(BEFORE_LABOUR[step], region.areaCm2) }, waitAfterBefore(step));
-      if (step === "scuff" && belowCoat) ties.push({ from: belowCoat, to: opIds.before(layer.id, step), wait: { kind: "sandable" } });
+      push(
+        {
+          ...blank,
+          id: opIds.before(layer.id, step),
+          regionId: region.id,
+          layerId: layer.id,
+          kind: "before",
+          step,
+          handsOnMin: minutesFor(BEFORE_LABOUR[step], region.areaCm2),
+        },
+        waitAfterBefore(step),
+      );
+      if (step === "scuff" && belowCoat)
+        ties.push({ from: belowCoat, to: opIds.before(layer.id, step), wait: { kind: "sandable" } });
     }
     for (let n = 1; n <= layer.coats; n++) push(coatOp(region, layer, product, n), { kind: "flash" });
-    if (belowCoat) ties.push({ from: belowCoat, to: opIds.coat(layer.id, 1), wait: { kind: "seam", waits: seams[i]?.waits ?? [{ until: "sandable" }] } });
+    if (belowCoat)
+      ties.push({
+        from: belowCoat,
+        to: opIds.coat(layer.id, 1),
+        wait: { kind: "seam", waits: seams[i]?.waits ?? [{ until: "sandable" }] },
+      });
     wait = { kind: "none" };
     if (!layer.sandAfter) return;
     wait = { kind: "sandable" };
-    push({ ...blank, id: opIds.sand(layer.id), regionId: region.id, layerId: layer.id, kind: "sand", handsOnMin: minutesFor(SAND_LABOUR, region.areaCm2) }, layer.sandAfter.wet ? wetSandDry : { kind: "none" });
+    push(
+      {
+        ...blank,
+        id: opIds.sand(layer.id),
+        regionId: region.id,
+        layerId: layer.id,
+        kind: "sand",
+        handsOnMin: minutesFor(SAND_LABOUR, region.areaCm2),
+      },
+      layer.sandAfter.wet ? wetSandDry : { kind: "none" },
+    );
   });
   return { regionId: region.id, ops, ties };
 }
@@ -94,13 +135,22 @@ export function chainOf(region: Region, stack: Stack, seams: readonly (SeamPlan 
 const lastCoatId = (layer: Layer): string => opIds.coat(layer.id, layer.coats);
 
 function prepOp(region: Region, step: PrepStep): Operation {
-  return { ...blank, id: opIds.prep(region.id, step), regionId: region.id, kind: "prep", step, handsOnMin: minutesFor(PREP_LABOUR[step], region.areaCm2) };
+  return {
+    ...blank,
+    id: opIds.prep(region.id, step),
+    regionId: region.id,
+    kind: "prep",
+    step,
+    handsOnMin: minutesFor(PREP_LABOUR[step], region.areaCm2),
+  };
 }
 
 function waitAfterPrep(region: Region, step: PrepStep): Wait {
   if (step === "wash") {
     assert(region.material !== null, "a region is only planned with its material entered");
-    return partDryWait(region.material === "unknown" ? UNKNOWN_PART_DRY_MIN : materialFacts(region.material).partDryMin);
+    return partDryWait(
+      region.material === "unknown" ? UNKNOWN_PART_DRY_MIN : materialFacts(region.material).partDryMin,
+    );
   }
   return step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
 }
@@ -108,13 +158,23 @@ function waitAfterPrep(region: Region, step: PrepStep): Wait {
 /** A washed part of unknown material may be porous: the long wait, minutes (est.). */
 const UNKNOWN_PART_DRY_MIN = 720;
 
-const waitAfterBefore = (step: BeforeStep): Wait => (step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" });
+const waitAfterBefore = (step: BeforeStep): Wait =>
+  step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
 
 function coatOp(region: Region, layer: Layer, product: Product, n: number): Operation {
   const method: Method = product.method;
   return {
-    id: opIds.coat(layer.id, n), regionId: region.id, layerId: layer.id, kind: "coat", step: null, coat: n, of: layer.coats,
-    productId: product.id, wftUm: plannedWftUm(layer, product), handsOnMin: minutesFor(COAT_LABOUR[method], region.areaCm2), sprayed: isSprayed(product),
+    id: opIds.coat(layer.id, n),
+    regionId: region.id,
+    layerId: layer.id,
+    kind: "coat",
+    step: null,
+    coat: n,
+    of: layer.coats,
+    productId: product.id,
+    wftUm: plannedWftUm(layer, product),
+    handsOnMin: minutesFor(COAT_LABOUR[method], region.areaCm2),
+    sprayed: isSprayed(product),
   };
 }
 
@@ -122,7 +182,10 @@ function coatOp(region: Region, layer: Layer, product: Product, n: number): Oper
  * The chain as the log has made it: coats put on together cover the ones after them, which need no work of their own.
  * @returns the operations still standing, and for each done coat the wet film it really left
  */
-export function withHistory(chain: Chain, records: ReadonlyMap<string, OpRecord>): { chain: Chain; filmUm: ReadonlyMap<string, number>; coveredBy: ReadonlyMap<string, string> } {
+export function withHistory(
+  chain: Chain,
+  records: ReadonlyMap<string, OpRecord>,
+): { chain: Chain; filmUm: ReadonlyMap<string, number>; coveredBy: ReadonlyMap<string, string> } {
   const filmUm = new Map<string, number>();
   const coveredBy = new Map<string, string>();
   chain.ops.forEach((op, i) => {
@@ -138,12 +201,20 @@ export function withHistory(chain: Chain, records: ReadonlyMap<string, OpRecord>
   if (coveredBy.size === 0) return { chain, filmUm, coveredBy };
   const standing = (id: string) => coveredBy.get(id) ?? id;
   const ops = chain.ops.filter((op) => !coveredBy.has(op.id));
-  const ties = chain.ties.map((t) => ({ ...t, from: standing(t.from), to: standing(t.to) })).filter((t) => t.from !== t.to);
+  const ties = chain.ties
+    .map((t) => ({ ...t, from: standing(t.from), to: standing(t.to) }))
+    .filter((t) => t.from !== t.to);
   return { chain: { ...chain, ops, ties }, filmUm, coveredBy };
 }
 
 /** Coats on the face up to and including `upToOpId`, oldest first, as applied where the log knows and as planned where not. */
-export function coatsUpTo(chain: Chain, upToOpId: string, filmUm: ReadonlyMap<string, number>, productOf: (id: string) => Product, endOf: (opId: string) => number): readonly AppliedCoat[] {
+export function coatsUpTo(
+  chain: Chain,
+  upToOpId: string,
+  filmUm: ReadonlyMap<string, number>,
+  productOf: (id: string) => Product,
+  endOf: (opId: string) => number,
+): readonly AppliedCoat[] {
   const upTo = chain.ops.findIndex((op) => op.id === upToOpId);
   return chain.ops
     .slice(0, upTo + 1)

@@ -1,11 +1,20 @@
 import { assert } from "../base";
 import { airAt, gateReason, milestoneAfter, prefixClock, steppingClock } from "../film";
 import { dewPointC } from "../numbers";
-import { checkSchedule, solve, type Placed, type Schedule } from "../schedule";
-import { judgeStack, verdictKey, type JudgeAnswer } from "./judge";
+import { checkSchedule, type Placed, type Schedule, solve } from "../schedule";
+import { type JudgeAnswer, judgeStack, verdictKey } from "./judge";
 import { coatsUpTo, type Operation, type Tie } from "./operations";
-import { linkId, liveChain, problemOf, type LiveChain, type ProblemContext } from "./problem";
-import type { Notice, PlanAnswer, PlanInput, PlannedOp, PlanRegion, RefusedStop, RegionFinish, WaitReport } from "./types";
+import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
+import type {
+  Notice,
+  PlanAnswer,
+  PlanInput,
+  PlannedOp,
+  PlanRegion,
+  RefusedStop,
+  RegionFinish,
+  WaitReport,
+} from "./types";
 import { milestoneOf, spansOf, waitAssumed } from "./wait";
 
 /**
@@ -34,7 +43,10 @@ export function planModel(input: PlanInput): PlanAnswer {
   const problem = problemOf(ctx);
   const schedule = solve(problem);
   if (schedule.outcome === "conflict") return conflictReport(schedule, ctx, notices);
-  const faults = checkSchedule(problemOf({ ...ctx, clock: steppingClock(input.climate, ctx.clock.fromMin, ctx.clock.toMin) }), schedule.placed);
+  const faults = checkSchedule(
+    problemOf({ ...ctx, clock: steppingClock(input.climate, ctx.clock.fromMin, ctx.clock.toMin) }),
+    schedule.placed,
+  );
   assert(faults.length === 0, `the plan breaks its own rules: ${JSON.stringify(faults.slice(0, 3))}`);
   return report(input, ctx, schedule.placed, [...notices, ...assumptions(judged)], problem.ops.length);
 }
@@ -59,7 +71,14 @@ function judgeAll(input: PlanInput): { judged: readonly JudgedRegion[]; notices:
     }
     judged.push({ region: r, answer });
     for (const v of answer.verdicts) {
-      if (v.verdict !== "ok") notices.push({ kind: "verdict", regionId: r.region.id, verdict: v.verdict, code: v.code, layer: v.where.layer });
+      if (v.verdict !== "ok")
+        notices.push({
+          kind: "verdict",
+          regionId: r.region.id,
+          verdict: v.verdict,
+          code: v.code,
+          layer: v.where.layer,
+        });
     }
   }
   return { judged, notices };
@@ -67,7 +86,9 @@ function judgeAll(input: PlanInput): { judged: readonly JudgedRegion[]; notices:
 
 /** Stops nobody has answered for. A reason counts only against a finish stop. */
 function openStops(r: PlanRegion, answer: JudgedRegion["answer"], input: PlanInput): readonly RefusedStop[] {
-  const reasons = new Set(input.overrides.filter((o) => o.regionId === r.region.id && o.reason.trim() !== "").map((o) => o.key));
+  const reasons = new Set(
+    input.overrides.filter((o) => o.regionId === r.region.id && o.reason.trim() !== "").map((o) => o.key),
+  );
   return answer.verdicts
     .filter((v) => v.verdict === "stop" && (v.kind === "safety" || !reasons.has(verdictKey(v))))
     .map((v) => ({ regionId: r.region.id, verdict: v, key: verdictKey(v) }));
@@ -98,18 +119,41 @@ function contextOf(input: PlanInput, judged: readonly JudgedRegion[]): ProblemCo
   };
 }
 
-function conflictReport(schedule: Extract<Schedule, { outcome: "conflict" }>, ctx: ProblemContext, notices: readonly Notice[]): PlanAnswer {
+function conflictReport(
+  schedule: Extract<Schedule, { outcome: "conflict" }>,
+  ctx: ProblemContext,
+  notices: readonly Notice[],
+): PlanAnswer {
   const { conflict } = schedule;
   const ops = ctx.chains.flatMap((c) => c.chain.ops);
   const op = ops.find((o) => o.id === conflict.opId);
   assert(op, "a conflict names an operation of the plan");
-  const tie = "linkId" in conflict ? ctx.chains.flatMap((c) => c.chain.ties).find((t) => linkId(t) === conflict.linkId) : undefined;
+  const tie =
+    "linkId" in conflict
+      ? ctx.chains.flatMap((c) => c.chain.ties).find((t) => linkId(t) === conflict.linkId)
+      : undefined;
   const firstSession = ctx.sessions.find((s) => s.endMin > ctx.nowMin)?.startMin ?? ctx.nowMin;
-  const gate = op.productId === null || conflict.kind !== "gate-shut" ? null : gateReason(ctx.productOf(op.productId), ctx.climate, firstSession, dewPointC);
-  return { outcome: "conflict", conflict, op, from: tie ? (ops.find((o) => o.id === tie.from) ?? null) : null, gateReason: gate, notices };
+  const gate =
+    op.productId === null || conflict.kind !== "gate-shut"
+      ? null
+      : gateReason(ctx.productOf(op.productId), ctx.climate, firstSession, dewPointC);
+  return {
+    outcome: "conflict",
+    conflict,
+    op,
+    from: tie ? (ops.find((o) => o.id === tie.from) ?? null) : null,
+    gateReason: gate,
+    notices,
+  };
 }
 
-function report(input: PlanInput, ctx: ProblemContext, placed: readonly Placed[], notices: readonly Notice[], checkedOps: number): PlanAnswer {
+function report(
+  input: PlanInput,
+  ctx: ProblemContext,
+  placed: readonly Placed[],
+  notices: readonly Notice[],
+  checkedOps: number,
+): PlanAnswer {
   const at = new Map(placed.map((p) => [p.opId, p]));
   const endOf = (id: string) => at.get(id)!.endMin;
   const ops = ctx.chains.flatMap((live) => live.chain.ops.map((op) => plannedOp(op, live, at.get(op.id)!, ctx, endOf)));
@@ -130,7 +174,13 @@ function report(input: PlanInput, ctx: ProblemContext, placed: readonly Placed[]
   };
 }
 
-function plannedOp(op: Operation, live: LiveChain, place: Placed, ctx: ProblemContext, endOf: (id: string) => number): PlannedOp {
+function plannedOp(
+  op: Operation,
+  live: LiveChain,
+  place: Placed,
+  ctx: ProblemContext,
+  endOf: (id: string) => number,
+): PlannedOp {
   const record = ctx.records.get(op.id);
   const air = airAt(ctx.climate, place.startMin);
   return {
@@ -146,31 +196,60 @@ function plannedOp(op: Operation, live: LiveChain, place: Placed, ctx: ProblemCo
 }
 
 /** The wait that ends last before an operation; null when it waits for nothing. */
-export function waitReport(opId: string, live: LiveChain, ctx: Pick<ProblemContext, "productOf" | "notYetMin" | "clock">, endOf: (id: string) => number): WaitReport | null {
-  const reports = live.chain.ties.filter((t) => t.to === opId && t.wait.kind !== "none").map((t) => reportOf(t, live, ctx, endOf));
+export function waitReport(
+  opId: string,
+  live: LiveChain,
+  ctx: Pick<ProblemContext, "productOf" | "notYetMin" | "clock">,
+  endOf: (id: string) => number,
+): WaitReport | null {
+  const reports = live.chain.ties
+    .filter((t) => t.to === opId && t.wait.kind !== "none")
+    .map((t) => reportOf(t, live, ctx, endOf));
   const real = reports.filter((r): r is WaitReport => r !== null);
   if (real.length === 0) return null;
   const last = real.reduce((a, b) => (b.likelyMin > a.likelyMin ? b : a));
   const shuts = real.map((r) => r.shutsMin).filter((s): s is number => s !== null);
-  return { ...last, safeMin: Math.max(...real.map((r) => r.safeMin)), shutsMin: shuts.length > 0 ? Math.min(...shuts) : null };
+  return {
+    ...last,
+    safeMin: Math.max(...real.map((r) => r.safeMin)),
+    shutsMin: shuts.length > 0 ? Math.min(...shuts) : null,
+  };
 }
 
-function reportOf(tie: Tie, live: LiveChain, ctx: Pick<ProblemContext, "productOf" | "notYetMin" | "clock">, endOf: (id: string) => number): WaitReport | null {
+function reportOf(
+  tie: Tie,
+  live: LiveChain,
+  ctx: Pick<ProblemContext, "productOf" | "notYetMin" | "clock">,
+  endOf: (id: string) => number,
+): WaitReport | null {
   const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
   const fromMin = endOf(tie.from);
-  const spans = (caution: "likely" | "safe") => spansOf(tie.wait, { coats, fromMin, clock: ctx.clock, caution, notYetMin: ctx.notYetMin.get(tie.to) ?? null });
+  const spans = (caution: "likely" | "safe") =>
+    spansOf(tie.wait, { coats, fromMin, clock: ctx.clock, caution, notYetMin: ctx.notYetMin.get(tie.to) ?? null });
   const likely = spans("likely")[0];
   const milestone = milestoneOf(tie.wait);
   if (!likely || milestone === null) return null;
   const safe = spans("safe")[0] ?? likely;
-  return { milestone, fromOpId: tie.from, fromMin, likelyMin: likely.startMin, safeMin: Math.max(likely.startMin, safe.startMin), shutsMin: likely.endMin, assumed: waitAssumed(tie.wait, coats) };
+  return {
+    milestone,
+    fromOpId: tie.from,
+    fromMin,
+    likelyMin: likely.startMin,
+    safeMin: Math.max(likely.startMin, safe.startMin),
+    shutsMin: likely.endMin,
+    assumed: waitAssumed(tie.wait, coats),
+  };
 }
 
 function finishOf(live: LiveChain, ctx: ProblemContext, endOf: (id: string) => number): RegionFinish {
   const last = live.chain.ops.at(-1)!;
   const coats = coatsUpTo(live.chain, last.id, live.filmUm, ctx.productOf, endOf);
   const cured = coats.length > 0 ? milestoneAfter(coats, "cured", ctx.clock) : null;
-  return { regionId: live.chain.regionId, doneMin: endOf(last.id), curedMin: cured?.outcome === "reached" ? cured.atMin : null };
+  return {
+    regionId: live.chain.regionId,
+    doneMin: endOf(last.id),
+    curedMin: cured?.outcome === "reached" ? cured.atMin : null,
+  };
 }
 
 /** Walks back from the operation that ends last along what held each one up. */
@@ -179,13 +258,20 @@ function spineOf(placed: readonly Placed[], ctx: ProblemContext): readonly strin
   const fromOf = new Map(ctx.chains.flatMap((c) => c.chain.ties).map((t) => [linkId(t), t.from]));
   const before = new Map(ctx.chains.flatMap((c) => c.chain.ties).map((t) => [t.to, t.from]));
   const spine: string[] = [];
-  let p: Placed | undefined = placed.reduce<Placed | undefined>((a, b) => (a === undefined || b.endMin > a.endMin ? b : a), undefined);
+  let p: Placed | undefined = placed.reduce<Placed | undefined>(
+    (a, b) => (a === undefined || b.endMin > a.endMin ? b : a),
+    undefined,
+  );
   while (p && !spine.includes(p.opId)) {
     spine.unshift(p.opId);
     const { boundBy }: Placed = p;
-    const next: string | undefined = boundBy.kind === "link" || boundBy.kind === "window" ? fromOf.get(boundBy.linkId) : boundBy.kind === "resource" ? boundBy.opId : before.get(p.opId);
+    const next: string | undefined =
+      boundBy.kind === "link" || boundBy.kind === "window"
+        ? fromOf.get(boundBy.linkId)
+        : boundBy.kind === "resource"
+          ? boundBy.opId
+          : before.get(p.opId);
     p = next === undefined ? undefined : at.get(next);
   }
   return spine;
 }
-

@@ -1,12 +1,11 @@
-import type { Caution, Product } from "../model";
-import { gateSpans, type Climate, type WaitClock } from "../film";
+import { type Climate, gateSpans, type WaitClock } from "../film";
+import type { BenchSession, Caution, Product } from "../model";
 import { dewPointC } from "../numbers";
-import type { BenchSession } from "../model";
 import type { Link, Op, Problem } from "../schedule";
-import { chainOf, coatsUpTo, withHistory, type Chain, type Operation, type OpRecord, type Tie } from "./operations";
 import type { SeamPlan } from "./judge";
-import { canShut, estimateMin, spansOf } from "./wait";
+import { type Chain, chainOf, coatsUpTo, type Operation, type OpRecord, type Tie, withHistory } from "./operations";
 import type { PlanRegion } from "./types";
+import { canShut, estimateMin, spansOf } from "./wait";
 
 /** One region's work with what has already happened to it. */
 export interface LiveChain {
@@ -15,8 +14,12 @@ export interface LiveChain {
   readonly coveredBy: ReadonlyMap<string, string>;
 }
 
-export const liveChain = (r: PlanRegion, seams: readonly (SeamPlan | null)[], productOf: (id: string) => Product, records: ReadonlyMap<string, OpRecord>): LiveChain =>
-  withHistory(chainOf(r.region, r.stack, seams, productOf), records);
+export const liveChain = (
+  r: PlanRegion,
+  seams: readonly (SeamPlan | null)[],
+  productOf: (id: string) => Product,
+  records: ReadonlyMap<string, OpRecord>,
+): LiveChain => withHistory(chainOf(r.region, r.stack, seams, productOf), records);
 
 export interface ProblemContext {
   readonly chains: readonly LiveChain[];
@@ -55,7 +58,8 @@ export function problemOf(ctx: ProblemContext): Problem {
 function gateCache(ctx: ProblemContext): (productId: string) => ReturnType<typeof gateSpans> {
   const known = new Map<string, ReturnType<typeof gateSpans>>();
   return (productId) => {
-    const spans = known.get(productId) ?? gateSpans(ctx.productOf(productId), ctx.climate, dewPointC, ctx.nowMin, ctx.horizonMin);
+    const spans =
+      known.get(productId) ?? gateSpans(ctx.productOf(productId), ctx.climate, dewPointC, ctx.nowMin, ctx.horizonMin);
     known.set(productId, spans);
     return spans;
   };
@@ -69,7 +73,9 @@ function opOf(op: Operation, ctx: ProblemContext, gates: (productId: string) => 
     needs: op.sprayed ? { hands: 1, booth: 1 } : { hands: 1 },
     releaseMin: ctx.nowMin,
     gate: op.productId === null ? null : gates(op.productId),
-    fixed: record ? { startMin: record.startMin, endMin: record.endMin ?? Math.max(record.startMin + op.handsOnMin, ctx.nowMin) } : null,
+    fixed: record
+      ? { startMin: record.startMin, endMin: record.endMin ?? Math.max(record.startMin + op.handsOnMin, ctx.nowMin) }
+      : null,
   };
 }
 
@@ -83,6 +89,12 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
     bounded: canShut(tie.wait, planned),
     estimateMin: estimateMin(tie.wait, planned),
     allowed: (endOf) =>
-      spansOf(tie.wait, { coats: coatsAt(endOf), fromMin: endOf(tie.from), clock: ctx.clock, caution: ctx.caution, notYetMin: ctx.notYetMin.get(tie.to) ?? null }),
+      spansOf(tie.wait, {
+        coats: coatsAt(endOf),
+        fromMin: endOf(tie.from),
+        clock: ctx.clock,
+        caution: ctx.caution,
+        notYetMin: ctx.notYetMin.get(tie.to) ?? null,
+      }),
   };
 }

@@ -7,7 +7,10 @@ export const canApply = (remedy: Remedy): boolean => remedy.do !== "advice";
 
 /** The stack with a remedy carried out where its verdict stands. Advice leaves it as it is. */
 export function applyRemedy(stack: Stack, where: Where, remedy: Remedy): Stack {
-  const atLayer = (change: (l: Stack["layers"][number]) => Stack["layers"][number]): Stack => ({ ...stack, layers: stack.layers.map((l, i) => (i === where.layer ? change(l) : l)) });
+  const atLayer = (change: (l: Stack["layers"][number]) => Stack["layers"][number]): Stack => ({
+    ...stack,
+    layers: stack.layers.map((l, i) => (i === where.layer ? change(l) : l)),
+  });
   switch (remedy.do) {
     case "add-prep":
       return { ...stack, prep: PREP_STEPS.filter((s) => s === remedy.step || stack.prep.includes(s)) };

@@ -1,5 +1,5 @@
-import type { BenchSession, Caution, Milestone, Product, Protection, Region, Stack, Verdict } from "../model";
 import type { Climate, GateReason } from "../film";
+import type { BenchSession, Caution, Milestone, Product, Protection, Region, Stack, Verdict } from "../model";
 import type { BoundBy, Conflict } from "../schedule";
 import type { PlacedVerdict } from "./judge";
 import type { Operation, OpRecord } from "./operations";
@@ -68,7 +68,13 @@ export interface RegionFinish {
 export type Notice =
   | { readonly kind: "left-out"; readonly regionId: string; readonly missing: readonly string[] }
   | { readonly kind: "no-stack"; readonly regionId: string }
-  | { readonly kind: "verdict"; readonly regionId: string; readonly verdict: Exclude<Verdict, "ok">; readonly code: string; readonly layer: number }
+  | {
+      readonly kind: "verdict";
+      readonly regionId: string;
+      readonly verdict: Exclude<Verdict, "ok">;
+      readonly code: string;
+      readonly layer: number;
+    }
   | { readonly kind: "area-assumed"; readonly regionId: string }
   | { readonly kind: "waits-assumed"; readonly regionId: string };
 
@@ -81,7 +87,14 @@ export interface RefusedStop {
 export type PlanAnswer =
   | { readonly outcome: "nothing-to-plan"; readonly notices: readonly Notice[] }
   | { readonly outcome: "refused"; readonly stops: readonly RefusedStop[]; readonly notices: readonly Notice[] }
-  | { readonly outcome: "conflict"; readonly conflict: Conflict; readonly op: Operation; readonly from: Operation | null; readonly gateReason: GateReason | null; readonly notices: readonly Notice[] }
+  | {
+      readonly outcome: "conflict";
+      readonly conflict: Conflict;
+      readonly op: Operation;
+      readonly from: Operation | null;
+      readonly gateReason: GateReason | null;
+      readonly notices: readonly Notice[];
+    }
   | {
       readonly outcome: "planned";
       readonly ops: readonly PlannedOp[];

@@ -1,5 +1,13 @@
+import {
+  type AppliedCoat,
+  milestoneAfter,
+  progressAt,
+  recoatWindows,
+  shutFactor,
+  type WaitClock,
+  waitFactor,
+} from "../film";
 import type { Caution, Milestone } from "../model";
-import { milestoneAfter, progressAt, recoatWindows, shutFactor, waitFactor, type AppliedCoat, type WaitClock } from "../film";
 import { familyFacts, labelTimes, WET_SAND_DRY_MIN, WIPE_FLASH_MIN } from "../reference";
 import type { Span } from "../schedule";
 import type { SeamWait } from "./judge";
@@ -34,9 +42,12 @@ export interface WaitContext {
 /** The milestone a wait is told by, for words and rings. */
 export function milestoneOf(wait: Wait): Milestone | "part-dry" | "wipe-flash" | null {
   switch (wait.kind) {
-    case "none": return null;
-    case "seam": return wait.waits[0]?.until === "sandable" || wait.waits[0]?.until === "cured" ? wait.waits[0].until : "recoat";
-    default: return wait.kind;
+    case "none":
+      return null;
+    case "seam":
+      return wait.waits[0]?.until === "sandable" || wait.waits[0]?.until === "cured" ? wait.waits[0].until : "recoat";
+    default:
+      return wait.kind;
   }
 }
 
@@ -50,24 +61,42 @@ export function canShut(wait: Wait, coats: readonly AppliedCoat[]): boolean {
 /** Spans in which what follows may start, rising; empty = never before the clock's horizon. */
 export function spansOf(wait: Wait, ctx: WaitContext): readonly Span[] {
   switch (wait.kind) {
-    case "none": return from(ctx.fromMin);
-    case "part-dry": return from(ctx.clock.reach("part-dry", ctx.fromMin, wait.refMin * bareFactor(ctx, "part-dry", wait.refMin)));
-    case "wipe-flash": return from(ctx.clock.reach("evaporation-solvent", ctx.fromMin, WIPE_FLASH_MIN * bareFactor(ctx, "evaporation-solvent", WIPE_FLASH_MIN)));
-    case "flash": return flashSpans(ctx);
-    case "sandable": return from(milestoneMin(ctx, "sandable"));
-    case "seam": return seamUnion(wait.waits, ctx);
+    case "none":
+      return from(ctx.fromMin);
+    case "part-dry":
+      return from(ctx.clock.reach("part-dry", ctx.fromMin, wait.refMin * bareFactor(ctx, "part-dry", wait.refMin)));
+    case "wipe-flash":
+      return from(
+        ctx.clock.reach(
+          "evaporation-solvent",
+          ctx.fromMin,
+          WIPE_FLASH_MIN * bareFactor(ctx, "evaporation-solvent", WIPE_FLASH_MIN),
+        ),
+      );
+    case "flash":
+      return flashSpans(ctx);
+    case "sandable":
+      return from(milestoneMin(ctx, "sandable"));
+    case "seam":
+      return seamUnion(wait.waits, ctx);
   }
 }
 
 const from = (startMin: number | null): readonly Span[] => (startMin === null ? [] : [{ startMin, endMin: null }]);
 
 function bareFactor(ctx: WaitContext, law: "part-dry" | "evaporation-solvent", refMin: number): number {
-  const ratio = ctx.notYetMin === null || ctx.notYetMin <= ctx.fromMin ? null : ctx.clock.elapsedRef(law, ctx.fromMin, ctx.notYetMin) / refMin;
+  const ratio =
+    ctx.notYetMin === null || ctx.notYetMin <= ctx.fromMin
+      ? null
+      : ctx.clock.elapsedRef(law, ctx.fromMin, ctx.notYetMin) / refMin;
   return waitFactor(ctx.caution, ratio);
 }
 
 function factorFor(ctx: WaitContext, milestone: Milestone): number {
-  const ratio = ctx.notYetMin === null || ctx.notYetMin <= ctx.fromMin ? null : progressAt(ctx.coats, milestone, ctx.clock, ctx.notYetMin);
+  const ratio =
+    ctx.notYetMin === null || ctx.notYetMin <= ctx.fromMin
+      ? null
+      : progressAt(ctx.coats, milestone, ctx.clock, ctx.notYetMin);
   return waitFactor(ctx.caution, ratio);
 }
 
@@ -76,13 +105,19 @@ function milestoneMin(ctx: WaitContext, milestone: Milestone): number | null {
   return a.outcome === "reached" ? a.atMin : null;
 }
 
-const windowsOf = (ctx: WaitContext) => recoatWindows(ctx.coats, ctx.clock, factorFor(ctx, "recoat"), shutFactor(ctx.caution));
+const windowsOf = (ctx: WaitContext) =>
+  recoatWindows(ctx.coats, ctx.clock, factorFor(ctx, "recoat"), shutFactor(ctx.caution));
 
 /** Own next coat: from flash until the first window shuts, then any later window; never in a forbidden gap. */
 function flashSpans(ctx: WaitContext): readonly Span[] {
   const flashMin = milestoneMin(ctx, "flash");
   if (flashMin === null) return [];
-  const spans = windowsOf(ctx).map((w, i): Span => ({ startMin: i === 0 ? Math.min(flashMin, Math.max(w.openMin, flashMin)) : w.openMin, endMin: w.shutMin }));
+  const spans = windowsOf(ctx).map(
+    (w, i): Span => ({
+      startMin: i === 0 ? Math.min(flashMin, Math.max(w.openMin, flashMin)) : w.openMin,
+      endMin: w.shutMin,
+    }),
+  );
   const afterLast = spans.at(-1)?.endMin ?? null;
   const product = ctx.coats.at(-1)!.product;
   const mayReturn = product.family === "unknown" || !familyFacts(product.family).mustScuffWhenMissed;
@@ -119,12 +154,17 @@ function seamSpans(wait: SeamWait, ctx: WaitContext): readonly Span[] {
 
 /** Rising, overlapping ones joined; a span that shuts before it opens is dropped. */
 function merge(spans: readonly Span[]): readonly Span[] {
-  const rising = spans.filter((s) => s.endMin === null || s.endMin > s.startMin).sort((a, b) => a.startMin - b.startMin);
+  const rising = spans
+    .filter((s) => s.endMin === null || s.endMin > s.startMin)
+    .sort((a, b) => a.startMin - b.startMin);
   const joined: Span[] = [];
   for (const s of rising) {
     const last = joined.at(-1);
     if (last && (last.endMin === null || s.startMin <= last.endMin)) {
-      joined[joined.length - 1] = { startMin: last.startMin, endMin: last.endMin === null || s.endMin === null ? null : Math.max(last.endMin, s.endMin) };
+      joined[joined.length - 1] = {
+        startMin: last.startMin,
+        endMin: last.endMin === null || s.endMin === null ? null : Math.max(last.endMin, s.endMin),
+      };
     } else joined.push(s);
   }
   return joined;
@@ -134,12 +174,18 @@ function merge(spans: readonly Span[]): readonly Span[] {
 export function estimateMin(wait: Wait, coats: readonly AppliedCoat[]): number {
   const times = coats.length > 0 ? labelTimes(coats.at(-1)!.product) : null;
   switch (wait.kind) {
-    case "none": return 0;
-    case "part-dry": return wait.refMin;
-    case "wipe-flash": return WIPE_FLASH_MIN;
-    case "flash": return times?.flash.min ?? 0;
-    case "sandable": return times?.sandable.min ?? 0;
-    case "seam": return times?.recoat.min ?? 0;
+    case "none":
+      return 0;
+    case "part-dry":
+      return wait.refMin;
+    case "wipe-flash":
+      return WIPE_FLASH_MIN;
+    case "flash":
+      return times?.flash.min ?? 0;
+    case "sandable":
+      return times?.sandable.min ?? 0;
+    case "seam":
+      return times?.recoat.min ?? 0;
   }
 }
 

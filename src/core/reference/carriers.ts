@@ -2,7 +2,14 @@ import { BITES, type Bite, type Carrier } from "../model";
 
 /** The default bite of each class of carrier. Source: common trade practice; exceptions live with the film or material. */
 const BITE_BY_CARRIER: Readonly<Record<Carrier, Bite>> = {
-  water: "B0", alcohol: "B1", "glycol-ether": "B1", aliphatic: "B2", aromatic: "B3", ester: "B3", ketone: "B4", ether: "B4",
+  water: "B0",
+  alcohol: "B1",
+  "glycol-ether": "B1",
+  aliphatic: "B2",
+  aromatic: "B3",
+  ester: "B3",
+  ketone: "B4",
+  ether: "B4",
 };
 
 /** Strength of the strongest carrier as an index of BITES; 100 % solids (no carrier) bites like water. */

@@ -1,5 +1,5 @@
-import { MILESTONES, type FamilyId, type Label, type Milestone, type Product, type Unknown } from "../model";
-import { familyFacts, LABEL_TIME_RATIOS, type DryingMechanism } from "./families";
+import { type FamilyId, type Label, MILESTONES, type Milestone, type Product, type Unknown } from "../model";
+import { type DryingMechanism, familyFacts, LABEL_TIME_RATIOS } from "./families";
 
 export interface LabelTime {
   readonly min: number;
@@ -14,8 +14,13 @@ export const mechanismOf = (family: FamilyId | Unknown): DryingMechanism =>
 
 function given(label: Label, m: Milestone): number | null {
   const direct: Record<Exclude<Milestone, "recoat">, number | null> = {
-    flash: label.flashMin, touch: label.touchMin, handle: label.handleMin, sandable: label.sandableMin,
-    "tape-safe": label.tapeSafeMin, polishable: label.polishableMin, cured: label.curedMin,
+    flash: label.flashMin,
+    touch: label.touchMin,
+    handle: label.handleMin,
+    sandable: label.sandableMin,
+    "tape-safe": label.tapeSafeMin,
+    polishable: label.polishableMin,
+    cured: label.curedMin,
   };
   return m === "recoat" ? (label.recoat[0]?.[0] ?? null) : direct[m];
 }

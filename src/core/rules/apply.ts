@@ -1,7 +1,7 @@
-import { worseVerdict, type StopKind, type Verdict } from "../model";
+import { type StopKind, type Verdict, worseVerdict } from "../model";
 import type { RuleBook } from "./compile";
 import { evaluate, leaves } from "./condition";
-import { isCandidates, type Facts, type KnownValue, type RuleScope } from "./facts";
+import { type Facts, isCandidates, type KnownValue, type RuleScope } from "./facts";
 import type { Evidence, Remedy, Rule } from "./rule";
 
 /** One verdict as data; its words live in ui/messages under `code`. */
@@ -48,7 +48,16 @@ export function applyRules(book: RuleBook, scope: RuleScope, facts: Facts): read
     }
   }
   for (const { verdict, missing } of open.values()) {
-    fired.push({ rule: MISSING_FACT, verdict, kind: "finish", code: MISSING_FACT, facts: {}, remedy: [{ do: "advice", key: "find-out" }], evidence: "trade-practice", missing });
+    fired.push({
+      rule: MISSING_FACT,
+      verdict,
+      kind: "finish",
+      code: MISSING_FACT,
+      facts: {},
+      remedy: [{ do: "advice", key: "find-out" }],
+      evidence: "trade-practice",
+      missing,
+    });
   }
   return fired;
 }

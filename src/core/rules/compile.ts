@@ -1,11 +1,17 @@
 import { err, ok, type Result } from "../base";
-import { leaves, type Condition } from "./condition";
+import { type Condition, leaves } from "./condition";
 import { FACT_SPECS, RULE_SCOPES, type RuleScope } from "./facts";
 import type { Rule } from "./rule";
 
 export interface RuleFault {
   readonly ruleId: string;
-  readonly fault: "duplicate-id" | "unknown-fact" | "fact-not-in-scope" | "wrong-kind" | "unknown-value" | "never-fires";
+  readonly fault:
+    | "duplicate-id"
+    | "unknown-fact"
+    | "fact-not-in-scope"
+    | "wrong-kind"
+    | "unknown-value"
+    | "never-fires";
   readonly detail: string;
 }
 
@@ -19,14 +25,21 @@ export type RuleBook = Readonly<Record<RuleScope, readonly Rule[]>>;
 export function compileRules(rules: readonly Rule[]): Result<RuleBook, readonly RuleFault[]> {
   const seen = new Set<string>();
   const faults = rules.flatMap((rule) => {
-    const duplicate: RuleFault[] = seen.has(rule.id) ? [{ ruleId: rule.id, fault: "duplicate-id", detail: rule.id }] : [];
+    const duplicate: RuleFault[] = seen.has(rule.id)
+      ? [{ ruleId: rule.id, fault: "duplicate-id", detail: rule.id }]
+      : [];
     seen.add(rule.id);
     const leafFaults = leaves(rule.when).flatMap((leaf) => vetLeaf(rule, leaf));
-    const dead: RuleFault[] = leafFaults.length === 0 && neverTrue(rule.when) ? [{ ruleId: rule.id, fault: "never-fires", detail: "its conditions exclude each other" }] : [];
+    const dead: RuleFault[] =
+      leafFaults.length === 0 && neverTrue(rule.when)
+        ? [{ ruleId: rule.id, fault: "never-fires", detail: "its conditions exclude each other" }]
+        : [];
     return [...duplicate, ...leafFaults, ...dead];
   });
   if (faults.length > 0) return err(faults);
-  return ok(Object.fromEntries(RULE_SCOPES.map((s) => [s, rules.filter((r) => r.scope === s)])) as Record<RuleScope, Rule[]>);
+  return ok(
+    Object.fromEntries(RULE_SCOPES.map((s) => [s, rules.filter((r) => r.scope === s)])) as Record<RuleScope, Rule[]>,
+  );
 }
 
 type Leaf = ReturnType<typeof leaves>[number];
@@ -47,7 +60,9 @@ function vetLeaf(rule: Rule, leaf: Leaf): RuleFault[] {
   if ("is" in leaf) return spec.of.kind === "flag" ? [] : say("wrong-kind", leaf.fact);
   if (spec.of.kind !== "number") return say("wrong-kind", leaf.fact);
   const { min, max } = spec.of;
-  return (leaf.from ?? min) > Math.min(leaf.to ?? max, max) || (leaf.to ?? max) < min ? say("never-fires", `${leaf.fact} outside ${min}–${max}`) : [];
+  return (leaf.from ?? min) > Math.min(leaf.to ?? max, max) || (leaf.to ?? max) < min
+    ? say("never-fires", `${leaf.fact} outside ${min}–${max}`)
+    : [];
 }
 
 /** Most combinations of leaf truths tried before a condition is taken to be satisfiable. */
@@ -83,7 +98,10 @@ function consistent(list: readonly Leaf[], truth: ReadonlyMap<Leaf, boolean>): b
   });
 }
 
-function candidateValues(fact: string, own: readonly Leaf[]): readonly (string | number | boolean | readonly string[])[] {
+function candidateValues(
+  fact: string,
+  own: readonly Leaf[],
+): readonly (string | number | boolean | readonly string[])[] {
   const { of } = FACT_SPECS[fact]!;
   if (of.kind === "one-of") return of.values;
   if (of.kind === "flag") return [true, false];
@@ -91,7 +109,9 @@ function candidateValues(fact: string, own: readonly Leaf[]): readonly (string |
     const named = [...new Set(own.flatMap((l) => ("has" in l ? l.has : [])))];
     return Array.from({ length: 2 ** named.length }, (_, bits) => named.filter((_v, i) => bits & (1 << i)));
   }
-  const edges = own.flatMap((l) => ("from" in l || "to" in l ? [l.from, l.to] : [])).filter((x): x is number => x !== undefined);
+  const edges = own
+    .flatMap((l) => ("from" in l || "to" in l ? [l.from, l.to] : []))
+    .filter((x): x is number => x !== undefined);
   return [of.min, of.max, ...edges.flatMap((e) => [e - 1e-6, e, e + 1e-6])].filter((x) => x >= of.min && x <= of.max);
 }
 

@@ -1,4 +1,4 @@
-import { isCandidates, type FactName, type Facts, type KnownValue } from "./facts";
+import { type FactName, type Facts, isCandidates, type KnownValue } from "./facts";
 
 /** A condition over named facts; a rule's "applies when". */
 export type Condition =
@@ -58,8 +58,7 @@ function conjunction(parts: readonly Evaluation[]): Evaluation {
   return open.length > 0 ? { truth: "unknown", missing: unite(open) } : T;
 }
 
-const negate = (e: Evaluation): Evaluation =>
-  e.truth === "true" ? F : e.truth === "false" ? T : e;
+const negate = (e: Evaluation): Evaluation => (e.truth === "true" ? F : e.truth === "false" ? T : e);
 
 type Leaf = Extract<Condition, { fact: FactName }>;
 
@@ -68,7 +67,9 @@ function holds(c: Leaf, value: KnownValue): boolean {
   if ("in" in c) return typeof value === "string" && c.in.includes(value);
   if ("has" in c) return Array.isArray(value) && c.has.some((v) => value.includes(v));
   if ("is" in c) return value === c.is;
-  return typeof value === "number" && (c.from === undefined || value >= c.from) && (c.to === undefined || value <= c.to);
+  return (
+    typeof value === "number" && (c.from === undefined || value >= c.from) && (c.to === undefined || value <= c.to)
+  );
 }
 
 /** Every leaf of a condition, for vetting and for telling which facts decided. */

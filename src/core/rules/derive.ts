@@ -1,10 +1,24 @@
-import { BITES, MATERIALS, SPRAY_METHODS, isOneOf, type Condition as Surface, type FamilyId, type MaterialId, type PrepStep, type Product, type Region, type Unknown } from "../model";
-import { FAMILIES } from "../model";
-import { familyFacts, materialFacts, strongestBite, type BiteAnswer } from "../reference";
+import {
+  BITES,
+  FAMILIES,
+  type FamilyId,
+  isOneOf,
+  MATERIALS,
+  type MaterialId,
+  type PrepStep,
+  type Product,
+  type Region,
+  SPRAY_METHODS,
+  type Condition as Surface,
+  type Unknown,
+} from "../model";
+import { type BiteAnswer, familyFacts, materialFacts, strongestBite } from "../reference";
 import type { Candidates, Facts, FilmState, KnownValue } from "./facts";
 
 /** What each preparatory step does to a face: conditions it ends and conditions it brings. */
-const PREP_EFFECT: Readonly<Record<PrepStep, { readonly ends: readonly Surface[]; readonly brings: readonly Surface[] }>> = {
+const PREP_EFFECT: Readonly<
+  Record<PrepStep, { readonly ends: readonly Surface[]; readonly brings: readonly Surface[] }>
+> = {
   degrease: { ends: ["greasy", "released"], brings: ["degreased"] },
   derust: { ends: ["rusted"], brings: ["dusty"] },
   wash: { ends: ["greasy", "released", "dusty", "flux-residue", "damp", "damp-joints"], brings: ["washed", "dried"] },
@@ -42,7 +56,10 @@ const possibleFamilies = (f: FamilyId | Unknown): readonly FamilyId[] => (f === 
 
 export function regionFacts(region: Region, material: MaterialId | Unknown, prep: readonly PrepStep[]): Facts {
   const of = (pick: (m: ReturnType<typeof materialFacts>) => KnownValue) =>
-    candidatesOf(possibleMaterials(material).map((m) => pick(materialFacts(m))), "region.material");
+    candidatesOf(
+      possibleMaterials(material).map((m) => pick(materialFacts(m))),
+      "region.material",
+    );
   return {
     "region.material": of((m) => m.id),
     "region.group": of((m) => m.group),
@@ -58,13 +75,21 @@ export function regionFacts(region: Region, material: MaterialId | Unknown, prep
 
 /** What the strongest carrier does to the bare material. */
 export function bareBiteAnswer(material: MaterialId | Unknown, p: Product): KnownValue | Candidates {
-  const answers: BiteAnswer[] = possibleMaterials(material).flatMap((m) => possibleBites(p).map((b) => materialFacts(m).byBite[b]!));
+  const answers: BiteAnswer[] = possibleMaterials(material).flatMap((m) =>
+    possibleBites(p).map((b) => materialFacts(m).byBite[b]!),
+  );
   return candidatesOf(answers, material === "unknown" ? "region.material" : "product.carriers");
 }
 
 const SOFT_STATES: readonly FilmState[] = ["wet", "uncured", "gap"];
 
-function filmBiteAnswer(lower: FamilyId, state: FilmState, bite: number, alcohol: boolean, sameFamily: boolean): string {
+function filmBiteAnswer(
+  lower: FamilyId,
+  state: FilmState,
+  bite: number,
+  alcohol: boolean,
+  sameFamily: boolean,
+): string {
   const f = familyFacts(lower);
   const cured = alcohol && f.curedAlcohol !== null && bite === 1 ? f.curedAlcohol : f.curedHolds[bite]!;
   if (state === "open" && (sameFamily || cured === "ok")) return "ok";
@@ -85,12 +110,18 @@ export function seamBiteAnswer(lower: Product, upper: Product, state: FilmState)
 /** Facts of the product being laid. */
 export function upperFacts(p: Product, heaviness: string, wftUm: number): Facts {
   const family = (pick: (f: ReturnType<typeof familyFacts>) => KnownValue) =>
-    candidatesOf(possibleFamilies(p.family).map((f) => pick(familyFacts(f))), "product.family");
+    candidatesOf(
+      possibleFamilies(p.family).map((f) => pick(familyFacts(f))),
+      "product.family",
+    );
   return {
     "upper.role": p.role,
     "upper.family": family((f) => f.id),
     "upper.biteStrength": candidatesOf(possibleBites(p), "product.carriers"),
-    "upper.propellant": p.propellant === "unknown" ? { candidates: ["liquefied-gas", "dimethyl-ether", "compressed-gas"], missing: "product.propellant" } : p.propellant,
+    "upper.propellant":
+      p.propellant === "unknown"
+        ? { candidates: ["liquefied-gas", "dimethyl-ether", "compressed-gas"], missing: "product.propellant" }
+        : p.propellant,
     "upper.method": p.method,
     "upper.sprayed": isSprayed(p),
     "upper.heaviness": heaviness,
@@ -142,7 +173,10 @@ export function labelForbids(upper: Product, below: "bare" | Product): boolean {
 export function seamFacts(s: SeamSituation): Facts {
   const { lower, upper, state } = s;
   const family = (pick: (f: ReturnType<typeof familyFacts>) => KnownValue) =>
-    candidatesOf(possibleFamilies(lower.family).map((f) => pick(familyFacts(f))), "product.family");
+    candidatesOf(
+      possibleFamilies(lower.family).map((f) => pick(familyFacts(f))),
+      "product.family",
+    );
   return {
     "lower.role": lower.role,
     "lower.family": family((f) => f.id),

@@ -6,7 +6,7 @@ export * from "./apply";
 export { CATALOGUE } from "./catalogue";
 export { compileRules, type RuleBook, type RuleFault } from "./compile";
 export * from "./derive";
-export { FACTS, FILM_STATES, type Facts, type FilmState, type KnownValue } from "./facts";
+export { FACTS, type Facts, FILM_STATES, type FilmState, type KnownValue } from "./facts";
 export { ADVICE_KEYS, type AdviceKey, type Evidence, type Remedy, type Rule } from "./rule";
 
 function shippedBook(): RuleBook {

@@ -11,11 +11,40 @@ export type Remedy =
   | { readonly do: "advice"; readonly key: AdviceKey };
 
 export const ADVICE_KEYS = [
-  "weaker-carrier", "barrier-first", "coupon", "promoter-first", "flexible-product", "dry-first", "wash-first",
-  "post-cure", "derust", "etch-or-epoxy", "other-primer", "primer-first", "seal-first", "more-barrier", "mask-it",
-  "other-product", "find-out", "wear-protection", "reapply", "cover-it", "thinner-skins", "fewer-coats", "putty-first",
-  "uv-clear", "raise-finish", "sand-less", "warm-room", "wait-for-air", "cool-room", "hand-warm-can", "other-filler",
-  "close-surface", "key-again", "other-clear",
+  "weaker-carrier",
+  "barrier-first",
+  "coupon",
+  "promoter-first",
+  "flexible-product",
+  "dry-first",
+  "wash-first",
+  "post-cure",
+  "derust",
+  "etch-or-epoxy",
+  "other-primer",
+  "primer-first",
+  "seal-first",
+  "more-barrier",
+  "mask-it",
+  "other-product",
+  "find-out",
+  "wear-protection",
+  "reapply",
+  "cover-it",
+  "thinner-skins",
+  "fewer-coats",
+  "putty-first",
+  "uv-clear",
+  "raise-finish",
+  "sand-less",
+  "warm-room",
+  "wait-for-air",
+  "cool-room",
+  "hand-warm-can",
+  "other-filler",
+  "close-surface",
+  "key-again",
+  "other-clear",
 ] as const;
 export type AdviceKey = (typeof ADVICE_KEYS)[number];
 
@@ -39,7 +68,9 @@ export const addBefore = (step: BeforeStep): Remedy => ({ do: "add-before", step
 export const setHeaviness = (heaviness: Heaviness): Remedy => ({ do: "set-heaviness", heaviness });
 export const waitFor = (milestone: Milestone | "window"): Remedy => ({ do: "wait-for", milestone });
 
-type Short = Pick<Rule, "id" | "when" | "verdict"> & { readonly remedy: readonly Remedy[] } & Partial<Pick<Rule, "kind" | "evidence">>;
+type Short = Pick<Rule, "id" | "when" | "verdict"> & { readonly remedy: readonly Remedy[] } & Partial<
+    Pick<Rule, "kind" | "evidence">
+  >;
 
 /** Rules of one scope, with the usual kind (finish) and evidence (trade practice) filled in. */
 export const rulesFor = (scope: RuleScope, rows: readonly Short[]): readonly Rule[] =>

@@ -24,10 +24,14 @@ export function checkSchedule(problem: Problem, placed: readonly Placed[]): read
       continue;
     }
     if (op.fixed) continue;
-    if (Math.abs(p.endMin - p.startMin - op.durationMin) > 1e-6) bad.push({ kind: "duration", opId: op.id, detail: `lasts ${p.endMin - p.startMin} of ${op.durationMin} min` });
-    if (p.startMin < problem.nowMin - 1e-6) bad.push({ kind: "before-now", opId: op.id, detail: `starts ${problem.nowMin - p.startMin} min ago` });
-    if (!problem.sessions.some((s) => s.startMin <= p.startMin && p.endMin <= s.endMin)) bad.push({ kind: "session", opId: op.id, detail: "is not inside one session" });
-    if (op.gate && !op.gate.some((s) => s.startMin <= p.startMin && (s.endMin === null || p.endMin <= s.endMin))) bad.push({ kind: "gate", opId: op.id, detail: "is outside its air" });
+    if (Math.abs(p.endMin - p.startMin - op.durationMin) > 1e-6)
+      bad.push({ kind: "duration", opId: op.id, detail: `lasts ${p.endMin - p.startMin} of ${op.durationMin} min` });
+    if (p.startMin < problem.nowMin - 1e-6)
+      bad.push({ kind: "before-now", opId: op.id, detail: `starts ${problem.nowMin - p.startMin} min ago` });
+    if (!problem.sessions.some((s) => s.startMin <= p.startMin && p.endMin <= s.endMin))
+      bad.push({ kind: "session", opId: op.id, detail: "is not inside one session" });
+    if (op.gate && !op.gate.some((s) => s.startMin <= p.startMin && (s.endMin === null || p.endMin <= s.endMin)))
+      bad.push({ kind: "gate", opId: op.id, detail: "is outside its air" });
   }
   return [...bad, ...resourceViolations(problem, at), ...waitViolations(problem, at)];
 }
@@ -43,7 +47,8 @@ function resourceViolations(problem: Problem, at: ReadonlyMap<string, Placed>): 
         const p = at.get(other.id)!;
         return p.startMin <= start && start < p.endMin ? sum + other.needs[resource]! : sum;
       }, 0);
-      if (held > capacity) bad.push({ kind: "resource", opId: op.id, detail: `${resource} held ${held} of ${capacity}` });
+      if (held > capacity)
+        bad.push({ kind: "resource", opId: op.id, detail: `${resource} held ${held} of ${capacity}` });
     }
   }
   return bad;
@@ -55,9 +60,12 @@ function waitViolations(problem: Problem, at: ReadonlyMap<string, Placed>): Viol
   return problem.links.flatMap((link): Violation[] => {
     const to = at.get(link.to);
     if (!to || !at.has(link.from) || fixed.has(link.to)) return [];
-    const inside = link.allowed(endOf).some(
-      (s) => to.startMin >= s.startMin - TOLERANCE_MIN && (s.endMin === null || to.startMin <= s.endMin + TOLERANCE_MIN),
-    );
+    const inside = link
+      .allowed(endOf)
+      .some(
+        (s) =>
+          to.startMin >= s.startMin - TOLERANCE_MIN && (s.endMin === null || to.startMin <= s.endMin + TOLERANCE_MIN),
+      );
     return inside ? [] : [{ kind: "wait", opId: link.to, detail: `starts outside what ${link.id} allows` }];
   });
 }

@@ -66,7 +66,12 @@ function reachable(from: Iterable<string>, next: (id: string) => readonly string
  * Ends of a bounded link belong together, and so does everything on a path between members of one unit:
  * otherwise placing a unit could depend on an operation that waits for that unit.
  */
-function unitsOf(order: readonly string[], links: readonly Link[], into: Map<string, Link[]>, outOf: Map<string, Link[]>): string[][] {
+function unitsOf(
+  order: readonly string[],
+  links: readonly Link[],
+  into: Map<string, Link[]>,
+  outOf: Map<string, Link[]>,
+): string[][] {
   const unit = new Map(order.map((id) => [id, new Set([id])]));
   const unite = (ids: Iterable<string>) => {
     const all = new Set<string>();
@@ -95,9 +100,17 @@ function unitsOf(order: readonly string[], links: readonly Link[], into: Map<str
 export function graphOf(problem: Problem): Graph {
   const opById = new Map(problem.ops.map((op) => [op.id, op]));
   assert(opById.size === problem.ops.length, "operation ids must be unique");
-  for (const l of problem.links) assert(opById.has(l.from) && opById.has(l.to), `link ${l.id} names an unknown operation`);
+  for (const l of problem.links)
+    assert(opById.has(l.from) && opById.has(l.to), `link ${l.id} names an unknown operation`);
   const into = groupBy(problem.links, "to");
   const outOf = groupBy(problem.links, "from");
   const order = topological(problem.ops, into);
-  return { order, into, outOf, opById, tailMin: tails(order, outOf, opById), units: unitsOf(order, problem.links, into, outOf) };
+  return {
+    order,
+    into,
+    outOf,
+    opById,
+    tailMin: tails(order, outOf, opById),
+    units: unitsOf(order, problem.links, into, outOf),
+  };
 }

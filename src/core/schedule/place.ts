@@ -39,7 +39,10 @@ export class Board {
   take(op: Op): void {
     this.placedById.delete(op.id);
     for (const resource of Object.keys(op.needs)) {
-      this.bookings.set(resource, (this.bookings.get(resource) ?? []).filter((b) => b.opId !== op.id));
+      this.bookings.set(
+        resource,
+        (this.bookings.get(resource) ?? []).filter((b) => b.opId !== op.id),
+      );
     }
   }
 
@@ -69,7 +72,10 @@ function mostHeld(bookings: readonly Booking[], amountOf: (opId: string) => numb
   let worst = 0;
   for (const at of bookings) {
     const held = bookings.filter((b) => b.startMin <= at.startMin && b.endMin > at.startMin);
-    worst = Math.max(worst, held.reduce((sum, b) => sum + amountOf(b.opId), 0));
+    worst = Math.max(
+      worst,
+      held.reduce((sum, b) => sum + amountOf(b.opId), 0),
+    );
   }
   return worst;
 }
@@ -90,7 +96,13 @@ function intoSpan(spans: readonly Span[], t: number, durationMin: number): numbe
 const gridUp = (t: number, gridMin: number): number => Math.ceil((t - 1e-6) / gridMin) * gridMin;
 
 /** Earliest start at or after `fromMin` that links, sessions, gate and resources all allow; passes are repeated until none moves it. */
-export function earliest(op: Op, fromMin: number, links: readonly { link: Link; spans: readonly Span[] }[], board: Board, problem: Problem): Search {
+export function earliest(
+  op: Op,
+  fromMin: number,
+  links: readonly { link: Link; spans: readonly Span[] }[],
+  board: Board,
+  problem: Problem,
+): Search {
   let t = gridUp(fromMin, problem.gridMin);
   let boundBy: BoundBy = { kind: "now" };
   const move = (to: number, why: BoundBy) => {
@@ -100,7 +112,8 @@ export function earliest(op: Op, fromMin: number, links: readonly { link: Link; 
   for (;;) {
     const start = t;
     for (const { link, spans } of links) {
-      if (spans.length === 0) return { found: false, conflict: { kind: "wait-beyond-horizon", opId: op.id, linkId: link.id } };
+      if (spans.length === 0)
+        return { found: false, conflict: { kind: "wait-beyond-horizon", opId: op.id, linkId: link.id } };
       const to = intoSpan(spans, t, 0);
       if (to === null) return { found: false, conflict: { kind: "window", opId: op.id, linkId: link.id } };
       move(to, { kind: "link", linkId: link.id });

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { seededRandom } from "../base";
-import { checkSchedule, solve, type Link, type Op, type Problem, type Span } from ".";
+import { checkSchedule, type Link, type Op, type Problem, type Span, solve } from ".";
 
 interface Instance {
   sessions: [number, number][];
@@ -14,16 +14,22 @@ const vector = (name: string) => JSON.parse(readFileSync(`tests/vectors/schedule
 
 function link(from: string, to: string, allowed: readonly (readonly [number, number | null])[]): Link {
   return {
-    id: `${from}>${to}`, from, to, estimateMin: allowed[0]![0],
+    id: `${from}>${to}`,
+    from,
+    to,
+    estimateMin: allowed[0]![0],
     bounded: allowed.some(([, hi]) => hi !== null),
-    allowed: (endOf) => allowed.map(([lo, hi]): Span => ({ startMin: endOf(from) + lo, endMin: hi === null ? null : endOf(from) + hi })),
+    allowed: (endOf) =>
+      allowed.map(([lo, hi]): Span => ({ startMin: endOf(from) + lo, endMin: hi === null ? null : endOf(from) + hi })),
   };
 }
 
 /** Slots serve as minutes: the rules do not care. */
 function problemOf(i: Instance): Problem {
   return {
-    ops: i.operations.map((o): Op => ({ id: o.id, durationMin: o.duration, needs: o.resources, releaseMin: 0, gate: null, fixed: null })),
+    ops: i.operations.map(
+      (o): Op => ({ id: o.id, durationMin: o.duration, needs: o.resources, releaseMin: 0, gate: null, fixed: null }),
+    ),
     links: [
       ...(i.lags ?? []).map((l) => link(l.from, l.to, [[l.min, l.max ?? null]])),
       ...(i.windows ?? []).map((w) => link(w.from, w.to, w.allowed)),
@@ -38,22 +44,42 @@ function problemOf(i: Instance): Problem {
 describe("reference instances with proven optima", () => {
   const optima: { id: string; best: number }[] = vector("optima");
   const bestOf = (id: string): number => optima.find((o) => o.id === id)!.best;
-  it.each(["A01", "A02", "B01", "B02", "D01", "D02"])("%s: a plan the referee accepts, never better than the optimum", (id) => {
-    const problem = problemOf(vector(id));
-    const plan = solve(problem);
-    expect(plan.outcome).toBe("placed");
-    if (plan.outcome !== "placed") return;
-    expect(checkSchedule(problem, plan.placed)).toEqual([]);
-    expect(plan.endMin).toBeGreaterThanOrEqual(bestOf(id));
-    // a serial method may lose an evening or two, not a third of the whole
-    expect(plan.endMin).toBeLessThanOrEqual(1.3 * bestOf(id));
-    if (process.env.SHOW_GAPS) console.info(id, plan.endMin, bestOf(id));
-  });
+  it.each(["A01", "A02", "B01", "B02", "D01", "D02"])(
+    "%s: a plan the referee accepts, never better than the optimum",
+    (id) => {
+      const problem = problemOf(vector(id));
+      const plan = solve(problem);
+      expect(plan.outcome).toBe("placed");
+      if (plan.outcome !== "placed") return;
+      expect(checkSchedule(problem, plan.placed)).toEqual([]);
+      expect(plan.endMin).toBeGreaterThanOrEqual(bestOf(id));
+      // a serial method may lose an evening or two, not a third of the whole
+      expect(plan.endMin).toBeLessThanOrEqual(1.3 * bestOf(id));
+      if (process.env.SHOW_GAPS) console.info(id, plan.endMin, bestOf(id));
+    },
+  );
 });
 
-const op = (id: string, durationMin: number, more: Partial<Op> = {}): Op => ({ id, durationMin, needs: { hands: 1 }, releaseMin: 0, gate: null, fixed: null, ...more });
-const evenings = (n: number) => Array.from({ length: n }, (_, d) => ({ startMin: d * 1440 + 1140, endMin: d * 1440 + 1290 }));
-const shed = (ops: Op[], links: Link[], over: Partial<Problem> = {}): Problem => ({ ops, links, capacity: { hands: 1 }, sessions: evenings(14), nowMin: 0, gridMin: 5, ...over });
+const op = (id: string, durationMin: number, more: Partial<Op> = {}): Op => ({
+  id,
+  durationMin,
+  needs: { hands: 1 },
+  releaseMin: 0,
+  gate: null,
+  fixed: null,
+  ...more,
+});
+const evenings = (n: number) =>
+  Array.from({ length: n }, (_, d) => ({ startMin: d * 1440 + 1140, endMin: d * 1440 + 1290 }));
+const shed = (ops: Op[], links: Link[], over: Partial<Problem> = {}): Problem => ({
+  ops,
+  links,
+  capacity: { hands: 1 },
+  sessions: evenings(14),
+  nowMin: 0,
+  gridMin: 5,
+  ...over,
+});
 const startOf = (p: Problem, id: string): number => {
   const plan = solve(p);
   if (plan.outcome !== "placed") throw new Error(JSON.stringify(plan));
@@ -68,7 +94,15 @@ describe("windows", () => {
     expect(startOf(p, "b")).toBe(1440 + 1140 + 10 + 30);
   });
   it("starts earlier work so that an early window is met rather than sit out a forbidden gap of days", () => {
-    const p = shed([op("a", 20, { releaseMin: 1240 }), op("b", 20)], [link("a", "b", [[40, 240], [4320, null]])]);
+    const p = shed(
+      [op("a", 20, { releaseMin: 1240 }), op("b", 20)],
+      [
+        link("a", "b", [
+          [40, 240],
+          [4320, null],
+        ]),
+      ],
+    );
     expect(startOf(p, "b")).toBe(1440 + 1140 + 20 + 40);
   });
   it("names the window when its opener is already done and no session lies inside", () => {
@@ -79,19 +113,33 @@ describe("windows", () => {
 
 describe("what is in the way is named", () => {
   it("a session too short", () => {
-    expect(solve(shed([op("a", 300)], []))).toEqual({ outcome: "conflict", conflict: { kind: "no-session-long-enough", opId: "a", longestMin: 150, neededMin: 300 } });
+    expect(solve(shed([op("a", 300)], []))).toEqual({
+      outcome: "conflict",
+      conflict: { kind: "no-session-long-enough", opId: "a", longestMin: 150, neededMin: 300 },
+    });
   });
   it("air that never opens", () => {
-    expect(solve(shed([op("a", 30, { gate: [] })], []))).toEqual({ outcome: "conflict", conflict: { kind: "gate-shut", opId: "a" } });
+    expect(solve(shed([op("a", 30, { gate: [] })], []))).toEqual({
+      outcome: "conflict",
+      conflict: { kind: "gate-shut", opId: "a" },
+    });
   });
   it("no session left", () => {
-    expect(solve(shed([op("a", 30, { releaseMin: 99_999 })], []))).toEqual({ outcome: "conflict", conflict: { kind: "no-session-left", opId: "a" } });
+    expect(solve(shed([op("a", 30, { releaseMin: 99_999 })], []))).toEqual({
+      outcome: "conflict",
+      conflict: { kind: "no-session-left", opId: "a" },
+    });
   });
 });
 
 describe("the referee", () => {
   const p = shed([op("a", 30), op("b", 30)], [link("a", "b", [[60, 90]])]);
-  const at = (opId: string, startMin: number) => ({ opId, startMin, endMin: startMin + 30, boundBy: { kind: "now" as const } });
+  const at = (opId: string, startMin: number) => ({
+    opId,
+    startMin,
+    endMin: startMin + 30,
+    boundBy: { kind: "now" as const },
+  });
   it.each([
     ["a wait cut short", [at("a", 1140), at("b", 1200)], "wait"],
     ["a window missed", [at("a", 1140), at("b", 2580)], "wait"],
@@ -114,7 +162,15 @@ it("random shops: every plan found is feasible, and the same problem gives the s
         ops.push(op(`${c}.${k}`, 5 + 5 * int(8), { needs: int(2) ? { hands: 1, booth: 1 } : { hands: 1 } }));
         if (k === 0) continue;
         const lo = 10 * int(30);
-        const windows: [number, number | null][] = int(3) === 0 ? [[lo, lo + 60 + 10 * int(60)], [lo + 3000, null]] : int(3) === 0 ? [[lo % 60, 120]] : [[lo, null]];
+        const windows: [number, number | null][] =
+          int(3) === 0
+            ? [
+                [lo, lo + 60 + 10 * int(60)],
+                [lo + 3000, null],
+              ]
+            : int(3) === 0
+              ? [[lo % 60, 120]]
+              : [[lo, null]];
         links.push(link(`${c}.${k - 1}`, `${c}.${k}`, windows));
       }
     }

@@ -1,5 +1,5 @@
 import { assert, seededRandom } from "../base";
-import { graphOf, type Graph } from "./graph";
+import { type Graph, graphOf } from "./graph";
 import { Board, earliest } from "./place";
 import type { Conflict, Link, Op, Placed, Problem, Schedule, Span } from "./types";
 
@@ -42,7 +42,9 @@ function placeAll(problem: Problem, graph: Graph, priority: ReadonlyMap<string, 
   for (const op of problem.ops) {
     if (op.fixed) board.put(op, { opId: op.id, ...op.fixed, boundBy: { kind: "now" } });
   }
-  const waiting = graph.units.map((unit) => unit.filter((id) => !graph.opById.get(id)!.fixed)).filter((unit) => unit.length > 0);
+  const waiting = graph.units
+    .map((unit) => unit.filter((id) => !graph.opById.get(id)!.fixed))
+    .filter((unit) => unit.length > 0);
   const weight = (unit: readonly string[]) => Math.max(...unit.map((id) => priority.get(id)!));
   while (waiting.length > 0) {
     const ready = waiting.filter((unit) => isReady(unit, graph, board));
@@ -52,8 +54,15 @@ function placeAll(problem: Problem, graph: Graph, priority: ReadonlyMap<string, 
     const conflict = placeUnit(unit, problem, graph, board);
     if (conflict) return { outcome: "conflict", conflict };
   }
-  const placed = [...board.all].sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin || (a.opId < b.opId ? -1 : 1));
-  return { outcome: "placed", placed, endMin: Math.max(problem.nowMin, ...placed.map((p) => p.endMin)), stats: { tries: 1 } };
+  const placed = [...board.all].sort(
+    (a, b) => a.startMin - b.startMin || a.endMin - b.endMin || (a.opId < b.opId ? -1 : 1),
+  );
+  return {
+    outcome: "placed",
+    placed,
+    endMin: Math.max(problem.nowMin, ...placed.map((p) => p.endMin)),
+    stats: { tries: 1 },
+  };
 }
 
 function isReady(unit: readonly string[], graph: Graph, board: Board): boolean {
@@ -91,7 +100,13 @@ function commit(unit: readonly string[], tried: UnitTry, graph: Graph, board: Bo
 const MAX_REPAIRS = 4000;
 
 /** Leaves the board as it found it. */
-function tryUnit(unit: readonly string[], problem: Problem, graph: Graph, board: Board, firstOnly: ReadonlySet<string>): UnitTry {
+function tryUnit(
+  unit: readonly string[],
+  problem: Problem,
+  graph: Graph,
+  board: Board,
+  firstOnly: ReadonlySet<string>,
+): UnitTry {
   const release = new Map(unit.map((id) => [id, Math.max(problem.nowMin, graph.opById.get(id)!.releaseMin)]));
   const placed: Placed[] = [];
   const late = new Set<string>();
@@ -103,7 +118,8 @@ function tryUnit(unit: readonly string[], problem: Problem, graph: Graph, board:
     if (found.found) {
       board.put(op, found.placed);
       placed.push(found.placed);
-      for (const { link, spans } of links) if (spans[0] && spans[0].endMin !== null && found.placed.startMin > spans[0].endMin) late.add(link.id);
+      for (const { link, spans } of links)
+        if (spans[0] && spans[0].endMin !== null && found.placed.startMin > spans[0].endMin) late.add(link.id);
       i += 1;
       continue;
     }
@@ -130,19 +146,31 @@ function spansOf(link: Link, board: Board, firstOnly: ReadonlySet<string>): read
  * late. Null when the opener is not of this unit (already done) and so cannot move.
  */
 function repairFor(
-  conflict: Conflict, op: Op, links: readonly { link: Link; spans: readonly Span[] }[], unit: readonly string[],
-  index: number, release: ReadonlyMap<string, number>, board: Board, problem: Problem,
+  conflict: Conflict,
+  op: Op,
+  links: readonly { link: Link; spans: readonly Span[] }[],
+  unit: readonly string[],
+  index: number,
+  release: ReadonlyMap<string, number>,
+  board: Board,
+  problem: Problem,
 ): { index: number; releaseMin: number } | null {
   if (conflict.kind !== "window") return null;
   const missed = links.find(({ link }) => link.id === conflict.linkId);
   if (!missed) return null;
   const opener = unit.indexOf(missed.link.from);
   if (opener < 0 || opener >= index) return null;
-  const unbounded = links.map(({ link, spans }) => ({ link, spans: link.id === conflict.linkId ? withoutEnd(spans) : spans }));
+  const unbounded = links.map(({ link, spans }) => ({
+    link,
+    spans: link.id === conflict.linkId ? withoutEnd(spans) : spans,
+  }));
   const possible = earliest(op, release.get(op.id)!, unbounded, board, problem);
   const shutMin = missed.spans.at(-1)?.endMin ?? 0;
   const lateMin = possible.found ? possible.placed.startMin - shutMin : problem.gridMin;
-  const openerStart = Math.max(release.get(missed.link.from)!, board.endOf(missed.link.from) - durationOf(problem, missed.link.from));
+  const openerStart = Math.max(
+    release.get(missed.link.from)!,
+    board.endOf(missed.link.from) - durationOf(problem, missed.link.from),
+  );
   return { index: opener, releaseMin: openerStart + Math.max(problem.gridMin, lateMin) };
 }
 

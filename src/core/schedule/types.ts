@@ -63,12 +63,22 @@ export interface Placed {
 
 /** Why an operation fits nowhere: the smallest thing in the way that the search could name. */
 export type Conflict =
-  | { readonly kind: "no-session-long-enough"; readonly opId: string; readonly longestMin: number; readonly neededMin: number }
+  | {
+      readonly kind: "no-session-long-enough";
+      readonly opId: string;
+      readonly longestMin: number;
+      readonly neededMin: number;
+    }
   | { readonly kind: "no-session-left"; readonly opId: string }
   | { readonly kind: "gate-shut"; readonly opId: string }
   | { readonly kind: "wait-beyond-horizon"; readonly opId: string; readonly linkId: string }
   | { readonly kind: "window"; readonly opId: string; readonly linkId: string };
 
 export type Schedule =
-  | { readonly outcome: "placed"; readonly placed: readonly Placed[]; readonly endMin: number; readonly stats: { readonly tries: number } }
+  | {
+      readonly outcome: "placed";
+      readonly placed: readonly Placed[];
+      readonly endMin: number;
+      readonly stats: { readonly tries: number };
+    }
   | { readonly outcome: "conflict"; readonly conflict: Conflict };

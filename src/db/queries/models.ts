@@ -1,6 +1,6 @@
 import { and, asc, eq, isNull, max } from "drizzle-orm";
-import type { Region, Stack } from "@/core/model";
 import { stackSchema } from "@/contracts";
+import type { Region, Stack } from "@/core/model";
 import type { Db } from "../connection";
 import { layerFromRow, regionFromRow } from "../rows";
 import { layers, models, overrides, parts, regions } from "../schema";
@@ -37,22 +37,48 @@ const live = <T extends { deletedMs: unknown }>(t: T) => isNull(t.deletedMs as n
 export const listModels = (db: Db): readonly ModelHead[] =>
   db.select().from(models).where(live(models)).orderBy(asc(models.position), asc(models.id)).all().map(headOf);
 
-const headOf = ({ id, name, scale, note, rev }: typeof models.$inferSelect): ModelHead => ({ id, name, scale, note, rev });
+const headOf = ({ id, name, scale, note, rev }: typeof models.$inferSelect): ModelHead => ({
+  id,
+  name,
+  scale,
+  note,
+  rev,
+});
 
 export function modelHead(db: Db, id: string): ModelHead | null {
-  const row = db.select().from(models).where(and(eq(models.id, id), live(models))).get();
+  const row = db
+    .select()
+    .from(models)
+    .where(and(eq(models.id, id), live(models)))
+    .get();
   return row ? headOf(row) : null;
 }
 
 /** The whole tree of a model in the user's order, deleted branches left out. */
 export function modelTree(db: Db, modelId: string): readonly PartNode[] {
-  const partRows = db.select().from(parts).where(and(eq(parts.modelId, modelId), live(parts))).orderBy(asc(parts.position), asc(parts.id)).all();
+  const partRows = db
+    .select()
+    .from(parts)
+    .where(and(eq(parts.modelId, modelId), live(parts)))
+    .orderBy(asc(parts.position), asc(parts.id))
+    .all();
   return partRows.map(({ id, name, count, note, rev }) => ({ id, name, count, note, rev, regions: regionsOf(db, id) }));
 }
 
 function regionsOf(db: Db, partId: string): readonly RegionNode[] {
-  return db.select().from(regions).where(and(eq(regions.partId, partId), live(regions))).orderBy(asc(regions.position), asc(regions.id)).all()
-    .map((row) => ({ region: regionFromRow(row), stack: stackOf(db, row.id, row.prep), overrides: overridesOf(db, row.id), rev: row.rev, stackRev: row.stackRev }));
+  return db
+    .select()
+    .from(regions)
+    .where(and(eq(regions.partId, partId), live(regions)))
+    .orderBy(asc(regions.position), asc(regions.id))
+    .all()
+    .map((row) => ({
+      region: regionFromRow(row),
+      stack: stackOf(db, row.id, row.prep),
+      overrides: overridesOf(db, row.id),
+      rev: row.rev,
+      stackRev: row.stackRev,
+    }));
 }
 
 function stackOf(db: Db, regionId: string, prep: unknown): Stack {
@@ -61,23 +87,55 @@ function stackOf(db: Db, regionId: string, prep: unknown): Stack {
 }
 
 const overridesOf = (db: Db, regionId: string) =>
-  db.select({ key: overrides.key, reason: overrides.reason }).from(overrides).where(eq(overrides.regionId, regionId)).orderBy(asc(overrides.key)).all();
+  db
+    .select({ key: overrides.key, reason: overrides.reason })
+    .from(overrides)
+    .where(eq(overrides.regionId, regionId))
+    .orderBy(asc(overrides.key))
+    .all();
 
 const nextPosition = (value: { n: number | null } | undefined): number => (value?.n ?? -1) + 1;
 
 export function insertModel(db: Db, m: Pick<ModelHead, "id" | "name" | "scale" | "note">): void {
-  const position = nextPosition(db.select({ n: max(models.position) }).from(models).get());
-  db.insert(models).values({ ...m, position }).run();
+  const position = nextPosition(
+    db
+      .select({ n: max(models.position) })
+      .from(models)
+      .get(),
+  );
+  db.insert(models)
+    .values({ ...m, position })
+    .run();
 }
 
-export function insertPart(db: Db, modelId: string, p: { id: string; name: string; count: number; note: string }): void {
-  const position = nextPosition(db.select({ n: max(parts.position) }).from(parts).where(eq(parts.modelId, modelId)).get());
-  db.insert(parts).values({ ...p, modelId, position }).run();
+export function insertPart(
+  db: Db,
+  modelId: string,
+  p: { id: string; name: string; count: number; note: string },
+): void {
+  const position = nextPosition(
+    db
+      .select({ n: max(parts.position) })
+      .from(parts)
+      .where(eq(parts.modelId, modelId))
+      .get(),
+  );
+  db.insert(parts)
+    .values({ ...p, modelId, position })
+    .run();
 }
 
 export function insertRegion(db: Db, partId: string, r: Region, prep: Stack["prep"]): void {
-  const position = nextPosition(db.select({ n: max(regions.position) }).from(regions).where(eq(regions.partId, partId)).get());
-  db.insert(regions).values({ ...r, conditions: [...r.conditions], exposure: [...r.exposure], prep: [...prep], partId, position }).run();
+  const position = nextPosition(
+    db
+      .select({ n: max(regions.position) })
+      .from(regions)
+      .where(eq(regions.partId, partId))
+      .get(),
+  );
+  db.insert(regions)
+    .values({ ...r, conditions: [...r.conditions], exposure: [...r.exposure], prep: [...prep], partId, position })
+    .run();
 }
 
 type Table = typeof models | typeof parts | typeof regions;
@@ -85,41 +143,80 @@ const TABLES = { model: models, part: parts, region: regions } as const;
 export type NodeKind = keyof typeof TABLES;
 
 /** Writes fields if the row still has the revision the writer saw. @returns the new revision, or null when it has moved on or gone */
-export function updateNode(db: Db, kind: NodeKind, id: string, rev: number, fields: Record<string, unknown>): number | null {
+export function updateNode(
+  db: Db,
+  kind: NodeKind,
+  id: string,
+  rev: number,
+  fields: Record<string, unknown>,
+): number | null {
   const t: Table = TABLES[kind];
-  const changed = db.update(t).set({ ...fields, rev: rev + 1 } as never).where(and(eq(t.id, id), eq(t.rev, rev), live(t))).run().changes;
+  const changed = db
+    .update(t)
+    .set({ ...fields, rev: rev + 1 } as never)
+    .where(and(eq(t.id, id), eq(t.rev, rev), live(t)))
+    .run().changes;
   return changed === 1 ? rev + 1 : null;
 }
 
 export function nodeRev(db: Db, kind: NodeKind, id: string): number | null {
   const t: Table = TABLES[kind];
-  return db.select({ rev: t.rev }).from(t).where(and(eq(t.id, id), live(t))).get()?.rev ?? null;
+  return (
+    db
+      .select({ rev: t.rev })
+      .from(t)
+      .where(and(eq(t.id, id), live(t)))
+      .get()?.rev ?? null
+  );
 }
 
 /** Deleting is a mark, so it can be undone; what is below goes and comes back with its parent. */
 export function setDeleted(db: Db, kind: NodeKind, id: string, deletedMs: number | null): boolean {
   const t: Table = TABLES[kind];
-  return db.update(t).set({ deletedMs } as never).where(eq(t.id, id)).run().changes === 1;
+  return (
+    db
+      .update(t)
+      .set({ deletedMs } as never)
+      .where(eq(t.id, id))
+      .run().changes === 1
+  );
 }
 
 /** Replaces preparation and layers if nobody else did since `stackRev`. @returns the new revision or null */
 export function replaceStack(db: Db, regionId: string, stackRev: number, stack: Stack): number | null {
-  const changed = db.update(regions).set({ prep: [...stack.prep], stackRev: stackRev + 1 }).where(and(eq(regions.id, regionId), eq(regions.stackRev, stackRev), live(regions))).run().changes;
+  const changed = db
+    .update(regions)
+    .set({ prep: [...stack.prep], stackRev: stackRev + 1 })
+    .where(and(eq(regions.id, regionId), eq(regions.stackRev, stackRev), live(regions)))
+    .run().changes;
   if (changed !== 1) return null;
   db.delete(layers).where(eq(layers.regionId, regionId)).run();
-  stack.layers.forEach((l, position) => db.insert(layers).values({ ...l, before: [...l.before], regionId, position }).run());
+  for (const [position, l] of stack.layers.entries()) {
+    db.insert(layers)
+      .values({ ...l, before: [...l.before], regionId, position })
+      .run();
+  }
   return stackRev + 1;
 }
 
 export function setOverride(db: Db, regionId: string, key: string, reason: string | null): void {
-  db.delete(overrides).where(and(eq(overrides.regionId, regionId), eq(overrides.key, key))).run();
+  db.delete(overrides)
+    .where(and(eq(overrides.regionId, regionId), eq(overrides.key, key)))
+    .run();
   if (reason !== null) db.insert(overrides).values({ regionId, key, reason }).run();
 }
 
 /** Where a region hangs: its part and model, by name and id. */
-export function regionHome(db: Db, regionId: string): { modelId: string; partId: string; partName: string; regionName: string } | null {
-  const row = db.select({ modelId: parts.modelId, partId: parts.id, partName: parts.name, regionName: regions.name })
-    .from(regions).innerJoin(parts, eq(parts.id, regions.partId)).where(eq(regions.id, regionId)).get();
+export function regionHome(
+  db: Db,
+  regionId: string,
+): { modelId: string; partId: string; partName: string; regionName: string } | null {
+  const row = db
+    .select({ modelId: parts.modelId, partId: parts.id, partName: parts.name, regionName: regions.name })
+    .from(regions)
+    .innerJoin(parts, eq(parts.id, regions.partId))
+    .where(eq(regions.id, regionId))
+    .get();
   return row ?? null;
 }
 
@@ -130,4 +227,3 @@ export const anyIdTaken = (db: Db, kind: NodeKind | "layer", id: string): boolea
   const t = kind === "layer" ? layers : TABLES[kind];
   return db.select({ id: t.id }).from(t).where(eq(t.id, id)).get() !== undefined;
 };
-

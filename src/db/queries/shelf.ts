@@ -13,28 +13,60 @@ export interface ShelfItem {
 
 export function listShelf(db: Db): readonly ShelfItem[] {
   const used = new Map(
-    db.select({ id: layers.productId, n: countDistinct(layers.regionId) }).from(layers).innerJoin(regions, eq(regions.id, layers.regionId)).where(isNull(regions.deletedMs)).groupBy(layers.productId).all().map((r) => [r.id, r.n]),
+    db
+      .select({ id: layers.productId, n: countDistinct(layers.regionId) })
+      .from(layers)
+      .innerJoin(regions, eq(regions.id, layers.regionId))
+      .where(isNull(regions.deletedMs))
+      .groupBy(layers.productId)
+      .all()
+      .map((r) => [r.id, r.n]),
   );
-  return db.select().from(products).where(isNull(products.deletedMs)).orderBy(asc(products.position), asc(products.id)).all()
+  return db
+    .select()
+    .from(products)
+    .where(isNull(products.deletedMs))
+    .orderBy(asc(products.position), asc(products.id))
+    .all()
     .map((row) => ({ product: productFromRow(row), rev: row.rev, usedIn: used.get(row.id) ?? 0 }));
 }
 
 /** Every product a stack may still name, deleted ones included: a layer never loses its facts. */
 export const allProducts = (db: Db): ReadonlyMap<string, Product> =>
-  new Map(db.select().from(products).all().map((row) => [row.id, productFromRow(row)]));
+  new Map(
+    db
+      .select()
+      .from(products)
+      .all()
+      .map((row) => [row.id, productFromRow(row)]),
+  );
 
 export function insertProduct(db: Db, p: Product): void {
-  const position = (db.select({ n: max(products.position) }).from(products).get()?.n ?? -1) + 1;
-  db.insert(products).values({ ...productToRow(p), position }).run();
+  const position =
+    (db
+      .select({ n: max(products.position) })
+      .from(products)
+      .get()?.n ?? -1) + 1;
+  db.insert(products)
+    .values({ ...productToRow(p), position })
+    .run();
 }
 
 export function updateProduct(db: Db, p: Product, rev: number): number | null {
-  const changed = db.update(products).set({ ...productToRow(p), rev: rev + 1 }).where(and(eq(products.id, p.id), eq(products.rev, rev), isNull(products.deletedMs))).run().changes;
+  const changed = db
+    .update(products)
+    .set({ ...productToRow(p), rev: rev + 1 })
+    .where(and(eq(products.id, p.id), eq(products.rev, rev), isNull(products.deletedMs)))
+    .run().changes;
   return changed === 1 ? rev + 1 : null;
 }
 
 export const productRev = (db: Db, id: string): number | null =>
-  db.select({ rev: products.rev }).from(products).where(and(eq(products.id, id), isNull(products.deletedMs))).get()?.rev ?? null;
+  db
+    .select({ rev: products.rev })
+    .from(products)
+    .where(and(eq(products.id, id), isNull(products.deletedMs)))
+    .get()?.rev ?? null;
 
 export const setProductDeleted = (db: Db, id: string, deletedMs: number | null): boolean =>
   db.update(products).set({ deletedMs }).where(eq(products.id, id)).run().changes === 1;

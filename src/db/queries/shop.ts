@@ -13,7 +13,9 @@ export interface ShopState {
 
 export function readShop(db: Db): ShopState | null {
   const row = db.select().from(shop).where(eq(shop.id, 1)).get();
-  return row ? { shop: shopFromRow(row), airSetMs: row.airSetMs, currentModelId: row.currentModelId, rev: row.rev } : null;
+  return row
+    ? { shop: shopFromRow(row), airSetMs: row.airSetMs, currentModelId: row.currentModelId, rev: row.rev }
+    : null;
 }
 
 export function insertShop(db: Db, settings: Shop, airSetMs: number): void {
@@ -21,11 +23,16 @@ export function insertShop(db: Db, settings: Shop, airSetMs: number): void {
 }
 
 export function writeShop(db: Db, settings: Shop, airSetMs: number, rev: number): number | null {
-  const changed = db.update(shop).set({ settings, airSetMs, rev: rev + 1 }).where(and(eq(shop.id, 1), eq(shop.rev, rev))).run().changes;
+  const changed = db
+    .update(shop)
+    .set({ settings, airSetMs, rev: rev + 1 })
+    .where(and(eq(shop.id, 1), eq(shop.rev, rev)))
+    .run().changes;
   return changed === 1 ? rev + 1 : null;
 }
 
-export const setCurrentModel = (db: Db, id: string | null): void => void db.update(shop).set({ currentModelId: id }).where(eq(shop.id, 1)).run();
+export const setCurrentModel = (db: Db, id: string | null): void =>
+  void db.update(shop).set({ currentModelId: id }).where(eq(shop.id, 1)).run();
 
 export interface StoredPlan {
   readonly answer: unknown;
@@ -41,14 +48,20 @@ export function readPlan(db: Db, modelId: string): StoredPlan | null {
 export function writePlan(db: Db, modelId: string, plan: StoredPlan): void {
   const { answer, inputsHash, plannedMs, beforeDoneMin } = plan;
   const fields = { answer, inputsHash, plannedMs, beforeDoneMin };
-  db.insert(plans).values({ modelId, ...fields }).onConflictDoUpdate({ target: plans.modelId, set: fields }).run();
+  db.insert(plans)
+    .values({ modelId, ...fields })
+    .onConflictDoUpdate({ target: plans.modelId, set: fields })
+    .run();
 }
 
 export const readLog = (db: Db, modelId: string): readonly LogEntry[] =>
   db.select().from(log).where(eq(log.modelId, modelId)).orderBy(asc(log.seq)).all().map(logFromRow);
 
 export function appendLog(db: Db, modelId: string, e: LogEntry): void {
-  db.insert(log).values({ id: e.id, modelId, regionId: e.regionId, opId: e.opId, kind: e.kind, atMs: Date.parse(e.at), entry: e }).run();
+  db.insert(log)
+    .values({ id: e.id, modelId, regionId: e.regionId, opId: e.opId, kind: e.kind, atMs: Date.parse(e.at), entry: e })
+    .run();
 }
 
-export const logIdTaken = (db: Db, id: string): boolean => db.select({ id: log.id }).from(log).where(eq(log.id, id)).get() !== undefined;
+export const logIdTaken = (db: Db, id: string): boolean =>
+  db.select({ id: log.id }).from(log).where(eq(log.id, id)).get() !== undefined;

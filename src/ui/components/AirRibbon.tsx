@@ -27,13 +27,17 @@ function DewGauge({ marginC }: { marginC: number }) {
   const share = Math.min(1, Math.max(0, marginC / GAUGE_FULL_C));
   const tight = marginC < LEAST_MARGIN_C;
   return (
-    <span className={`inline-flex items-center gap-1.5 ${tight ? "font-bold text-error" : ""}`} title="How far the air is above its dew point; coat only from 3 °C up">
+    <span
+      className={`inline-flex items-center gap-1.5 ${tight ? "font-bold text-error" : ""}`}
+      title="How far the air is above its dew point; coat only from 3 °C up"
+    >
       <svg viewBox="0 0 60 14" className="h-3.5 w-14" aria-hidden>
         <rect x="0.5" y="3.5" width="59" height="7" fill="none" stroke="currentColor" />
         <rect x="1" y="4" width={58 * share} height="6" fill="currentColor" opacity="0.75" />
         <path d={`M${60 * (LEAST_MARGIN_C / GAUGE_FULL_C)} 0v14`} stroke="currentColor" strokeWidth="2" />
       </svg>
-      dew margin {degC(marginC)}{tight ? " – too little" : ""}
+      dew margin {degC(marginC)}
+      {tight ? " – too little" : ""}
     </span>
   );
 }
@@ -41,14 +45,31 @@ function DewGauge({ marginC }: { marginC: number }) {
 function NextTimer({ timer }: { timer: NonNullable<RibbonData["timer"]> }) {
   const nowMs = useNowMs();
   const left = timer.likelyMin * 60 - nowMs / 1000;
-  return <Link href="/bench" className="truncate rounded-field px-2 py-1 hover:bg-base-100"><strong>{left > 0 ? countdown(left) : "now"}</strong> {timer.title}</Link>;
+  return (
+    <Link href="/bench" className="truncate rounded-field px-2 py-1 hover:bg-base-100">
+      <strong>{left > 0 ? countdown(left) : "now"}</strong> {timer.title}
+    </Link>
+  );
 }
 
 function Session({ session, timeZone }: { session: RibbonData["session"]; timeZone: string }) {
   const nowMin = useNowMs(30_000) / 60_000;
-  if (!session) return <Link href="/settings#sessions" className="link">No bench session set</Link>;
+  if (!session)
+    return (
+      <Link href="/settings#sessions" className="link">
+        No bench session set
+      </Link>
+    );
   const on = session.startMin <= nowMin && nowMin < session.endMin;
-  return <span className="whitespace-nowrap">{on ? <strong>At the bench until {clock(session.endMin, timeZone)}</strong> : <>Next session {relativeDay(session.startMin, nowMin, timeZone)}</>}</span>;
+  return (
+    <span className="whitespace-nowrap">
+      {on ? (
+        <strong>At the bench until {clock(session.endMin, timeZone)}</strong>
+      ) : (
+        <>Next session {relativeDay(session.startMin, nowMin, timeZone)}</>
+      )}
+    </span>
+  );
 }
 
 function Age({ setMs }: { setMs: number }) {
@@ -61,7 +82,12 @@ function ThemeSwitch() {
   const { resolvedTheme, setTheme } = useTheme();
   const dark = resolvedTheme === "dark";
   return (
-    <button type="button" className="btn btn-ghost btn-sm btn-square" onClick={() => setTheme(dark ? "light" : "dark")} aria-label="Switch between day bench and lamp bench">
+    <button
+      type="button"
+      className="btn btn-ghost btn-sm btn-square"
+      onClick={() => setTheme(dark ? "light" : "dark")}
+      aria-label="Switch between day bench and lamp bench"
+    >
       {dark ? <Sun className="size-4" aria-hidden /> : <MoonStar className="size-4" aria-hidden />}
     </button>
   );
@@ -72,19 +98,43 @@ export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () =
   return (
     <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 bg-base-200 px-4 py-1.5 text-sm">
       {data.models.length > 0 && (
-        <select aria-label="Model on the bench" className="select select-sm w-44 max-w-[45vw] font-bold" value={data.currentId ?? ""} onChange={(e) => void act(() => chooseModelAction(e.target.value))}>
-          {data.models.map((m) => <option key={m.id} value={m.id}>{m.name}</option>)}
+        <select
+          aria-label="Model on the bench"
+          className="select select-sm w-44 max-w-[45vw] font-bold"
+          value={data.currentId ?? ""}
+          onChange={(e) => void act(() => chooseModelAction(e.target.value))}
+        >
+          {data.models.map((m) => (
+            <option key={m.id} value={m.id}>
+              {m.name}
+            </option>
+          ))}
         </select>
       )}
-      <Link href="/settings#air" className="inline-flex flex-wrap items-center gap-x-3 rounded-field px-1 py-1 hover:bg-base-100" aria-label="Air now; change it in Settings">
-        <span><strong>{degC(data.air.tempC)}</strong> · <strong>{pct(data.air.rhPct)}</strong> RH</span>
+      <Link
+        href="/settings#air"
+        className="inline-flex flex-wrap items-center gap-x-3 rounded-field px-1 py-1 hover:bg-base-100"
+        aria-label="Air now; change it in Settings"
+      >
+        <span>
+          <strong>{degC(data.air.tempC)}</strong> · <strong>{pct(data.air.rhPct)}</strong> RH
+        </span>
         <DewGauge marginC={data.air.dewMarginC} />
-        <span className="soft hidden lg:inline">{data.airKind === "day" ? "typical day" : "steady air"}, <Age setMs={data.airSetMs} /></span>
+        <span className="soft hidden lg:inline">
+          {data.airKind === "day" ? "typical day" : "steady air"}, <Age setMs={data.airSetMs} />
+        </span>
       </Link>
       <Session session={data.session} timeZone={data.timeZone} />
       <span className="flex min-w-0 flex-1 justify-end">{data.timer && <NextTimer timer={data.timer} />}</span>
-      <button type="button" className="btn btn-sm gap-2" onClick={onSearch} aria-label="Find anything" aria-keyshortcuts="Control+K">
-        <Search className="size-4" aria-hidden /> <span className="hidden sm:inline">Find</span> <kbd className="kbd kbd-sm hidden sm:inline">Ctrl K</kbd>
+      <button
+        type="button"
+        className="btn btn-sm gap-2"
+        onClick={onSearch}
+        aria-label="Find anything"
+        aria-keyshortcuts="Control+K"
+      >
+        <Search className="size-4" aria-hidden /> <span className="hidden sm:inline">Find</span>{" "}
+        <kbd className="kbd kbd-sm hidden sm:inline">Ctrl K</kbd>
       </button>
       <ThemeSwitch />
     </header>

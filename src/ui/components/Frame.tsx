@@ -1,13 +1,13 @@
 "use client";
 
+import { useRouter } from "next/navigation";
 import { ThemeProvider } from "next-themes";
 import { type ReactNode, useRef, useState } from "react";
-import { useRouter } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Toaster } from "sonner";
 import { NowProvider } from "../hooks/useNow";
 import { AirRibbon, type RibbonData } from "./AirRibbon";
-import { Finder, type Findable } from "./Finder";
+import { type Findable, Finder } from "./Finder";
 import { PLACES, Rail } from "./Rail";
 
 interface FrameProps {
@@ -19,8 +19,11 @@ interface FrameProps {
 }
 
 const SHORTCUTS: readonly (readonly [keys: string, what: string])[] = [
-  ["Ctrl K or ⌘ K", "Find anything"], ["?", "This list"], ...PLACES.map((p) => [`g then ${p.go}`, `Go to ${p.name}`] as const),
-  ["Enter", "Save the field you are in"], ["Esc", "Leave the field as it was; close what is open"],
+  ["Ctrl K or ⌘ K", "Find anything"],
+  ["?", "This list"],
+  ...PLACES.map((p) => [`g then ${p.go}`, `Go to ${p.name}`] as const),
+  ["Enter", "Save the field you are in"],
+  ["Esc", "Leave the field as it was; close what is open"],
 ];
 
 /** Rail, air ribbon, search and shortcuts: the same on every screen. */
@@ -30,26 +33,55 @@ export function Frame({ ribbon, things, serverNowMs, nonce, children }: FramePro
   const help = useRef<HTMLDialogElement>(null);
   useHotkeys("mod+k", () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys("shift+slash, ?", () => help.current?.showModal(), { useKey: true });
-  for (const p of PLACES) useHotkeys(`g>${p.go}`, () => router.push(p.href));
+  useHotkeys(
+    PLACES.map((p) => `g>${p.go}`),
+    (_event, pressed) => {
+      const place = PLACES.find((p) => p.go === pressed.keys?.at(-1));
+      if (place) router.push(place.href);
+    },
+  );
   return (
-    <ThemeProvider attribute="data-theme" value={{ light: "daybench", dark: "lampbench" }} enableSystem disableTransitionOnChange {...(nonce ? { nonce } : {})}>
+    <ThemeProvider
+      attribute="data-theme"
+      value={{ light: "daybench", dark: "lampbench" }}
+      enableSystem
+      disableTransitionOnChange
+      {...(nonce ? { nonce } : {})}
+    >
       <NowProvider serverNowMs={serverNowMs}>
-        <a href="#content" className="btn btn-primary absolute top-1 left-1 z-50 -translate-y-20 focus:translate-y-0">Skip to content</a>
+        <a href="#content" className="btn btn-primary absolute top-1 left-1 z-50 -translate-y-20 focus:translate-y-0">
+          Skip to content
+        </a>
         <div className="flex h-dvh flex-col md:flex-row">
           <Rail />
           <div className="flex min-h-0 min-w-0 flex-1 flex-col">
             {ribbon && <AirRibbon data={ribbon} onSearch={() => setFinding(true)} />}
-            <div id="content" className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>{children}</div>
+            <div id="content" className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
+              {children}
+            </div>
           </div>
         </div>
         <Finder open={finding} onOpenChange={setFinding} things={things} />
         <dialog ref={help} className="modal" aria-labelledby="shortcuts-title">
           <div className="modal-box">
-            <h2 id="shortcuts-title" className="text-lg font-bold">Shortcuts</h2>
+            <h2 id="shortcuts-title" className="text-lg font-bold">
+              Shortcuts
+            </h2>
             <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
-              {SHORTCUTS.map(([keys, what]) => <div key={keys} className="contents"><dt><kbd className="kbd">{keys}</kbd></dt><dd className="py-1">{what}</dd></div>)}
+              {SHORTCUTS.map(([keys, what]) => (
+                <div key={keys} className="contents">
+                  <dt>
+                    <kbd className="kbd">{keys}</kbd>
+                  </dt>
+                  <dd className="py-1">{what}</dd>
+                </div>
+              ))}
             </dl>
-            <form method="dialog" className="modal-action"><button type="submit" className="btn">Close</button></form>
+            <form method="dialog" className="modal-action">
+              <button type="submit" className="btn">
+                Close
+              </button>
+            </form>
           </div>
         </dialog>
         <Toaster position="bottom-center" closeButton />

@@ -9,9 +9,13 @@ export function TroublePage({ problem }: { problem: Problem }) {
     <main className="mx-auto max-w-2xl p-8" role="alert">
       <h1 className="text-2xl font-bold">{words.title}</h1>
       <p className="mt-3">{words.what}</p>
-      <p className="mt-3"><strong>What now:</strong> {words.now}</p>
+      <p className="mt-3">
+        <strong>What now:</strong> {words.now}
+      </p>
       <p className="soft mt-3 text-sm">{problem.detail}</p>
-      <Link href="/bench" className="btn btn-primary mt-6">Try again</Link>
+      <Link href="/bench" className="btn btn-primary mt-6">
+        Try again
+      </Link>
     </main>
   );
 }

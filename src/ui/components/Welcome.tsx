@@ -18,25 +18,56 @@ export function Welcome() {
   return (
     <main className="mx-auto grid max-w-2xl gap-4 p-8">
       <h1 className="text-3xl font-bold">Nothing on the bench yet</h1>
-      <p className="text-lg">Tell the parts, put your products on the shelf, build a stack of layers for each face. Elm Bench judges every seam and lays the work, the waits and the sanding into your evenings.</p>
+      <p className="text-lg">
+        Tell the parts, put your products on the shelf, build a stack of layers for each face. Elm Bench judges every
+        seam and lays the work, the waits and the sanding into your evenings.
+      </p>
       <div className="flex flex-wrap gap-3">
-        <button type="button" className="btn btn-primary btn-lg" disabled={busy} onClick={() => void begin()}>Start a model</button>
-        <button type="button" className="btn btn-lg" disabled={busy} onClick={() => void act(() => loadDemoAction(false))}>Load the demo</button>
-        <button type="button" className="btn btn-ghost btn-lg" onClick={() => importer.current?.showModal()}>Import one</button>
+        <button type="button" className="btn btn-primary btn-lg" disabled={busy} onClick={() => void begin()}>
+          Start a model
+        </button>
+        <button
+          type="button"
+          className="btn btn-lg"
+          disabled={busy}
+          onClick={() => void act(() => loadDemoAction(false))}
+        >
+          Load the demo
+        </button>
+        <button type="button" className="btn btn-ghost btn-lg" onClick={() => importer.current?.showModal()}>
+          Import one
+        </button>
       </div>
-      <p className="soft">The demo is <em>Marram Lass</em>, a made-up tide-mill and workboat with a made-up shelf. You can delete it again.</p>
+      <p className="soft">
+        The demo is <em>Marram Lass</em>, a made-up tide-mill and workboat with a made-up shelf. You can delete it
+        again.
+      </p>
       <ImportDialog ref={importer} />
     </main>
   );
 }
 
 /** A place that has nothing to show yet, and the way to change that. */
-export function EmptyPlace({ title, text, href, action }: { title: string; text: string; href: string; action: string }) {
+export function EmptyPlace({
+  title,
+  text,
+  href,
+  action,
+}: {
+  title: string;
+  text: string;
+  href: string;
+  action: string;
+}) {
   return (
     <main className="mx-auto grid max-w-xl gap-3 p-8">
       <h1 className="text-2xl font-bold">{title}</h1>
       <p>{text}</p>
-      <p><a className="btn btn-primary" href={href}>{action}</a></p>
+      <p>
+        <a className="btn btn-primary" href={href}>
+          {action}
+        </a>
+      </p>
     </main>
   );
 }

@@ -5,7 +5,8 @@ import type { Problem } from "@/contracts";
 import type { SaveField } from "../hooks/useRow";
 
 const CONFLICT = "Changed in another tab meanwhile. Enter puts yours over it, Esc takes theirs.";
-const messageOf = (p: Problem, field: string): string => (p.code === "conflict" ? CONFLICT : (p.fields.find((f) => f.path === field)?.message ?? p.detail));
+const messageOf = (p: Problem, field: string): string =>
+  p.code === "conflict" ? CONFLICT : (p.fields.find((f) => f.path === field)?.message ?? p.detail);
 
 interface CellProps {
   readonly field: string;
@@ -40,7 +41,11 @@ function useDraft(shown: string, field: string, save: SaveField, parse: (text: s
 }
 
 function Fault({ id, text }: { id: string; text: string | null }) {
-  return text ? <p id={id} role="alert" className="mt-1 max-w-60 text-sm font-semibold text-error">{text}</p> : null;
+  return text ? (
+    <p id={id} role="alert" className="mt-1 max-w-60 text-sm font-semibold text-error">
+      {text}
+    </p>
+  ) : null;
 }
 
 export function TextCell({ value, field, label, save, className }: CellProps & { value: string }) {
@@ -48,24 +53,50 @@ export function TextCell({ value, field, label, save, className }: CellProps & {
   const d = useDraft(value, field, save, (t) => t);
   return (
     <div className={className}>
-      <input aria-label={label} aria-invalid={d.fault !== null} aria-describedby={d.fault ? id : undefined} className={`input input-sm w-full ${d.fault ? "input-error" : ""}`} value={d.draft}
-        onChange={(e) => d.setDraft(e.target.value)} onBlur={() => void d.commit()} onKeyDown={d.onKeyDown} />
+      <input
+        aria-label={label}
+        aria-invalid={d.fault !== null}
+        aria-describedby={d.fault ? id : undefined}
+        className={`input input-sm w-full ${d.fault ? "input-error" : ""}`}
+        value={d.draft}
+        onChange={(e) => d.setDraft(e.target.value)}
+        onBlur={() => void d.commit()}
+        onKeyDown={d.onKeyDown}
+      />
       <Fault id={id} text={d.fault} />
     </div>
   );
 }
 
 /** An empty field is "not given"; anything that is not a number is sent as it is and refused with the reason. */
-const toNumber = (text: string): unknown => (text.trim() === "" ? null : Number.isNaN(Number(text.replace(",", "."))) ? text : Number(text.replace(",", ".")));
+const toNumber = (text: string): unknown =>
+  text.trim() === "" ? null : Number.isNaN(Number(text.replace(",", "."))) ? text : Number(text.replace(",", "."));
 
-export function NumberCell({ value, field, label, unit, save, className }: CellProps & { value: number | null; unit: string }) {
+export function NumberCell({
+  value,
+  field,
+  label,
+  unit,
+  save,
+  className,
+}: CellProps & { value: number | null; unit: string }) {
   const id = useId();
   const d = useDraft(value === null ? "" : String(value), field, save, toNumber);
   return (
     <div className={className}>
       <label className={`input input-sm w-full ${d.fault ? "input-error" : ""}`}>
-        <input aria-label={`${label}, ${unit}`} aria-invalid={d.fault !== null} aria-describedby={d.fault ? id : undefined} inputMode="decimal" className="min-w-0 text-right" value={d.draft} placeholder="?"
-          onChange={(e) => d.setDraft(e.target.value)} onBlur={() => void d.commit()} onKeyDown={d.onKeyDown} />
+        <input
+          aria-label={`${label}, ${unit}`}
+          aria-invalid={d.fault !== null}
+          aria-describedby={d.fault ? id : undefined}
+          inputMode="decimal"
+          className="min-w-0 text-right"
+          value={d.draft}
+          placeholder="?"
+          onChange={(e) => d.setDraft(e.target.value)}
+          onBlur={() => void d.commit()}
+          onKeyDown={d.onKeyDown}
+        />
         <span className="soft text-xs">{unit}</span>
       </label>
       <Fault id={id} text={d.fault} />
@@ -73,7 +104,15 @@ export function NumberCell({ value, field, label, unit, save, className }: CellP
   );
 }
 
-export function SelectCell({ value, field, label, save, options, empty, className }: CellProps & { value: string | null; options: Readonly<Record<string, string>>; empty?: string }) {
+export function SelectCell({
+  value,
+  field,
+  label,
+  save,
+  options,
+  empty,
+  className,
+}: CellProps & { value: string | null; options: Readonly<Record<string, string>>; empty?: string }) {
   const [fault, setFault] = useState<string | null>(null);
   const [shown, setShown] = useState(value ?? "");
   const id = useId();
@@ -85,16 +124,32 @@ export function SelectCell({ value, field, label, save, options, empty, classNam
   };
   return (
     <div className={className}>
-      <select aria-label={label} aria-describedby={fault ? id : undefined} className={`select select-sm w-full ${shown === "" ? "border-warning font-bold text-warning" : ""}`} value={shown} onChange={(e) => void change(e.target.value)}>
+      <select
+        aria-label={label}
+        aria-describedby={fault ? id : undefined}
+        className={`select select-sm w-full ${shown === "" ? "border-warning font-bold text-warning" : ""}`}
+        value={shown}
+        onChange={(e) => void change(e.target.value)}
+      >
         {empty !== undefined && <option value="">{empty}</option>}
-        {Object.entries(options).map(([v, name]) => <option key={v} value={v}>{name}</option>)}
+        {Object.entries(options).map(([v, name]) => (
+          <option key={v} value={v}>
+            {name}
+          </option>
+        ))}
       </select>
       <Fault id={id} text={fault} />
     </div>
   );
 }
 
-export function ChipsCell({ value, field, label, save, options }: CellProps & { value: readonly string[]; options: Readonly<Record<string, string>> }) {
+export function ChipsCell({
+  value,
+  field,
+  label,
+  save,
+  options,
+}: CellProps & { value: readonly string[]; options: Readonly<Record<string, string>> }) {
   const [open, setOpen] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const [chosen, setChosen] = useState(value);
@@ -107,15 +162,34 @@ export function ChipsCell({ value, field, label, save, options }: CellProps & { 
   };
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: only closes what its own button opened
-    <div className="relative" onKeyDown={(e) => e.key === "Escape" && setOpen(false)} onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && setOpen(false)}>
-      <button type="button" className="btn btn-sm h-auto min-h-8 w-full justify-start py-1 text-left font-normal" aria-expanded={open} aria-label={`${label}: ${chosen.map((c) => options[c]).join(", ") || "none given"}`} onClick={() => setOpen(!open)}>
+    <div
+      className="relative"
+      onKeyDown={(e) => e.key === "Escape" && setOpen(false)}
+      onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && setOpen(false)}
+    >
+      <button
+        type="button"
+        className="btn btn-sm h-auto min-h-8 w-full justify-start py-1 text-left font-normal"
+        aria-expanded={open}
+        aria-label={`${label}: ${chosen.map((c) => options[c]).join(", ") || "none given"}`}
+        onClick={() => setOpen(!open)}
+      >
         {chosen.length > 0 ? chosen.map((c) => options[c]).join(", ") : <span className="soft">none given</span>}
       </button>
       {open && (
-        <fieldset className="absolute z-20 mt-1 grid w-80 grid-cols-2 gap-x-2 rounded-box border border-base-300 bg-base-100 p-3 shadow-lg" aria-label={label}>
+        <fieldset
+          className="absolute z-20 mt-1 grid w-80 grid-cols-2 gap-x-2 rounded-box border border-base-300 bg-base-100 p-3 shadow-lg"
+          aria-label={label}
+        >
           {Object.entries(options).map(([v, name]) => (
             <label key={v} className="flex items-center gap-2 py-0.5 text-sm">
-              <input type="checkbox" className="checkbox checkbox-sm" checked={chosen.includes(v)} onChange={() => void toggle(v)} /> {name}
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={chosen.includes(v)}
+                onChange={() => void toggle(v)}
+              />{" "}
+              {name}
             </label>
           ))}
         </fieldset>

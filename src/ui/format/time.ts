@@ -9,14 +9,19 @@ const formatter = (timeZone: string, options: Intl.DateTimeFormatOptions): Intl.
 };
 const known = new Map<string, Intl.DateTimeFormat>();
 
-export const clock = (atMin: number, timeZone: string): string => formatter(timeZone, { hour: "2-digit", minute: "2-digit", hour12: false }).format(atMin * MS_PER_MIN);
-export const weekday = (atMin: number, timeZone: string): string => formatter(timeZone, { weekday: "short" }).format(atMin * MS_PER_MIN);
-export const day = (atMin: number, timeZone: string): string => formatter(timeZone, { weekday: "short", day: "numeric", month: "short" }).format(atMin * MS_PER_MIN);
-export const dayClock = (atMin: number, timeZone: string): string => `${day(atMin, timeZone)}, ${clock(atMin, timeZone)}`;
+export const clock = (atMin: number, timeZone: string): string =>
+  formatter(timeZone, { hour: "2-digit", minute: "2-digit", hour12: false }).format(atMin * MS_PER_MIN);
+export const weekday = (atMin: number, timeZone: string): string =>
+  formatter(timeZone, { weekday: "short" }).format(atMin * MS_PER_MIN);
+export const day = (atMin: number, timeZone: string): string =>
+  formatter(timeZone, { weekday: "short", day: "numeric", month: "short" }).format(atMin * MS_PER_MIN);
+export const dayClock = (atMin: number, timeZone: string): string =>
+  `${day(atMin, timeZone)}, ${clock(atMin, timeZone)}`;
 
 /** "today 21:40", "tomorrow 09:15", "Sat 28 Nov, 10:00". */
 export function relativeDay(atMin: number, nowMin: number, timeZone: string): string {
-  const date = (m: number) => formatter(timeZone, { year: "numeric", month: "2-digit", day: "2-digit" }).format(m * MS_PER_MIN);
+  const date = (m: number) =>
+    formatter(timeZone, { year: "numeric", month: "2-digit", day: "2-digit" }).format(m * MS_PER_MIN);
   if (date(atMin) === date(nowMin)) return `today ${clock(atMin, timeZone)}`;
   if (date(atMin) === date(nowMin + MIN_PER_DAY)) return `tomorrow ${clock(atMin, timeZone)}`;
   return dayClock(atMin, timeZone);
@@ -26,7 +31,10 @@ export function relativeDay(atMin: number, nowMin: number, timeZone: string): st
 export function duration(minutes: number): string {
   const m = Math.max(0, Math.round(minutes));
   if (m < MIN_PER_HOUR) return `${m} min`;
-  if (m < 2 * MIN_PER_DAY) return m % MIN_PER_HOUR === 0 ? `${m / MIN_PER_HOUR} h` : `${Math.floor(m / MIN_PER_HOUR)} h ${m % MIN_PER_HOUR} min`;
+  if (m < 2 * MIN_PER_DAY)
+    return m % MIN_PER_HOUR === 0
+      ? `${m / MIN_PER_HOUR} h`
+      : `${Math.floor(m / MIN_PER_HOUR)} h ${m % MIN_PER_HOUR} min`;
   const hours = Math.round(m / MIN_PER_HOUR);
   return hours % 24 === 0 ? `${hours / 24} d` : `${Math.floor(hours / 24)} d ${hours % 24} h`;
 }

@@ -8,11 +8,18 @@ import { TROUBLE } from "../messages";
 
 export const showProblem = (p: Problem): void => {
   const { title, now } = TROUBLE[p.code];
-  toast.error(title, { description: `${p.detail} ${p.code.startsWith("storage") ? now : ""}`.trim(), duration: 12_000 });
+  toast.error(title, {
+    description: `${p.detail} ${p.code.startsWith("storage") ? now : ""}`.trim(),
+    duration: 12_000,
+  });
 };
 
 /** What a dead server answers to: nothing was saved, and what was typed is still there. */
-const UNREACHED: Problem = { code: "storage-locked", detail: "The application did not answer; it may have been stopped. What you typed is still here.", fields: [] };
+const UNREACHED: Problem = {
+  code: "storage-locked",
+  detail: "The application did not answer; it may have been stopped. What you typed is still here.",
+  fields: [],
+};
 
 /** Runs an action, shows its problem if it has one, and refreshes what the page was made from when it went well. */
 export function useAct() {
@@ -20,7 +27,7 @@ export function useAct() {
   const [, startTransition] = useTransition();
   const [busy, setBusy] = useState(false);
   const act = useCallback(
-    async <T,>(action: () => Promise<Outcome<T>>, options: { quiet?: boolean } = {}): Promise<Outcome<T>> => {
+    async <T>(action: () => Promise<Outcome<T>>, options: { quiet?: boolean } = {}): Promise<Outcome<T>> => {
       setBusy(true);
       try {
         const outcome = await action();

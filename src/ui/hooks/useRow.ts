@@ -10,7 +10,10 @@ export type SaveField = (fields: Record<string, unknown>) => Promise<Problem | n
  * Autosave of one row guarded by its revision: edits queue behind each other so that a row never conflicts with
  * itself, and a conflict with somebody else keeps what was typed and fetches the other version underneath.
  */
-export function useRow(rev: number, save: (rev: number, fields: Record<string, unknown>) => Promise<Outcome<{ rev: number }>>) {
+export function useRow(
+  rev: number,
+  save: (rev: number, fields: Record<string, unknown>) => Promise<Outcome<{ rev: number }>>,
+) {
   const router = useRouter();
   const revRef = useRef(rev);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -30,7 +33,11 @@ export function useRow(rev: number, save: (rev: number, fields: Record<string, u
           if (outcome.ok || outcome.problem.code === "conflict") router.refresh();
           return outcome.ok ? null : outcome.problem;
         } catch {
-          return { code: "storage-locked", detail: "The application did not answer. What you typed is still here.", fields: [] };
+          return {
+            code: "storage-locked",
+            detail: "The application did not answer. What you typed is still here.",
+            fields: [],
+          };
         }
       };
       const result = queue.current.then(run);

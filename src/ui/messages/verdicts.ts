@@ -45,7 +45,8 @@ export const REASON: Readonly<Record<string, string>> = {
   "foam-barrier-ok-thin": "A good barrier and thin passes may keep this carrier off the foam; only a trial tells.",
   "foam-barrier-mild": "The barrier keeps a mild carrier off the foam as long as coats stay light.",
   "foam-barrier-wet-pass": "Wet passes carry solvent through the barrier into the foam.",
-  "foam-barrier-thin": "The barrier over the foam is too thin, or will not be through cured: three coats and 60 µm are the least.",
+  "foam-barrier-thin":
+    "The barrier over the foam is too thin, or will not be through cured: three coats and 60 µm are the least.",
   "soft-foam-barrier": "Over this barrier the soft foam takes thin passes.",
   "soft-foam-no-barrier": "The barrier may be too little for this carrier over soft foam.",
   "seam-bite-care": "The carrier softens the film below a little.",
@@ -79,7 +80,8 @@ export const REASON: Readonly<Record<string, string>> = {
   "sands-through": "The planned rub takes off more than this layer.",
   "sands-through-foam": "The planned rub opens the barrier over the foam.",
   "isocyanate-sprayed": "Sprayed isocyanate without air-fed protection and extraction.",
-  "isocyanate-unknown": "A sprayed two-part product that may hold isocyanate, without air-fed protection and extraction.",
+  "isocyanate-unknown":
+    "A sprayed two-part product that may hold isocyanate, without air-fed protection and extraction.",
   "solvent-sprayed-bare-faced": "Spraying solvent with neither extraction nor vapour filter declared.",
   "spray-no-filter": "Spraying with no particle filter declared.",
   "detail-softened": "The build fills a good part of the finest groove.",
@@ -102,29 +104,64 @@ export const REASON: Readonly<Record<string, string>> = {
 };
 
 const ADVICE: Readonly<Record<AdviceKey, string>> = {
-  "weaker-carrier": "Choose a product with a weaker carrier.", "barrier-first": "Put a water-borne barrier on first.", coupon: "Try it on a scrap of the same material first.",
-  "promoter-first": "Put an adhesion promoter made for it on first.", "flexible-product": "Choose a flexible product.", "dry-first": "Let the part dry, joints included.", "wash-first": "Wash it first.",
-  "post-cure": "Post-cure it fully.", derust: "Take the rust off.", "etch-or-epoxy": "Etch or epoxy primer holds better.", "other-primer": "Choose the primer made for this material.",
-  "primer-first": "Put a primer under it.", "seal-first": "Seal it first.", "more-barrier": "Raise the barrier to three coats and 60 µm, and let it cure.", "mask-it": "Mask it, or keep it bare.",
-  "other-product": "Choose another product.", "find-out": "Find it out: label, data sheet or a rub test.", "wear-protection": "Extraction or an A2P3 filter; declare it in Settings.",
-  reapply: "Put it on afresh inside its window.", "cover-it": "Cover it with a primer or colour.", "thinner-skins": "Build it in thinner skins, each dried.", "fewer-coats": "Fewer or lighter coats.",
-  "putty-first": "More filler primer, sanded, or putty first.", "uv-clear": "Finish with a UV-resistant clear.", "raise-finish": "Raise the finish level and its preparation.", "sand-less": "Rub less, or build more first.",
-  "warm-room": "Warm the room.", "wait-for-air": "Wait for better air; the plan does.", "cool-room": "Wait for cooler hours.", "hand-warm-can": "Warm the can in hand-warm water, never above 45 °C.",
-  "other-filler": "Choose another filler.", "close-surface": "Close it with brief hot air, then a flexible sealer.", "key-again": "Key it again just before.", "other-clear": "Choose a clear that does not yellow.",
+  "weaker-carrier": "Choose a product with a weaker carrier.",
+  "barrier-first": "Put a water-borne barrier on first.",
+  coupon: "Try it on a scrap of the same material first.",
+  "promoter-first": "Put an adhesion promoter made for it on first.",
+  "flexible-product": "Choose a flexible product.",
+  "dry-first": "Let the part dry, joints included.",
+  "wash-first": "Wash it first.",
+  "post-cure": "Post-cure it fully.",
+  derust: "Take the rust off.",
+  "etch-or-epoxy": "Etch or epoxy primer holds better.",
+  "other-primer": "Choose the primer made for this material.",
+  "primer-first": "Put a primer under it.",
+  "seal-first": "Seal it first.",
+  "more-barrier": "Raise the barrier to three coats and 60 µm, and let it cure.",
+  "mask-it": "Mask it, or keep it bare.",
+  "other-product": "Choose another product.",
+  "find-out": "Find it out: label, data sheet or a rub test.",
+  "wear-protection": "Extraction or an A2P3 filter; declare it in Settings.",
+  reapply: "Put it on afresh inside its window.",
+  "cover-it": "Cover it with a primer or colour.",
+  "thinner-skins": "Build it in thinner skins, each dried.",
+  "fewer-coats": "Fewer or lighter coats.",
+  "putty-first": "More filler primer, sanded, or putty first.",
+  "uv-clear": "Finish with a UV-resistant clear.",
+  "raise-finish": "Raise the finish level and its preparation.",
+  "sand-less": "Rub less, or build more first.",
+  "warm-room": "Warm the room.",
+  "wait-for-air": "Wait for better air; the plan does.",
+  "cool-room": "Wait for cooler hours.",
+  "hand-warm-can": "Warm the can in hand-warm water, never above 45 °C.",
+  "other-filler": "Choose another filler.",
+  "close-surface": "Close it with brief hot air, then a flexible sealer.",
+  "key-again": "Key it again just before.",
+  "other-clear": "Choose a clear that does not yellow.",
 };
 
 export function remedyText(r: Remedy): string {
   switch (r.do) {
-    case "add-prep": return `Add: ${PREP_NAME[r.step].toLowerCase()}`;
-    case "add-before": return `Add before it: ${BEFORE_NAME[r.step].toLowerCase()}`;
-    case "set-heaviness": return `Lay it ${HEAVINESS_NAME[r.heaviness]}`;
-    case "wait-for": return r.milestone === "window" ? "Let the plan find the window" : `Let the plan wait: ${MILESTONE_NAME[r.milestone]}`;
-    case "advice": return ADVICE[r.key];
+    case "add-prep":
+      return `Add: ${PREP_NAME[r.step].toLowerCase()}`;
+    case "add-before":
+      return `Add before it: ${BEFORE_NAME[r.step].toLowerCase()}`;
+    case "set-heaviness":
+      return `Lay it ${HEAVINESS_NAME[r.heaviness]}`;
+    case "wait-for":
+      return r.milestone === "window"
+        ? "Let the plan find the window"
+        : `Let the plan wait: ${MILESTONE_NAME[r.milestone]}`;
+    case "advice":
+      return ADVICE[r.key];
   }
 }
 
 const MISSING: Readonly<Record<string, string>> = {
-  "region.material": "the material", "product.carriers": "the product’s carrier", "product.family": "the product’s family", "product.propellant": "the can’s propellant",
+  "region.material": "the material",
+  "product.carriers": "the product’s carrier",
+  "product.family": "the product’s family",
+  "product.propellant": "the can’s propellant",
 };
 export const missingText = (keys: readonly string[]): string => keys.map((k) => MISSING[k] ?? k).join(", ");
 

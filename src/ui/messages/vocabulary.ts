@@ -1,61 +1,256 @@
-import type { BeforeStep, Bite, Carrier, Condition, Effect, Exposure, FamilyId, Finish, Hazard, Heaviness, MaterialId, MayGoOver, Method, Milestone, PrepStep, Propellant, Protection, Role, Sheen, Unknown, Verdict } from "@/core/model";
+import type {
+  BeforeStep,
+  Bite,
+  Carrier,
+  Condition,
+  Effect,
+  Exposure,
+  FamilyId,
+  Finish,
+  Hazard,
+  Heaviness,
+  MaterialId,
+  MayGoOver,
+  Method,
+  Milestone,
+  PrepStep,
+  Propellant,
+  Protection,
+  Role,
+  Sheen,
+  Unknown,
+  Verdict,
+} from "@/core/model";
 
 /** Ids to words. One table each, so that a new id without words is a type error. */
 
 export const MATERIAL_NAME: Readonly<Record<MaterialId | Unknown, string>> = {
-  pla: "PLA print", petg: "PETG print", "abs-asa": "ABS or ASA print", nylon: "Nylon", "pp-pe": "PP or PE", tpu: "Flexible print (TPU)", eva: "EVA foam",
-  "vat-resin": "Vat-printed resin", "cast-pu": "Cast resin (PU)", hips: "Polystyrene, injected", "clear-plastic": "Clear plastic", xps: "Foam board (XPS)", eps: "Bead foam (EPS)",
-  epo: "Moulded flying foam (EPO)", "pu-foam": "Rigid PU foam", "wood-mdf": "Wood, ply, MDF, card", plaster: "Plaster", "steel-iron": "Steel or iron", aluminium: "Aluminium",
-  "brass-copper": "Brass or copper", "white-metal": "White metal, zinc", stainless: "Stainless, plated", glassfibre: "Glassfibre", unknown: "I do not know",
+  pla: "PLA print",
+  petg: "PETG print",
+  "abs-asa": "ABS or ASA print",
+  nylon: "Nylon",
+  "pp-pe": "PP or PE",
+  tpu: "Flexible print (TPU)",
+  eva: "EVA foam",
+  "vat-resin": "Vat-printed resin",
+  "cast-pu": "Cast resin (PU)",
+  hips: "Polystyrene, injected",
+  "clear-plastic": "Clear plastic",
+  xps: "Foam board (XPS)",
+  eps: "Bead foam (EPS)",
+  epo: "Moulded flying foam (EPO)",
+  "pu-foam": "Rigid PU foam",
+  "wood-mdf": "Wood, ply, MDF, card",
+  plaster: "Plaster",
+  "steel-iron": "Steel or iron",
+  aluminium: "Aluminium",
+  "brass-copper": "Brass or copper",
+  "white-metal": "White metal, zinc",
+  stainless: "Stainless, plated",
+  glassfibre: "Glassfibre",
+  unknown: "I do not know",
 };
 
 export const CONDITION_NAME: Readonly<Record<Condition, string>> = {
-  clean: "clean", degreased: "degreased", washed: "washed", dried: "dried", dusted: "dusted off", keyed: "keyed", shiny: "shiny", greasy: "greasy", damp: "damp",
-  "damp-joints": "damp in joints", dusty: "dusty", rusted: "rusted", tarnished: "tarnished", "flux-residue": "flux or acid left", uncured: "uncured", "cure-unknown": "cure unknown",
-  "surface-cured": "cured on top only", "hollow-undrained": "hollow, not drained", released: "release agent on it", bare: "bare", "bare-spots": "bare spots", sealed: "sealed",
-  "heat-sealed": "closed by heat", "panel-lines-filled": "panel lines filled", flexes: "flexes", "must-stay-clear": "must stay clear", "mating-face": "mating face",
+  clean: "clean",
+  degreased: "degreased",
+  washed: "washed",
+  dried: "dried",
+  dusted: "dusted off",
+  keyed: "keyed",
+  shiny: "shiny",
+  greasy: "greasy",
+  damp: "damp",
+  "damp-joints": "damp in joints",
+  dusty: "dusty",
+  rusted: "rusted",
+  tarnished: "tarnished",
+  "flux-residue": "flux or acid left",
+  uncured: "uncured",
+  "cure-unknown": "cure unknown",
+  "surface-cured": "cured on top only",
+  "hollow-undrained": "hollow, not drained",
+  released: "release agent on it",
+  bare: "bare",
+  "bare-spots": "bare spots",
+  sealed: "sealed",
+  "heat-sealed": "closed by heat",
+  "panel-lines-filled": "panel lines filled",
+  flexes: "flexes",
+  "must-stay-clear": "must stay clear",
+  "mating-face": "mating face",
 };
 
 export const ROLE_NAME: Readonly<Record<Role, string>> = {
-  degreaser: "Degreaser", stripper: "Stripper", promoter: "Adhesion promoter", sealer: "Sealer", putty: "Putty", "primer-etch": "Etch primer", primer: "Primer",
-  "primer-highbuild": "High-build primer", surfacer: "Surfacer", colour: "Colour", clear: "Clear", wash: "Wash", decal: "Decal film", "decal-setting": "Decal setting",
-  masking: "Masking", thinner: "Thinner", adhesive: "Adhesive", abrasive: "Abrasive", polish: "Polish",
+  degreaser: "Degreaser",
+  stripper: "Stripper",
+  promoter: "Adhesion promoter",
+  sealer: "Sealer",
+  putty: "Putty",
+  "primer-etch": "Etch primer",
+  primer: "Primer",
+  "primer-highbuild": "High-build primer",
+  surfacer: "Surfacer",
+  colour: "Colour",
+  clear: "Clear",
+  wash: "Wash",
+  decal: "Decal film",
+  "decal-setting": "Decal setting",
+  masking: "Masking",
+  thinner: "Thinner",
+  adhesive: "Adhesive",
+  abrasive: "Abrasive",
+  polish: "Polish",
 };
 
 export const FAMILY_NAME: Readonly<Record<FamilyId | Unknown, string>> = {
-  "wb-acrylic": "water-borne acrylic", "alcohol-acrylic": "alcohol-borne acrylic", "wb-acrylic-urethane": "water-borne acrylic-urethane", "acrylic-lacquer": "acrylic lacquer",
-  "nc-lacquer": "nitrocellulose lacquer", "lacquer-putty": "one-part lacquer putty", alkyd: "alkyd enamel", "pvb-etch": "PVB etch", shellac: "shellac", "epoxy-2k": "two-pack epoxy",
-  "epoxy-putty": "epoxy putty", "urethane-2k": "two-pack urethane", "urethane-mc": "moisture-cure urethane", "polyester-2k": "polyester filler", "uv-acrylate": "UV-cured acrylate",
-  "gypsum-filler": "gypsum or vinyl filler", "cpo-promoter": "polyolefin promoter", cyanoacrylate: "cyanoacrylate", "solvent-cement": "solvent cement", unknown: "I do not know",
+  "wb-acrylic": "water-borne acrylic",
+  "alcohol-acrylic": "alcohol-borne acrylic",
+  "wb-acrylic-urethane": "water-borne acrylic-urethane",
+  "acrylic-lacquer": "acrylic lacquer",
+  "nc-lacquer": "nitrocellulose lacquer",
+  "lacquer-putty": "one-part lacquer putty",
+  alkyd: "alkyd enamel",
+  "pvb-etch": "PVB etch",
+  shellac: "shellac",
+  "epoxy-2k": "two-pack epoxy",
+  "epoxy-putty": "epoxy putty",
+  "urethane-2k": "two-pack urethane",
+  "urethane-mc": "moisture-cure urethane",
+  "polyester-2k": "polyester filler",
+  "uv-acrylate": "UV-cured acrylate",
+  "gypsum-filler": "gypsum or vinyl filler",
+  "cpo-promoter": "polyolefin promoter",
+  cyanoacrylate: "cyanoacrylate",
+  "solvent-cement": "solvent cement",
+  unknown: "I do not know",
 };
 
 export const CARRIER_NAME: Readonly<Record<Carrier, string>> = {
-  water: "water", alcohol: "alcohol", "glycol-ether": "glycol ether", aliphatic: "white spirit (aliphatic)", aromatic: "xylene kind (aromatic)", ester: "acetate (ester)", ketone: "acetone kind (ketone)", ether: "ether",
+  water: "water",
+  alcohol: "alcohol",
+  "glycol-ether": "glycol ether",
+  aliphatic: "white spirit (aliphatic)",
+  aromatic: "xylene kind (aromatic)",
+  ester: "acetate (ester)",
+  ketone: "acetone kind (ketone)",
+  ether: "ether",
 };
 
-export const BITE_NAME: Readonly<Record<Bite, string>> = { B0: "B0 none", B1: "B1 mild", B2: "B2 medium", B3: "B3 strong", B4: "B4 fierce" };
-export const PROPELLANT_NAME: Readonly<Record<Propellant | Unknown, string>> = { "liquefied-gas": "liquefied gas", "dimethyl-ether": "dimethyl ether", "compressed-gas": "compressed gas", unknown: "I do not know" };
-export const METHOD_NAME: Readonly<Record<Method, string>> = { brush: "brush", airbrush: "airbrush", aerosol: "aerosol", "spray-gun": "spray gun", wipe: "wipe on", dip: "dip", spread: "spread" };
+export const BITE_NAME: Readonly<Record<Bite, string>> = {
+  B0: "B0 none",
+  B1: "B1 mild",
+  B2: "B2 medium",
+  B3: "B3 strong",
+  B4: "B4 fierce",
+};
+export const PROPELLANT_NAME: Readonly<Record<Propellant | Unknown, string>> = {
+  "liquefied-gas": "liquefied gas",
+  "dimethyl-ether": "dimethyl ether",
+  "compressed-gas": "compressed gas",
+  unknown: "I do not know",
+};
+export const METHOD_NAME: Readonly<Record<Method, string>> = {
+  brush: "brush",
+  airbrush: "airbrush",
+  aerosol: "aerosol",
+  "spray-gun": "spray gun",
+  wipe: "wipe on",
+  dip: "dip",
+  spread: "spread",
+};
 export const FINISH_NAME: Readonly<Record<Finish, string>> = { hidden: "hidden", seen: "seen", show: "show" };
-export const EXPOSURE_NAME: Readonly<Record<Exposure, string>> = { shelf: "shelf", handled: "handled", uv: "UV outdoors", wet: "wet", "salt-abrasion": "salt, abrasion", "oil-fuel": "oil, fuel", heat: "heat", flexing: "flexing" };
-export const VERDICT_NAME: Readonly<Record<Verdict, string>> = { ok: "OK", care: "Care", test: "Test first", stop: "Stop" };
-export const HEAVINESS_NAME: Readonly<Record<Heaviness, string>> = { mist: "mist", light: "light", wet: "wet", flood: "flood" };
+export const EXPOSURE_NAME: Readonly<Record<Exposure, string>> = {
+  shelf: "shelf",
+  handled: "handled",
+  uv: "UV outdoors",
+  wet: "wet",
+  "salt-abrasion": "salt, abrasion",
+  "oil-fuel": "oil, fuel",
+  heat: "heat",
+  flexing: "flexing",
+};
+export const VERDICT_NAME: Readonly<Record<Verdict, string>> = {
+  ok: "OK",
+  care: "Care",
+  test: "Test first",
+  stop: "Stop",
+};
+export const HEAVINESS_NAME: Readonly<Record<Heaviness, string>> = {
+  mist: "mist",
+  light: "light",
+  wet: "wet",
+  flood: "flood",
+};
 export const SHEEN_NAME: Readonly<Record<Sheen, string>> = { matt: "matt", satin: "satin", gloss: "gloss" };
-export const EFFECT_NAME: Readonly<Record<Effect, string>> = { solid: "solid", metallic: "metallic", pearl: "pearl", fluorescent: "fluorescent", transparent: "transparent" };
-export const HAZARD_NAME: Readonly<Record<Hazard, string>> = { isocyanate: "isocyanate", "isocyanate-unknown": "isocyanate? not known", "solvent-vapour": "solvent vapour", acid: "acid", sensitiser: "sensitiser", peroxide: "peroxide", flammable: "flammable" };
-export const PROTECTION_NAME: Readonly<Record<Protection, string>> = { extraction: "Extraction that leads outdoors", a2p3: "Combined vapour and particle filter (A2P3), in date", p3: "Particle filter (P2/P3)", gloves: "Gloves", "eye-cover": "Eye cover", "air-fed": "Air-fed breathing protection" };
-export const MAY_GO_OVER_NAME: Readonly<Record<MayGoOver, string>> = { ...FAMILY_NAME, bare: "bare material", primed: "primed" };
+export const EFFECT_NAME: Readonly<Record<Effect, string>> = {
+  solid: "solid",
+  metallic: "metallic",
+  pearl: "pearl",
+  fluorescent: "fluorescent",
+  transparent: "transparent",
+};
+export const HAZARD_NAME: Readonly<Record<Hazard, string>> = {
+  isocyanate: "isocyanate",
+  "isocyanate-unknown": "isocyanate? not known",
+  "solvent-vapour": "solvent vapour",
+  acid: "acid",
+  sensitiser: "sensitiser",
+  peroxide: "peroxide",
+  flammable: "flammable",
+};
+export const PROTECTION_NAME: Readonly<Record<Protection, string>> = {
+  extraction: "Extraction that leads outdoors",
+  a2p3: "Combined vapour and particle filter (A2P3), in date",
+  p3: "Particle filter (P2/P3)",
+  gloves: "Gloves",
+  "eye-cover": "Eye cover",
+  "air-fed": "Air-fed breathing protection",
+};
+export const MAY_GO_OVER_NAME: Readonly<Record<MayGoOver, string>> = {
+  ...FAMILY_NAME,
+  bare: "bare material",
+  primed: "primed",
+};
 
-export const PREP_NAME: Readonly<Record<PrepStep, string>> = { degrease: "Degrease", derust: "Take off rust", wash: "Wash and rinse", "post-cure": "Post-cure", key: "Key all over", "dust-off": "Dust off", wipe: "Wipe clean" };
-export const BEFORE_NAME: Readonly<Record<BeforeStep, string>> = { scuff: "Scuff", degrease: "Degrease", wipe: "Wipe clean", dry: "Let dry" };
+export const PREP_NAME: Readonly<Record<PrepStep, string>> = {
+  degrease: "Degrease",
+  derust: "Take off rust",
+  wash: "Wash and rinse",
+  "post-cure": "Post-cure",
+  key: "Key all over",
+  "dust-off": "Dust off",
+  wipe: "Wipe clean",
+};
+export const BEFORE_NAME: Readonly<Record<BeforeStep, string>> = {
+  scuff: "Scuff",
+  degrease: "Degrease",
+  wipe: "Wipe clean",
+  dry: "Let dry",
+};
 
 export const MILESTONE_NAME: Readonly<Record<Milestone | "part-dry" | "wipe-flash", string>> = {
-  flash: "flash off", touch: "touch dry", handle: "fit to handle", recoat: "ready to recoat", sandable: "sandable", "tape-safe": "tape safe", polishable: "polishable",
-  cured: "through cured", "part-dry": "part dry", "wipe-flash": "wipe gone off",
+  flash: "flash off",
+  touch: "touch dry",
+  handle: "fit to handle",
+  recoat: "ready to recoat",
+  sandable: "sandable",
+  "tape-safe": "tape safe",
+  polishable: "polishable",
+  cured: "through cured",
+  "part-dry": "part dry",
+  "wipe-flash": "wipe gone off",
 };
 
 /** Names the same thing goes by elsewhere; searching any of a row finds all of it. */
 export const REGIONAL_DOUBLES: readonly (readonly string[])[] = [
-  ["cellulose thinner", "lacquer thinner"], ["stopper", "glazing putty", "spot putty"], ["white spirit", "mineral spirits"], ["two-pack", "2k", "two-part"],
-  ["meths", "denatured alcohol"], ["rattle can", "aerosol", "spray can"], ["undercoat", "primer"], ["etch primer", "acid primer", "self-etch", "wash primer"], ["filler primer", "high-build"],
+  ["cellulose thinner", "lacquer thinner"],
+  ["stopper", "glazing putty", "spot putty"],
+  ["white spirit", "mineral spirits"],
+  ["two-pack", "2k", "two-part"],
+  ["meths", "denatured alcohol"],
+  ["rattle can", "aerosol", "spray can"],
+  ["undercoat", "primer"],
+  ["etch primer", "acid primer", "self-etch", "wash primer"],
+  ["filler primer", "high-build"],
 ];

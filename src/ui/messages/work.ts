@@ -1,52 +1,98 @@
-import type { Notice, Operation, PlanAnswer } from "@/core/plan";
-import type { GateReason } from "@/core/film";
 import type { Sign } from "@/contracts";
-import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
+import type { GateReason } from "@/core/film";
+import type { Notice, Operation, PlanAnswer } from "@/core/plan";
 import { missingText, REASON } from "./verdicts";
+import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
 /** What is done, without the part's name: "Etch primer, coat 1 of 2". */
 export function workText(op: Pick<Operation, "kind" | "step" | "coat" | "of">, product: string | null): string {
   switch (op.kind) {
-    case "prep": return PREP_NAME[op.step as keyof typeof PREP_NAME];
-    case "before": return BEFORE_NAME[op.step as keyof typeof BEFORE_NAME];
-    case "sand": return "Sand";
-    case "coat": return op.of > 1 ? `${product ?? "Coat"}, coat ${op.coat} of ${op.of}` : (product ?? "Coat");
+    case "prep":
+      return PREP_NAME[op.step as keyof typeof PREP_NAME];
+    case "before":
+      return BEFORE_NAME[op.step as keyof typeof BEFORE_NAME];
+    case "sand":
+      return "Sand";
+    case "coat":
+      return op.of > 1 ? `${product ?? "Coat"}, coat ${op.coat} of ${op.of}` : (product ?? "Coat");
   }
 }
 
-export const logTitle = (op: Operation, names: { part: string; region: string; product: string | null }): string => `${names.part}: ${workText(op, names.product)}`;
+export const logTitle = (op: Operation, names: { part: string; region: string; product: string | null }): string =>
+  `${names.part}: ${workText(op, names.product)}`;
 
 export const GATE_TEXT: Readonly<Record<GateReason, string>> = {
-  "too-cold": "it is colder than its label allows", "too-hot": "it is warmer than its label allows", "too-damp": "it is damper than its label allows",
-  "near-dew-point": "the air is less than 3 °C above its dew point", "too-cold-to-form": "it is too cold for the paint to become a film",
+  "too-cold": "it is colder than its label allows",
+  "too-hot": "it is warmer than its label allows",
+  "too-damp": "it is damper than its label allows",
+  "near-dew-point": "the air is less than 3 °C above its dew point",
+  "too-cold-to-form": "it is too cold for the paint to become a film",
 };
 
-export const SIGN_NAME: Readonly<Record<Sign, string>> = { tacky: "Tacky", "paper-clogs": "Paper clogs", "still-wet": "Still wet", dents: "Takes a dent", smells: "Smells of solvent", other: "Something else" };
+export const SIGN_NAME: Readonly<Record<Sign, string>> = {
+  tacky: "Tacky",
+  "paper-clogs": "Paper clogs",
+  "still-wet": "Still wet",
+  dents: "Takes a dent",
+  smells: "Smells of solvent",
+  other: "Something else",
+};
 
 type Conflicted = Extract<PlanAnswer, { outcome: "conflict" }>;
 
 /** What is in the way, and what would free it. */
-export function conflictText(a: Conflicted, what: string, after: string | null): { title: string; way: string; free: string } {
+export function conflictText(
+  a: Conflicted,
+  what: string,
+  after: string | null,
+): { title: string; way: string; free: string } {
   switch (a.conflict.kind) {
     case "no-session-long-enough":
-      return { title: `“${what}” fits no bench session`, way: `It needs ${a.conflict.neededMin} minutes of hands-on work; your longest session has ${a.conflict.longestMin}.`, free: "Lengthen a session in Settings, or split the part into smaller regions." };
+      return {
+        title: `“${what}” fits no bench session`,
+        way: `It needs ${a.conflict.neededMin} minutes of hands-on work; your longest session has ${a.conflict.longestMin}.`,
+        free: "Lengthen a session in Settings, or split the part into smaller regions.",
+      };
     case "no-session-left":
-      return { title: `No bench session is left for “${what}”`, way: "The weekly pattern has no session, or its exceptions take them all, in the next 60 days.", free: "Add a session in Settings." };
+      return {
+        title: `No bench session is left for “${what}”`,
+        way: "The weekly pattern has no session, or its exceptions take them all, in the next 60 days.",
+        free: "Add a session in Settings.",
+      };
     case "gate-shut":
-      return { title: `The air never suits “${what}” during a session`, way: a.gateReason ? `At the next session ${GATE_TEXT[a.gateReason]}.` : "At every session the air is outside what the product allows.", free: "Warm or dry the room, change the air under Settings, or choose another product." };
+      return {
+        title: `The air never suits “${what}” during a session`,
+        way: a.gateReason
+          ? `At the next session ${GATE_TEXT[a.gateReason]}.`
+          : "At every session the air is outside what the product allows.",
+        free: "Warm or dry the room, change the air under Settings, or choose another product.",
+      };
     case "wait-beyond-horizon":
-      return { title: `“${what}” would wait longer than 60 days`, way: `${after ? `After “${after}” the` : "The"} film does not get there in this air, or its window never opens.`, free: "Warmer or drier air, thinner or fewer coats." };
+      return {
+        title: `“${what}” would wait longer than 60 days`,
+        way: `${after ? `After “${after}” the` : "The"} film does not get there in this air, or its window never opens.`,
+        free: "Warmer or drier air, thinner or fewer coats.",
+      };
     case "window":
-      return { title: `The window for “${what}” shuts before a session comes`, way: `${after ? `It opens after “${after}” and` : "It"} closes again between two bench sessions.`, free: "Add a session inside the window, lay the coat below later, or add a scuff before it." };
+      return {
+        title: `The window for “${what}” shuts before a session comes`,
+        way: `${after ? `It opens after “${after}” and` : "It"} closes again between two bench sessions.`,
+        free: "Add a session inside the window, lay the coat below later, or add a scuff before it.",
+      };
   }
 }
 
 export function noticeText(n: Notice): string {
   switch (n.kind) {
-    case "left-out": return `Not planned: ${missingText(n.missing)} is missing.`;
-    case "no-stack": return "Not planned: it has no stack yet.";
-    case "verdict": return REASON[n.code] ?? n.code;
-    case "area-assumed": return "Area not given: hands-on minutes assume 100 cm².";
-    case "waits-assumed": return "Some label times are missing: the family’s usual ratios stand in.";
+    case "left-out":
+      return `Not planned: ${missingText(n.missing)} is missing.`;
+    case "no-stack":
+      return "Not planned: it has no stack yet.";
+    case "verdict":
+      return REASON[n.code] ?? n.code;
+    case "area-assumed":
+      return "Area not given: hands-on minutes assume 100 cm².";
+    case "waits-assumed":
+      return "Some label times are missing: the family’s usual ratios stand in.";
   }
 }

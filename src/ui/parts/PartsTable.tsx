@@ -11,7 +11,11 @@ import { useRow } from "../hooks/useRow";
 import { CONDITION_NAME, EXPOSURE_NAME, FINISH_NAME, MATERIAL_NAME } from "../messages";
 
 function Saved({ at }: { at: Date | null }) {
-  return <span className="soft text-xs" role="status">{at ? `saved ${at.toTimeString().slice(0, 5)}` : ""}</span>;
+  return (
+    <span className="soft text-xs" role="status">
+      {at ? `saved ${at.toTimeString().slice(0, 5)}` : ""}
+    </span>
+  );
 }
 
 function useDelete(kind: "part" | "region", id: string, name: string) {
@@ -31,7 +35,10 @@ function unknowns(r: RegionNode["region"]): string | null {
 
 function RegionRow({ node, partName, only }: { node: RegionNode; partName: string; only: boolean }) {
   const { region: r } = node;
-  const save = useCallback((rev: number, fields: Record<string, unknown>) => editNodeAction("region", r.id, rev, fields), [r.id]);
+  const save = useCallback(
+    (rev: number, fields: Record<string, unknown>) => editNodeAction("region", r.id, rev, fields),
+    [r.id],
+  );
   const { saveField, savedAt } = useRow(node.rev, save);
   const remove = useDelete("region", r.id, `${partName}, ${r.name}`);
   const of = `${partName}, ${r.name}`;
@@ -39,27 +46,87 @@ function RegionRow({ node, partName, only }: { node: RegionNode; partName: strin
   return (
     <>
       <tr className="align-top" data-region={r.id}>
-        <td className="pl-6"><TextCell value={r.name} field="name" label={`Region of ${partName}`} save={saveField} /></td>
-        <td><SelectCell value={r.material} field="material" label={`Material of ${of}`} save={saveField} options={MATERIAL_NAME} empty="– choose –" /></td>
-        <td><ChipsCell value={r.conditions} field="conditions" label={`Condition of ${of}`} save={saveField} options={CONDITION_NAME} /></td>
-        <td><NumberCell value={r.areaCm2} field="areaCm2" label={`Area of ${of}`} unit="cm²" save={saveField} /></td>
-        <td><SelectCell value={r.finish} field="finish" label={`Finish level of ${of}`} save={saveField} options={FINISH_NAME} /></td>
-        <td><NumberCell value={r.detailUm} field="detailUm" label={`Finest detail of ${of}`} unit="µm" save={saveField} /></td>
-        <td><NumberCell value={r.ridgeUm} field="ridgeUm" label={`Ridges of ${of}`} unit="µm" save={saveField} /></td>
-        <td><ChipsCell value={r.exposure} field="exposure" label={`Exposure of ${of}`} save={saveField} options={EXPOSURE_NAME} /></td>
+        <td className="pl-6">
+          <TextCell value={r.name} field="name" label={`Region of ${partName}`} save={saveField} />
+        </td>
+        <td>
+          <SelectCell
+            value={r.material}
+            field="material"
+            label={`Material of ${of}`}
+            save={saveField}
+            options={MATERIAL_NAME}
+            empty="– choose –"
+          />
+        </td>
+        <td>
+          <ChipsCell
+            value={r.conditions}
+            field="conditions"
+            label={`Condition of ${of}`}
+            save={saveField}
+            options={CONDITION_NAME}
+          />
+        </td>
+        <td>
+          <NumberCell value={r.areaCm2} field="areaCm2" label={`Area of ${of}`} unit="cm²" save={saveField} />
+        </td>
+        <td>
+          <SelectCell
+            value={r.finish}
+            field="finish"
+            label={`Finish level of ${of}`}
+            save={saveField}
+            options={FINISH_NAME}
+          />
+        </td>
+        <td>
+          <NumberCell value={r.detailUm} field="detailUm" label={`Finest detail of ${of}`} unit="µm" save={saveField} />
+        </td>
+        <td>
+          <NumberCell value={r.ridgeUm} field="ridgeUm" label={`Ridges of ${of}`} unit="µm" save={saveField} />
+        </td>
+        <td>
+          <ChipsCell
+            value={r.exposure}
+            field="exposure"
+            label={`Exposure of ${of}`}
+            save={saveField}
+            options={EXPOSURE_NAME}
+          />
+        </td>
         <td className="whitespace-nowrap">
-          <Link href={`/stacks?region=${r.id}`} className="btn btn-sm gap-1" aria-label={`Stack of ${of}`}><Layers className="size-4" aria-hidden />{node.stack.layers.length}</Link>
-          {!only && <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label={`Delete region ${of}`} onClick={() => void remove()}><Trash2 className="size-4" aria-hidden /></button>}
+          <Link href={`/stacks?region=${r.id}`} className="btn btn-sm gap-1" aria-label={`Stack of ${of}`}>
+            <Layers className="size-4" aria-hidden />
+            {node.stack.layers.length}
+          </Link>
+          {!only && (
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm btn-square"
+              aria-label={`Delete region ${of}`}
+              onClick={() => void remove()}
+            >
+              <Trash2 className="size-4" aria-hidden />
+            </button>
+          )}
         </td>
       </tr>
-      <tr className="border-b border-base-300"><td colSpan={9} className="pt-0 pb-1 pl-6 text-sm"><span className="text-warning">{cost}</span> <Saved at={savedAt} /></td></tr>
+      <tr className="border-b border-base-300">
+        <td colSpan={9} className="pt-0 pb-1 pl-6 text-sm">
+          <span className="text-warning">{cost}</span> <Saved at={savedAt} />
+        </td>
+      </tr>
     </>
   );
 }
 
 function PartHead({ part }: { part: PartNode }) {
   const { act } = useAct();
-  const save = useCallback((rev: number, fields: Record<string, unknown>) => editNodeAction("part", part.id, rev, fields), [part.id]);
+  const save = useCallback(
+    (rev: number, fields: Record<string, unknown>) => editNodeAction("part", part.id, rev, fields),
+    [part.id],
+  );
   const { saveField, savedAt } = useRow(part.rev, save);
   const remove = useDelete("part", part.id, part.name);
   return (
@@ -67,12 +134,39 @@ function PartHead({ part }: { part: PartNode }) {
       <th scope="rowgroup" colSpan={9} className="py-2 text-left">
         <div className="flex flex-wrap items-start gap-2">
           <TextCell value={part.name} field="name" label="Part" save={saveField} className="w-52" />
-          <NumberCell value={part.count} field="count" label={`Pieces of ${part.name}`} unit="off" save={saveField} className="w-24" />
-          <TextCell value={part.note} field="note" label={`Note on ${part.name}`} save={saveField} className="w-80 font-normal" />
+          <NumberCell
+            value={part.count}
+            field="count"
+            label={`Pieces of ${part.name}`}
+            unit="off"
+            save={saveField}
+            className="w-24"
+          />
+          <TextCell
+            value={part.note}
+            field="note"
+            label={`Note on ${part.name}`}
+            save={saveField}
+            className="w-80 font-normal"
+          />
           <Saved at={savedAt} />
           <span className="flex-1" />
-          <button type="button" className="btn btn-sm" onClick={() => void act(() => addRegionAction(part.id, { name: "Another region" }))}><Plus className="size-4" aria-hidden />Region<span className="sr-only"> of {part.name}</span></button>
-          <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label={`Delete part ${part.name}`} onClick={() => void remove()}><Trash2 className="size-4" aria-hidden /></button>
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() => void act(() => addRegionAction(part.id, { name: "Another region" }))}
+          >
+            <Plus className="size-4" aria-hidden />
+            Region<span className="sr-only"> of {part.name}</span>
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm btn-square"
+            aria-label={`Delete part ${part.name}`}
+            onClick={() => void remove()}
+          >
+            <Trash2 className="size-4" aria-hidden />
+          </button>
         </div>
       </th>
     </tr>
@@ -80,17 +174,35 @@ function PartHead({ part }: { part: PartNode }) {
 }
 
 const HEADS: readonly (readonly [name: string, width: string])[] = [
-  ["Region", "w-40"], ["Material", "w-44"], ["Condition now", "w-40"], ["Area", "w-28"], ["Finish", "w-24"], ["Finest detail", "w-28"], ["Ridges", "w-28"], ["Exposure", "w-32"], ["Stack", "w-28"],
+  ["Region", "w-40"],
+  ["Material", "w-44"],
+  ["Condition now", "w-40"],
+  ["Area", "w-28"],
+  ["Finish", "w-24"],
+  ["Finest detail", "w-28"],
+  ["Ridges", "w-28"],
+  ["Exposure", "w-32"],
+  ["Stack", "w-28"],
 ];
 
 export function PartsTable({ parts }: { parts: readonly PartNode[] }) {
   return (
     <table className="w-full min-w-[1060px] border-separate border-spacing-x-1 border-spacing-y-1">
-      <thead><tr>{HEADS.map(([h, w]) => <th key={h} scope="col" className={`px-1 text-left text-sm font-semibold ${w} first:pl-6`}>{h}</th>)}</tr></thead>
+      <thead>
+        <tr>
+          {HEADS.map(([h, w]) => (
+            <th key={h} scope="col" className={`px-1 text-left text-sm font-semibold ${w} first:pl-6`}>
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
       {parts.map((part) => (
         <tbody key={part.id} data-part={part.id}>
           <PartHead part={part} />
-          {part.regions.map((node) => <RegionRow key={node.region.id} node={node} partName={part.name} only={part.regions.length === 1} />)}
+          {part.regions.map((node) => (
+            <RegionRow key={node.region.id} node={node} partName={part.name} only={part.regions.length === 1} />
+          ))}
         </tbody>
       ))}
     </table>

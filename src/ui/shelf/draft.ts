@@ -2,36 +2,144 @@ import type { Product } from "@/core/model";
 
 /** What the form holds: text as typed, so that nothing is lost when a figure is refused. */
 export interface ProductDraft {
-  name: string; maker: string; aliases: string; role: string; family: string; carriers: string[]; carriersUnknown: boolean; bite: string; propellant: string; method: string;
-  volumeSolids: string; densityGMl: string; colour: string; effect: string; sheen: string;
-  flexible: boolean; yellowing: boolean; uvResistant: boolean; combinedPrimer: boolean; rustInhibitor: boolean;
-  mayGoOver: string[]; maxSkinUm: string; hazards: string[];
+  name: string;
+  maker: string;
+  aliases: string;
+  role: string;
+  family: string;
+  carriers: string[];
+  carriersUnknown: boolean;
+  bite: string;
+  propellant: string;
+  method: string;
+  volumeSolids: string;
+  densityGMl: string;
+  colour: string;
+  effect: string;
+  sheen: string;
+  flexible: boolean;
+  yellowing: boolean;
+  uvResistant: boolean;
+  combinedPrimer: boolean;
+  rustInhibitor: boolean;
+  mayGoOver: string[];
+  maxSkinUm: string;
+  hazards: string[];
   limits: { minTempC: string; maxTempC: string; maxRhPct: string };
-  label: Record<"tempC" | "rhPct" | "wftUm" | "coats" | "gapMin" | "flashMin" | "touchMin" | "handleMin" | "sandableMin" | "tapeSafeMin" | "polishableMin" | "curedMin", string> & { recoat: [string, string][] };
-  potLifeMin: string; leftMl: string; note: string;
+  label: Record<
+    | "tempC"
+    | "rhPct"
+    | "wftUm"
+    | "coats"
+    | "gapMin"
+    | "flashMin"
+    | "touchMin"
+    | "handleMin"
+    | "sandableMin"
+    | "tapeSafeMin"
+    | "polishableMin"
+    | "curedMin",
+    string
+  > & { recoat: [string, string][] };
+  potLifeMin: string;
+  leftMl: string;
+  note: string;
 }
 
-export const LABEL_TIMES = ["gapMin", "flashMin", "touchMin", "handleMin", "sandableMin", "tapeSafeMin", "polishableMin", "curedMin"] as const;
+export const LABEL_TIMES = [
+  "gapMin",
+  "flashMin",
+  "touchMin",
+  "handleMin",
+  "sandableMin",
+  "tapeSafeMin",
+  "polishableMin",
+  "curedMin",
+] as const;
 const text = (n: number | null): string => (n === null ? "" : String(n));
 const PERCENT = 100;
 
 export function draftOf(p: Product): ProductDraft {
-  const window = (i: number): [string, string] => [text(p.label.recoat[i]?.[0] ?? null), text(p.label.recoat[i]?.[1] ?? null)];
+  const window = (i: number): [string, string] => [
+    text(p.label.recoat[i]?.[0] ?? null),
+    text(p.label.recoat[i]?.[1] ?? null),
+  ];
   const { label } = p;
   return {
-    ...p, aliases: p.aliases.join(", "), carriers: p.carriers === "unknown" ? [] : [...p.carriers], carriersUnknown: p.carriers === "unknown", bite: p.bite ?? "", propellant: p.propellant ?? "",
-    volumeSolids: p.volumeSolids === null ? "" : String(Math.round(p.volumeSolids * PERCENT * 10) / 10), densityGMl: text(p.densityGMl), mayGoOver: [...(p.mayGoOver ?? [])], maxSkinUm: text(p.maxSkinUm), hazards: [...p.hazards],
+    ...p,
+    aliases: p.aliases.join(", "),
+    carriers: p.carriers === "unknown" ? [] : [...p.carriers],
+    carriersUnknown: p.carriers === "unknown",
+    bite: p.bite ?? "",
+    propellant: p.propellant ?? "",
+    volumeSolids: p.volumeSolids === null ? "" : String(Math.round(p.volumeSolids * PERCENT * 10) / 10),
+    densityGMl: text(p.densityGMl),
+    mayGoOver: [...(p.mayGoOver ?? [])],
+    maxSkinUm: text(p.maxSkinUm),
+    hazards: [...p.hazards],
     limits: { minTempC: text(p.limits.minTempC), maxTempC: text(p.limits.maxTempC), maxRhPct: text(p.limits.maxRhPct) },
-    label: { tempC: text(label.tempC), rhPct: text(label.rhPct), wftUm: text(label.wftUm), coats: text(label.coats), recoat: [window(0), window(1)], ...(Object.fromEntries(LABEL_TIMES.map((t) => [t, text(label[t])])) as Record<(typeof LABEL_TIMES)[number], string>) },
-    potLifeMin: text(p.potLifeMin), leftMl: text(p.leftMl),
+    label: {
+      tempC: text(label.tempC),
+      rhPct: text(label.rhPct),
+      wftUm: text(label.wftUm),
+      coats: text(label.coats),
+      recoat: [window(0), window(1)],
+      ...(Object.fromEntries(LABEL_TIMES.map((t) => [t, text(label[t])])) as Record<
+        (typeof LABEL_TIMES)[number],
+        string
+      >),
+    },
+    potLifeMin: text(p.potLifeMin),
+    leftMl: text(p.leftMl),
   };
 }
 
 export const BLANK_DRAFT: ProductDraft = {
-  name: "", maker: "", aliases: "", role: "primer", family: "wb-acrylic", carriers: ["water"], carriersUnknown: false, bite: "", propellant: "", method: "brush", volumeSolids: "", densityGMl: "", colour: "#9a9a94", effect: "solid", sheen: "matt",
-  flexible: false, yellowing: false, uvResistant: false, combinedPrimer: false, rustInhibitor: false, mayGoOver: [], maxSkinUm: "", hazards: [], limits: { minTempC: "10", maxTempC: "30", maxRhPct: "80" },
-  label: { tempC: "20", rhPct: "50", wftUm: "50", coats: "1", gapMin: "", flashMin: "", touchMin: "", handleMin: "", sandableMin: "", tapeSafeMin: "", polishableMin: "", curedMin: "", recoat: [["", ""], ["", ""]] },
-  potLifeMin: "", leftMl: "", note: "",
+  name: "",
+  maker: "",
+  aliases: "",
+  role: "primer",
+  family: "wb-acrylic",
+  carriers: ["water"],
+  carriersUnknown: false,
+  bite: "",
+  propellant: "",
+  method: "brush",
+  volumeSolids: "",
+  densityGMl: "",
+  colour: "#9a9a94",
+  effect: "solid",
+  sheen: "matt",
+  flexible: false,
+  yellowing: false,
+  uvResistant: false,
+  combinedPrimer: false,
+  rustInhibitor: false,
+  mayGoOver: [],
+  maxSkinUm: "",
+  hazards: [],
+  limits: { minTempC: "10", maxTempC: "30", maxRhPct: "80" },
+  label: {
+    tempC: "20",
+    rhPct: "50",
+    wftUm: "50",
+    coats: "1",
+    gapMin: "",
+    flashMin: "",
+    touchMin: "",
+    handleMin: "",
+    sandableMin: "",
+    tapeSafeMin: "",
+    polishableMin: "",
+    curedMin: "",
+    recoat: [
+      ["", ""],
+      ["", ""],
+    ],
+  },
+  potLifeMin: "",
+  leftMl: "",
+  note: "",
 };
 
 /** Blank = not given; a number = that number; anything else stays text, for the contract to refuse at its field. */
@@ -46,10 +154,27 @@ export function productFrom(d: ProductDraft, id: string): unknown {
   const { recoat, ...label } = d.label;
   const { carriersUnknown, ...rest } = d;
   return {
-    ...rest, id, aliases: d.aliases.split(",").map((a) => a.trim()).filter(Boolean), carriers: carriersUnknown ? "unknown" : d.carriers, bite: d.bite || null, propellant: d.propellant || null,
-    volumeSolids: typeof solids === "number" ? solids / PERCENT : solids, densityGMl: figure(d.densityGMl), mayGoOver: d.mayGoOver.length > 0 ? d.mayGoOver : null, maxSkinUm: figure(d.maxSkinUm),
+    ...rest,
+    id,
+    aliases: d.aliases
+      .split(",")
+      .map((a) => a.trim())
+      .filter(Boolean),
+    carriers: carriersUnknown ? "unknown" : d.carriers,
+    bite: d.bite || null,
+    propellant: d.propellant || null,
+    volumeSolids: typeof solids === "number" ? solids / PERCENT : solids,
+    densityGMl: figure(d.densityGMl),
+    mayGoOver: d.mayGoOver.length > 0 ? d.mayGoOver : null,
+    maxSkinUm: figure(d.maxSkinUm),
     limits: Object.fromEntries(Object.entries(d.limits).map(([k, v]) => [k, figure(v)])),
-    label: { ...Object.fromEntries(Object.entries(label).map(([k, v]) => [k, figure(v)])), recoat: recoat.filter(([lo, hi]) => lo.trim() !== "" || hi.trim() !== "").map(([lo, hi]) => [figure(lo), figure(hi)]) },
-    potLifeMin: figure(d.potLifeMin), leftMl: figure(d.leftMl),
+    label: {
+      ...Object.fromEntries(Object.entries(label).map(([k, v]) => [k, figure(v)])),
+      recoat: recoat
+        .filter(([lo, hi]) => lo.trim() !== "" || hi.trim() !== "")
+        .map(([lo, hi]) => [figure(lo), figure(hi)]),
+    },
+    potLifeMin: figure(d.potLifeMin),
+    leftMl: figure(d.leftMl),
   };
 }

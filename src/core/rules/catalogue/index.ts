@@ -6,5 +6,10 @@ import { AIR_RULES, STACK_RULES } from "./stack";
 
 /** Every rule of the catalogue, in the order it is read. Add a rule here and its wording in ui/messages. */
 export const CATALOGUE: readonly Rule[] = [
-  ...MATERIAL_RULES, ...FOAM_RULES, ...SEAM_RULES, ...LAYER_RULES, ...STACK_RULES, ...AIR_RULES,
+  ...MATERIAL_RULES,
+  ...FOAM_RULES,
+  ...SEAM_RULES,
+  ...LAYER_RULES,
+  ...STACK_RULES,
+  ...AIR_RULES,
 ];

@@ -3,15 +3,57 @@ import { advise, rulesFor } from "../rule";
 
 /** The pile as a whole. Percentages follow reference/labour: care from 15 % of a groove lost, refused from 30 %. */
 export const STACK_RULES = rulesFor("stack", [
-  { id: "detail-softened", verdict: "care", when: all(atLeast("stack.grooveLostPct", 15), not(all(atLeast("stack.grooveLostPct", 30), is("region.finish", "show")))), remedy: [advise("fewer-coats")] },
-  { id: "detail-drowned", verdict: "stop", when: all(atLeast("stack.grooveLostPct", 30), is("region.finish", "show")), remedy: [advise("fewer-coats")] },
-  { id: "ridge-shows", verdict: "care", when: all(above("stack.ridgeLeftUm", 0), is("region.finish", "seen", "show"), not(all(is("region.finish", "show"), yes("stack.showsEverything")))), remedy: [advise("putty-first")] },
-  { id: "ridge-shows-gloss", verdict: "stop", when: all(above("stack.ridgeLeftUm", 0), is("region.finish", "show"), yes("stack.showsEverything")), remedy: [advise("putty-first")] },
-  { id: "no-uv-protection", verdict: "care", when: all(has("region.exposure", "uv"), no("stack.uvResistant")), remedy: [advise("uv-clear")] },
+  {
+    id: "detail-softened",
+    verdict: "care",
+    when: all(
+      atLeast("stack.grooveLostPct", 15),
+      not(all(atLeast("stack.grooveLostPct", 30), is("region.finish", "show"))),
+    ),
+    remedy: [advise("fewer-coats")],
+  },
+  {
+    id: "detail-drowned",
+    verdict: "stop",
+    when: all(atLeast("stack.grooveLostPct", 30), is("region.finish", "show")),
+    remedy: [advise("fewer-coats")],
+  },
+  {
+    id: "ridge-shows",
+    verdict: "care",
+    when: all(
+      above("stack.ridgeLeftUm", 0),
+      is("region.finish", "seen", "show"),
+      not(all(is("region.finish", "show"), yes("stack.showsEverything"))),
+    ),
+    remedy: [advise("putty-first")],
+  },
+  {
+    id: "ridge-shows-gloss",
+    verdict: "stop",
+    when: all(above("stack.ridgeLeftUm", 0), is("region.finish", "show"), yes("stack.showsEverything")),
+    remedy: [advise("putty-first")],
+  },
+  {
+    id: "no-uv-protection",
+    verdict: "care",
+    when: all(has("region.exposure", "uv"), no("stack.uvResistant")),
+    remedy: [advise("uv-clear")],
+  },
   { id: "etch-left-bare", verdict: "stop", when: is("stack.topRole", "primer-etch"), remedy: [advise("cover-it")] },
   { id: "promoter-left-bare", verdict: "stop", when: is("stack.topRole", "promoter"), remedy: [advise("cover-it")] },
-  { id: "gloss-on-hidden-prep", verdict: "care", when: all(is("region.finish", "hidden"), yes("stack.showsEverything")), remedy: [advise("raise-finish")] },
-  { id: "many-reversible-coats", verdict: "care", when: above("stack.reversibleCoats", 8), remedy: [advise("fewer-coats")] },
+  {
+    id: "gloss-on-hidden-prep",
+    verdict: "care",
+    when: all(is("region.finish", "hidden"), yes("stack.showsEverything")),
+    remedy: [advise("raise-finish")],
+  },
+  {
+    id: "many-reversible-coats",
+    verdict: "care",
+    when: above("stack.reversibleCoats", 8),
+    remedy: [advise("fewer-coats")],
+  },
 ]);
 
 const lacquer = is("upper.family", "acrylic-lacquer", "nc-lacquer");
@@ -19,12 +61,51 @@ const shows = is("upper.role", "clear");
 
 /** The air a layer is laid in, when it is given. The planner waits for air; a check reports it. */
 export const AIR_RULES = rulesFor("air", [
-  { id: "air-below-limit", verdict: "stop", when: yes("air.belowLimit"), remedy: [advise("warm-room"), advise("wait-for-air")], evidence: "label" },
-  { id: "air-above-limit", verdict: "care", when: yes("air.aboveLimit"), remedy: [advise("cool-room")], evidence: "label" },
+  {
+    id: "air-below-limit",
+    verdict: "stop",
+    when: yes("air.belowLimit"),
+    remedy: [advise("warm-room"), advise("wait-for-air")],
+    evidence: "label",
+  },
+  {
+    id: "air-above-limit",
+    verdict: "care",
+    when: yes("air.aboveLimit"),
+    remedy: [advise("cool-room")],
+    evidence: "label",
+  },
   { id: "air-below-film-forming", verdict: "stop", when: yes("air.belowFilmForming"), remedy: [advise("warm-room")] },
-  { id: "air-too-damp", verdict: "stop", when: yes("air.aboveHumidityLimit"), remedy: [advise("wait-for-air")], evidence: "label" },
-  { id: "air-near-dew-point", verdict: "stop", when: below("air.dewMarginC", 3), remedy: [advise("wait-for-air"), advise("warm-room")], evidence: "standard" },
-  { id: "air-blush", verdict: "care", when: all(lacquer, above("air.rhPct", 75), not(shows)), remedy: [advise("wait-for-air")] },
-  { id: "air-blush-clear", verdict: "stop", when: all(lacquer, above("air.rhPct", 75), shows), remedy: [advise("wait-for-air")] },
-  { id: "cold-aerosol", verdict: "care", when: all(is("upper.method", "aerosol"), below("air.tempC", 15)), remedy: [advise("hand-warm-can")] },
+  {
+    id: "air-too-damp",
+    verdict: "stop",
+    when: yes("air.aboveHumidityLimit"),
+    remedy: [advise("wait-for-air")],
+    evidence: "label",
+  },
+  {
+    id: "air-near-dew-point",
+    verdict: "stop",
+    when: below("air.dewMarginC", 3),
+    remedy: [advise("wait-for-air"), advise("warm-room")],
+    evidence: "standard",
+  },
+  {
+    id: "air-blush",
+    verdict: "care",
+    when: all(lacquer, above("air.rhPct", 75), not(shows)),
+    remedy: [advise("wait-for-air")],
+  },
+  {
+    id: "air-blush-clear",
+    verdict: "stop",
+    when: all(lacquer, above("air.rhPct", 75), shows),
+    remedy: [advise("wait-for-air")],
+  },
+  {
+    id: "cold-aerosol",
+    verdict: "care",
+    when: all(is("upper.method", "aerosol"), below("air.tempC", 15)),
+    remedy: [advise("hand-warm-can")],
+  },
 ]);
