@@ -1,6 +1,6 @@
 "use server";
 
-import type { NodeKind } from "@/db";
+import type { NodeKind } from "@/contracts";
 import * as server from "@/server";
 import { logTitle } from "@/ui/messages";
 
@@ -22,6 +22,8 @@ export const restoreProductAction = async (id: string) => server.restoreProduct(
 
 export const saveStackAction = async (regionId: string, stackRev: number, stack: unknown) =>
   server.saveStack(regionId, stackRev, stack);
+export const carryOutAction = async (regionId: string, stackRev: number, key: string, n: number) =>
+  server.carryOut(regionId, stackRev, key, n);
 export const overrideAction = async (regionId: string, key: string, reason: string | null) =>
   server.overrideVerdict(regionId, key, reason);
 

@@ -1,6 +1,5 @@
 import type { ReactNode } from "react";
-import type { Outcome } from "@/contracts";
-import type { ModelHead } from "@/db";
+import type { ModelHead, Outcome } from "@/contracts";
 import * as server from "@/server";
 import { TroublePage } from "@/ui/components/Trouble";
 import { Welcome } from "@/ui/components/Welcome";

@@ -6,3 +6,4 @@ export * from "./model";
 export * from "./problem";
 export * from "./product";
 export * from "./shop";
+export * from "./views";

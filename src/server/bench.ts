@@ -1,6 +1,6 @@
 import { done, doneSchema, failed, invalid, type LogEntry, notYetSchema, type Outcome } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import { type BenchTile, benchNow, judgeStack, type Operation, verdictKey } from "@/core/plan";
+import { type BenchTile, benchNow, judgeStack, type Operation } from "@/core/plan";
 import { appendLog, type Db, readLog, readPlan, regionHome } from "@/db";
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
@@ -83,7 +83,7 @@ function unansweredStop(db: Db, modelId: string, regionId: string): boolean {
   const keys = new Set(node.overrides.map((o) => o.key));
   return (
     answer.outcome === "judged" &&
-    answer.verdicts.some((v) => v.verdict === "stop" && (v.kind === "safety" || !keys.has(verdictKey(v))))
+    answer.verdicts.some((v) => v.verdict === "stop" && (v.kind === "safety" || !keys.has(v.key)))
   );
 }
 

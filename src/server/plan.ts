@@ -1,12 +1,26 @@
 import { createHash } from "node:crypto";
-import { done, type LogEntry, type Outcome, type Shop } from "@/contracts";
-import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
-import { type BenchTile, benchNow, type OpRecord, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
-import { allProducts, type Db, modelHead, modelTree, type PartNode, readLog, readPlan, writePlan } from "@/db";
+import {
+  type Backdrop,
+  type BenchScreen,
+  type BenchView,
+  done,
+  type LogEntry,
+  type MiniFilm,
+  type Outcome,
+  type PartNode,
+  type PlanScreen,
+  type PlanView,
+  type Shop,
+} from "@/contracts";
+import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
+import type { Stack } from "@/core/model";
+import { filmLedger } from "@/core/numbers";
+import { benchNow, type OpRecord, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
+import { allProducts, type Db, modelHead, modelTree, readLog, readPlan, writePlan } from "@/db";
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
-import { benchSessions, climateOfShop, ensureShop, shopState } from "./shop";
-import { lookup } from "./stacks";
+import { lookup } from "./lookup";
+import { airReading, backdrop, benchSessions, climateOfShop, ensureShop, localDate, shopState } from "./shop";
 
 /** How far ahead work is planned, days. */
 const HORIZON_DAYS = 60;
@@ -98,14 +112,6 @@ function hashOf(sources: PlanSources, products: ReadonlyMap<string, unknown>): s
   );
 }
 
-export interface PlanView {
-  readonly answer: PlanAnswer;
-  readonly plannedMs: number;
-  /** false when something it was made from has changed since */
-  readonly fresh: boolean;
-  readonly beforeDoneMin: number | null;
-}
-
 export const getPlan = (modelId: string): Outcome<PlanView | null> =>
   reading((db) => {
     const stored = readPlan(db, modelId);
@@ -138,17 +144,81 @@ export function makePlan(modelId: string): Outcome<PlanAnswer> {
   });
 }
 
-export interface BenchView {
-  readonly tiles: readonly BenchTile[];
-  readonly plan: PlanView | null;
-  readonly nowMs: number;
-}
-
 export function getBench(modelId: string): Outcome<BenchView> {
   return reading((db) => {
     const atMs = nowMs();
     const { input } = planInput(db, modelId, atMs);
     const plan = getPlan(modelId);
     return done({ tiles: benchNow(input), plan: plan.ok ? plan.value : null, nowMs: atMs });
+  });
+}
+
+/** A part by its name, with the region's when it has several. */
+export const regionNames = (tree: readonly PartNode[]): readonly { id: string; name: string }[] =>
+  tree.flatMap((p) =>
+    p.regions.map((r) => ({ id: r.region.id, name: p.regions.length > 1 ? `${p.name}, ${r.region.name}` : p.name })),
+  );
+
+/** Work longer past than this is not drawn; the logbook has it. */
+const DRAWN_BACK_MIN = MIN_PER_DAY;
+const DRAWN_ON_MIN = MIN_PER_DAY;
+
+function drawnFrom(answer: PlanAnswer, shop: Shop, nowMin: number): Backdrop | null {
+  if (answer.outcome !== "planned") return null;
+  const first = Math.min(nowMin, ...answer.ops.map((o) => o.startMin));
+  const fromMin = Math.max(first, nowMin - DRAWN_BACK_MIN) - MIN_PER_HOUR;
+  return backdrop(shop, fromMin, Math.max(answer.doneMin, nowMin) + DRAWN_ON_MIN);
+}
+
+export function getPlanScreen(modelId: string): Outcome<PlanScreen> {
+  return reading((db) => {
+    const plan = getPlan(modelId);
+    if (!plan.ok) return plan;
+    const { shop, rev } = shopState(db);
+    const atMs = nowMs();
+    const nowMin = atMs / MS_PER_MIN;
+    return done({
+      modelId,
+      plan: plan.value,
+      regions: regionNames(modelTree(db, modelId)),
+      products: Object.fromEntries(allProducts(db)),
+      shop,
+      shopRev: rev,
+      today: localDate(shop.timeZone, atMs),
+      nowMin,
+      timeZone: shop.timeZone,
+      backdrop: plan.value ? drawnFrom(plan.value.answer, shop, nowMin) : null,
+    });
+  });
+}
+
+export const getRegionNames = (modelId: string) => reading((db) => done(regionNames(modelTree(db, modelId))));
+
+const SESSIONS_AHEAD_MIN = 14 * MIN_PER_DAY;
+
+export function getBenchScreen(modelId: string): Outcome<BenchScreen> {
+  return reading((db) => {
+    const bench = getBench(modelId);
+    if (!bench.ok) return bench;
+    const { shop } = shopState(db);
+    const tree = modelTree(db, modelId);
+    const products = allProducts(db);
+    const nowMin = bench.value.nowMs / MS_PER_MIN;
+    const filmsOf = ({ layers }: Stack): readonly MiniFilm[] =>
+      filmLedger(layers, lookup(products)).map((line, i) => ({
+        layerId: line.layerId,
+        colour: products.get(layers[i]!.productId)!.colour,
+        um: line.addedUm - line.takenUm,
+      }));
+    return done({
+      tiles: bench.value.tiles,
+      plan: bench.value.plan,
+      names: Object.fromEntries(regionNames(tree).map((r) => [r.id, r.name])),
+      products: Object.fromEntries(products),
+      films: Object.fromEntries(tree.flatMap((p) => p.regions.map((r) => [r.region.id, filmsOf(r.stack)] as const))),
+      session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_MIN)[0] ?? null,
+      air: airReading(shop, nowMin),
+      timeZone: shop.timeZone,
+    });
   });
 }

@@ -1,6 +1,6 @@
-import { done, failed, invalid, type Outcome, productSchema } from "@/contracts";
+import { done, failed, invalid, type Outcome, productSchema, type ShelfItem } from "@/contracts";
 import type { Product } from "@/core/model";
-import { insertProduct, listShelf, productRev, type ShelfItem, setProductDeleted, updateProduct } from "@/db";
+import { insertProduct, listShelf, productRev, setProductDeleted, updateProduct } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
 import { newId } from "./ids";

@@ -1,5 +1,5 @@
 import { TZDate } from "@date-fns/tz";
-import { done, invalid, type Outcome, type Shop, shopEditSchema } from "@/contracts";
+import { type AirSample, type Backdrop, done, invalid, type Outcome, type Shop, shopEditSchema } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
 import { airAt, type Climate, typicalClimate } from "@/core/film";
 import type { BenchSession } from "@/core/model";
@@ -77,16 +77,30 @@ export function climateOfShop(shop: Shop, fromMin: number, toMin: number): Clima
 }
 
 /** The weekly pattern with its exceptions as absolute spans, rising and without overlap. */
-export function benchSessions(shop: Shop, fromMin: number, toMin: number): readonly BenchSession[] {
-  const spans: BenchSession[] = [];
-  for (let t = fromMin - MIN_PER_DAY; t <= toMin + MIN_PER_DAY; t += MIN_PER_DAY) {
-    const date = localDate(shop.timeZone, t * MS_PER_MIN);
-    const weekday = ((new TZDate(t * MS_PER_MIN, shop.timeZone).getDay() + 6) % 7) + 1;
-    const day =
-      shop.exceptions.find((e) => e.date === date)?.spans ?? shop.pattern.filter((p) => p.weekday === weekday);
-    for (const s of day)
-      spans.push({ startMin: localMin(shop.timeZone, date, s.from), endMin: localMin(shop.timeZone, date, s.to) });
+/** Every local date from the day before one moment to the day after another; days are counted, not hours, so none is lost when clocks change. */
+function localDates(timeZone: string, fromMin: number, toMin: number): readonly string[] {
+  const last = localDate(timeZone, (toMin + MIN_PER_DAY) * MS_PER_MIN);
+  const dates = [localDate(timeZone, (fromMin - MIN_PER_DAY) * MS_PER_MIN)];
+  while (dates.at(-1)! < last) {
+    const next = new Date(`${dates.at(-1)}T00:00:00Z`);
+    next.setUTCDate(next.getUTCDate() + 1);
+    dates.push(next.toISOString().slice(0, 10));
   }
+  return dates;
+}
+
+/** 1 = Monday; a calendar date has its weekday whatever the zone. */
+const weekdayOf = (date: string): number => ((new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;
+
+export function benchSessions(shop: Shop, fromMin: number, toMin: number): readonly BenchSession[] {
+  const spans = localDates(shop.timeZone, fromMin, toMin).flatMap((date) => {
+    const exception = shop.exceptions.find((e) => e.date === date)?.spans;
+    const day = exception ?? shop.pattern.filter((p) => p.weekday === weekdayOf(date));
+    return day.map((s) => ({
+      startMin: localMin(shop.timeZone, date, s.from),
+      endMin: localMin(shop.timeZone, date, s.to),
+    }));
+  });
   return joined(spans.filter((s) => s.endMin > fromMin && s.startMin < toMin));
 }
 
@@ -110,4 +124,31 @@ export interface AirReading {
 export function airReading(shop: Shop, atMin: number): AirReading {
   const { tempC, rhPct } = airAt(climateOfShop(shop, atMin, atMin + 60), atMin);
   return { tempC, rhPct, dewMarginC: dewMarginC(tempC, rhPct) };
+}
+
+const NIGHT_FROM = "22:00";
+const NIGHT_TO = "06:00";
+const AIR_STEP_MIN = 30;
+
+/** Air, sessions, nights and midnights between two moments, for drawing. */
+export function backdrop(shop: Shop, fromMin: number, toMin: number): Backdrop {
+  const climate = climateOfShop(shop, fromMin, toMin);
+  const dates = localDates(shop.timeZone, fromMin, toMin);
+  const nights = dates.slice(0, -1).map((date, i) => ({
+    startMin: localMin(shop.timeZone, date, NIGHT_FROM),
+    endMin: localMin(shop.timeZone, dates[i + 1]!, NIGHT_TO),
+  }));
+  const air: AirSample[] = [];
+  for (let t = fromMin; t <= toMin; t += AIR_STEP_MIN) {
+    const { tempC, rhPct } = airAt(climate, t);
+    air.push({ atMin: t, tempC, rhPct, dewMarginC: dewMarginC(tempC, rhPct) });
+  }
+  return {
+    fromMin,
+    toMin,
+    sessions: benchSessions(shop, fromMin, toMin),
+    nights: nights.filter((n) => n.endMin > fromMin && n.startMin < toMin),
+    midnights: dates.map((d) => localMin(shop.timeZone, d, "00:00")).filter((m) => m > fromMin && m < toMin),
+    air,
+  };
 }

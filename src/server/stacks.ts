@@ -1,26 +1,24 @@
-import { done, failed, invalid, type Outcome, overrideSchema, type Shop, stackSchema } from "@/contracts";
-import { assert } from "@/core/base";
+import {
+  done,
+  failed,
+  invalid,
+  type JudgedRegion,
+  type Outcome,
+  overrideSchema,
+  type RegionNode,
+  type Shop,
+  type StackView,
+  stackSchema,
+} from "@/contracts";
 import type { Product, Region, Stack } from "@/core/model";
 import { FILM_ROLES, isOneOf } from "@/core/model";
-import { type JudgeAnswer, judgeStack } from "@/core/plan";
-import { allProducts, type Db, modelTree, type RegionNode, regionHome, replaceStack, setOverride } from "@/db";
+import { applyRemedy, type JudgeAnswer, judgeStack, stackTotals } from "@/core/plan";
+import { allProducts, type Db, modelTree, regionHome, replaceStack, setOverride } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
+import { lookup } from "./lookup";
+import { planInput } from "./plan";
 import { airReading, shopState } from "./shop";
-
-export interface JudgedRegion {
-  readonly node: RegionNode;
-  readonly partName: string;
-  readonly answer: JudgeAnswer;
-}
-
-export const lookup =
-  (products: ReadonlyMap<string, Product>) =>
-  (id: string): Product => {
-    const p = products.get(id);
-    assert(p, `layer names product ${id}, which foreign keys should have kept`);
-    return p;
-  };
 
 function judge(region: Region, stack: Stack, products: ReadonlyMap<string, Product>, shop: Shop): JudgeAnswer {
   return judgeStack({
@@ -43,6 +41,24 @@ export function judgedModel(db: Db, modelId: string): readonly JudgedRegion[] {
 export const getJudged = (modelId: string): Outcome<readonly JudgedRegion[]> =>
   reading((db) => done(judgedModel(db, modelId)));
 
+/** One region's pile, judged and summed up. */
+export const getStack = (regionId: string): Outcome<StackView> =>
+  reading((db) => {
+    const home = regionHome(db, regionId);
+    const node = home ? regionNode(db, regionId) : null;
+    if (!home || !node) return notFound("The region");
+    const { input, sources } = planInput(db, home.modelId, nowMs());
+    const products = allProducts(db);
+    const answer = judge(node.region, node.stack, products, sources.shop);
+    const begun = new Set(sources.log.filter((e) => e.regionId === regionId).map((e) => e.opId)).size;
+    return done({
+      chosen: { node, partName: home.partName, answer },
+      products: [...new Set(node.stack.layers.map((l) => l.productId))].map(lookup(products)),
+      totals: stackTotals(input, regionId),
+      begun,
+    });
+  });
+
 function regionNode(db: Db, regionId: string): RegionNode | null {
   const home = regionHome(db, regionId);
   return home
@@ -52,24 +68,31 @@ function regionNode(db: Db, regionId: string): RegionNode | null {
     : null;
 }
 
-/** Saves a pile and answers at once how it is judged; nothing is saved over somebody else's change. */
-export function saveStack(
-  regionId: string,
-  stackRev: number,
-  input: unknown,
-): Outcome<{ stackRev: number; answer: JudgeAnswer }> {
+/** Saves a pile; nothing is saved over somebody else's change. */
+export function saveStack(regionId: string, stackRev: number, input: unknown): Outcome<{ rev: number }> {
   const parsed = stackSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  const stack: Stack = parsed.data;
+  return writing((db) => storeStack(db, regionId, stackRev, parsed.data));
+}
+
+function storeStack(db: Db, regionId: string, stackRev: number, stack: Stack): Outcome<{ rev: number }> {
+  if (!regionHome(db, regionId)) return notFound("The region");
+  const fault = layerFault(stack, allProducts(db));
+  if (fault) return fault;
+  const next = replaceStack(db, regionId, stackRev, stack);
+  return next === null ? conflict("This stack") : done({ rev: next });
+}
+
+/** Carries out the n-th remedy of a verdict, if the verdict still stands. */
+export function carryOut(regionId: string, stackRev: number, key: string, n: number): Outcome<{ rev: number }> {
   return writing((db) => {
     const node = regionNode(db, regionId);
     if (!node) return notFound("The region");
-    const products = allProducts(db);
-    const fault = layerFault(stack, products);
-    if (fault) return fault;
-    const next = replaceStack(db, regionId, stackRev, stack);
-    if (next === null) return conflict("This stack");
-    return done({ stackRev: next, answer: judge(node.region, stack, products, shopState(db).shop) });
+    const answer = judge(node.region, node.stack, allProducts(db), shopState(db).shop);
+    const verdict = answer.outcome === "judged" ? answer.verdicts.find((v) => v.key === key) : undefined;
+    const remedy = verdict?.remedy[n];
+    if (!verdict || !remedy) return notFound("That remedy");
+    return storeStack(db, regionId, stackRev, applyRemedy(node.stack, verdict.where, remedy));
   });
 }
 
@@ -100,10 +123,7 @@ export function overrideVerdict(regionId: string, key: string, reason: string | 
     if (!node) return notFound("The region");
     if (reason !== null) {
       const answer = judge(node.region, node.stack, allProducts(db), shopState(db).shop);
-      const verdict =
-        answer.outcome === "judged"
-          ? answer.verdicts.find((v) => `${v.rule}@${v.where.kind}${v.where.layer}` === key)
-          : undefined;
+      const verdict = answer.outcome === "judged" ? answer.verdicts.find((v) => v.key === key) : undefined;
       if (!verdict) return notFound("That verdict");
       if (verdict.kind === "safety") return failed("refused", "A safety stop cannot be overridden.");
       if (verdict.verdict !== "stop") return failed("refused", "Only a stop needs a reason.");

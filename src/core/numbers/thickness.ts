@@ -30,6 +30,22 @@ export const plannedWftUm = (layer: Pick<Layer, "wftUm" | "heaviness">, product:
 export const volumeSolidsOf = (p: Pick<Product, "volumeSolids" | "family">): number =>
   p.volumeSolids ?? (p.family === "unknown" ? 0.3 : familyFacts(p.family).defaultVolumeSolids);
 
+/** What flies off: water, or the usual blend of solvents, g/ml (est. for the blend). */
+const CARRIER_DENSITY_G_ML = { water: 1, other: 0.87 };
+const LIGHTEST_DRY_G_ML = 0.3;
+
+/**
+ * Density of the dry film, g/ml, reckoned from the wet paint (est.): what is left when the carrier's volume and
+ * weight have gone. Never below a foamed filler's.
+ */
+export function dryDensityGMl(p: Pick<Product, "densityGMl" | "volumeSolids" | "family">): number {
+  const facts = p.family === "unknown" ? null : familyFacts(p.family);
+  const wet = p.densityGMl ?? facts?.defaultDensityGMl ?? 1.1;
+  const solids = volumeSolidsOf(p);
+  const carrier = facts?.mechanism === "water" ? CARRIER_DENSITY_G_ML.water : CARRIER_DENSITY_G_ML.other;
+  return Math.max(LIGHTEST_DRY_G_ML, (wet - (1 - solids) * carrier) / solids);
+}
+
 export interface LedgerLine {
   readonly layerId: string;
   readonly addedUm: number;

@@ -3,4 +3,5 @@ export * from "./judge";
 export { type Operation, type OpKind, type OpRecord, opIds } from "./operations";
 export { planModel } from "./plan";
 export * from "./remedy";
+export { type StackTotals, stackTotals } from "./totals";
 export type * from "./types";

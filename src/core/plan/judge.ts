@@ -57,6 +57,8 @@ export interface Where {
 
 export interface PlacedVerdict extends Fired {
   readonly where: Where;
+  /** by which an override finds its verdict again: rule, kind of place, layer */
+  readonly key: string;
 }
 
 /** How long the next layer waits for the one below. Several ways are kept when they are judged alike. */
@@ -83,9 +85,7 @@ export type JudgeAnswer =
       readonly assumed: readonly string[];
     };
 
-/** Key by which an override finds its verdict again. */
-export const verdictKey = (v: Pick<PlacedVerdict, "rule" | "where">): string =>
-  `${v.rule}@${v.where.kind}${v.where.layer}`;
+const keyOf = (rule: string, where: Where): string => `${rule}@${where.kind}${where.layer}`;
 
 /** Long enough for any label's through-cured time several times over, minutes. */
 const REFERENCE_HORIZON_MIN = 400 * 1440;
@@ -113,7 +113,8 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
   const products = stack.layers.map((l) => input.productOf(l.productId));
   const ledger = filmLedger(stack.layers, input.productOf);
   const verdicts: PlacedVerdict[] = [];
-  const add = (fired: readonly Fired[], where: Where) => verdicts.push(...fired.map((f) => ({ ...f, where })));
+  const add = (fired: readonly Fired[], where: Where) =>
+    verdicts.push(...fired.map((f) => ({ ...f, where, key: keyOf(f.rule, where) })));
   const seams: (SeamPlan | null)[] = [];
   stack.layers.forEach((layer, i) => {
     const upper = { ...base, ...upperFacts(products[i]!, layer.heaviness, plannedWftUm(layer, products[i]!)) };

@@ -2,7 +2,7 @@ import { assert } from "../base";
 import { airAt, gateReason, milestoneAfter, prefixClock, steppingClock } from "../film";
 import { dewPointC } from "../numbers";
 import { checkSchedule, type Placed, type Schedule, solve } from "../schedule";
-import { type JudgeAnswer, judgeStack, verdictKey } from "./judge";
+import { type JudgeAnswer, judgeStack } from "./judge";
 import { coatsUpTo, type Operation, type Tie } from "./operations";
 import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
 import type {
@@ -90,8 +90,8 @@ function openStops(r: PlanRegion, answer: JudgedRegion["answer"], input: PlanInp
     input.overrides.filter((o) => o.regionId === r.region.id && o.reason.trim() !== "").map((o) => o.key),
   );
   return answer.verdicts
-    .filter((v) => v.verdict === "stop" && (v.kind === "safety" || !reasons.has(verdictKey(v))))
-    .map((v) => ({ regionId: r.region.id, verdict: v, key: verdictKey(v) }));
+    .filter((v) => v.verdict === "stop" && (v.kind === "safety" || !reasons.has(v.key)))
+    .map((v) => ({ regionId: r.region.id, verdict: v }));
 }
 
 function assumptions(judged: readonly JudgedRegion[]): readonly Notice[] {

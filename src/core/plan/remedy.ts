@@ -2,9 +2,6 @@ import { BEFORE_STEPS, PREP_STEPS, type Stack } from "../model";
 import type { Remedy } from "../rules";
 import type { Where } from "./judge";
 
-/** True when the application can make the change itself. */
-export const canApply = (remedy: Remedy): boolean => remedy.do !== "advice";
-
 /** The stack with a remedy carried out where its verdict stands. Advice leaves it as it is. */
 export function applyRemedy(stack: Stack, where: Where, remedy: Remedy): Stack {
   const atLayer = (change: (l: Stack["layers"][number]) => Stack["layers"][number]): Stack => ({

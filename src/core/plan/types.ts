@@ -12,7 +12,7 @@ export interface PlanRegion {
 /** A written reason for going ahead against a finish stop; carried by plan and log. */
 export interface Override {
   readonly regionId: string;
-  /** verdictKey of the verdict it lifts */
+  /** key of the verdict it lifts */
   readonly key: string;
   readonly reason: string;
 }
@@ -81,7 +81,6 @@ export type Notice =
 export interface RefusedStop {
   readonly regionId: string;
   readonly verdict: PlacedVerdict;
-  readonly key: string;
 }
 
 export type PlanAnswer =

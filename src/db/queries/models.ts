@@ -1,36 +1,9 @@
 import { and, asc, eq, isNull, max } from "drizzle-orm";
-import { stackSchema } from "@/contracts";
+import { type ModelHead, type NodeKind, type PartNode, type RegionNode, stackSchema } from "@/contracts";
 import type { Region, Stack } from "@/core/model";
 import type { Db } from "../connection";
 import { layerFromRow, regionFromRow } from "../rows";
 import { layers, models, overrides, parts, regions } from "../schema";
-
-export interface ModelHead {
-  readonly id: string;
-  readonly name: string;
-  readonly scale: string;
-  readonly note: string;
-  readonly rev: number;
-}
-
-export interface RegionNode {
-  readonly region: Region;
-  readonly stack: Stack;
-  readonly overrides: readonly { readonly key: string; readonly reason: string }[];
-  /** guards the region's own fields */
-  readonly rev: number;
-  /** guards preparation and layers */
-  readonly stackRev: number;
-}
-
-export interface PartNode {
-  readonly id: string;
-  readonly name: string;
-  readonly count: number;
-  readonly note: string;
-  readonly rev: number;
-  readonly regions: readonly RegionNode[];
-}
 
 const live = <T extends { deletedMs: unknown }>(t: T) => isNull(t.deletedMs as never);
 
@@ -139,8 +112,7 @@ export function insertRegion(db: Db, partId: string, r: Region, prep: Stack["pre
 }
 
 type Table = typeof models | typeof parts | typeof regions;
-const TABLES = { model: models, part: parts, region: regions } as const;
-export type NodeKind = keyof typeof TABLES;
+const TABLES = { model: models, part: parts, region: regions } as const satisfies Record<NodeKind, unknown>;
 
 /** Writes fields if the row still has the revision the writer saw. @returns the new revision, or null when it has moved on or gone */
 export function updateNode(

@@ -1,15 +1,9 @@
 import { and, asc, countDistinct, eq, isNull, max } from "drizzle-orm";
+import type { ShelfItem } from "@/contracts";
 import type { Product } from "@/core/model";
 import type { Db } from "../connection";
 import { productFromRow, productToRow } from "../rows";
 import { layers, products, regions } from "../schema";
-
-export interface ShelfItem {
-  readonly product: Product;
-  readonly rev: number;
-  /** regions whose stacks use it */
-  readonly usedIn: number;
-}
 
 export function listShelf(db: Db): readonly ShelfItem[] {
   const used = new Map(

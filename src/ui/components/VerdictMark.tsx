@@ -8,6 +8,8 @@ const INK: Readonly<Record<Verdict, string>> = {
   stop: "text-error",
 };
 
+export const verdictInk = (verdict: Verdict): string => INK[verdict];
+
 /** Four shapes before four colours: hairline, notched line, hollow diamond, broken bar. */
 export function VerdictShape({ verdict }: { verdict: Verdict }) {
   switch (verdict) {

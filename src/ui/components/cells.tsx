@@ -79,7 +79,8 @@ export function NumberCell({
   unit,
   save,
   className,
-}: CellProps & { value: number | null; unit: string }) {
+  placeholder = "?",
+}: CellProps & { value: number | null; unit: string; placeholder?: string }) {
   const id = useId();
   const d = useDraft(value === null ? "" : String(value), field, save, toNumber);
   return (
@@ -92,7 +93,7 @@ export function NumberCell({
           inputMode="decimal"
           className="min-w-0 text-right"
           value={d.draft}
-          placeholder="?"
+          placeholder={placeholder}
           onChange={(e) => d.setDraft(e.target.value)}
           onBlur={() => void d.commit()}
           onKeyDown={d.onKeyDown}

@@ -3,7 +3,7 @@
 import { Download, Plus, Upload } from "lucide-react";
 import { useCallback, useRef, useState } from "react";
 import { addModelAction, addPartAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/app/actions";
-import type { ModelHead } from "@/db";
+import type { ModelHead } from "@/contracts";
 import { TextCell } from "../components/cells";
 import { offerUndo, useAct } from "../hooks/useAct";
 import { useRow } from "../hooks/useRow";

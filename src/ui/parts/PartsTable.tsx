@@ -4,7 +4,7 @@ import { Layers, Plus, Trash2 } from "lucide-react";
 import Link from "next/link";
 import { useCallback } from "react";
 import { addRegionAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/app/actions";
-import type { PartNode, RegionNode } from "@/db";
+import type { PartNode, RegionNode } from "@/contracts";
 import { ChipsCell, NumberCell, SelectCell, TextCell } from "../components/cells";
 import { offerUndo, useAct } from "../hooks/useAct";
 import { useRow } from "../hooks/useRow";

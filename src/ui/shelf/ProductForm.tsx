@@ -5,8 +5,8 @@ import { type ReactNode, useState } from "react";
 import { type FieldErrors, type FieldPath, FormProvider, useForm, useFormContext } from "react-hook-form";
 import { toast } from "sonner";
 import { addProductAction, deleteProductAction, restoreProductAction, saveProductAction } from "@/app/actions";
+import type { ShelfItem } from "@/contracts";
 import { fieldFaults, type Problem, productSchema } from "@/contracts";
-import type { ShelfItem } from "@/db";
 import { offerUndo, useAct } from "../hooks/useAct";
 import {
   BITE_NAME,

@@ -2,9 +2,9 @@
 
 import { Plus, X } from "lucide-react";
 import { useRouter, useSearchParams } from "next/navigation";
+import type { ShelfItem } from "@/contracts";
 import type { Product } from "@/core/model";
 import { labelTimes, strongestBite } from "@/core/reference";
-import type { ShelfItem } from "@/db";
 import { searchWords } from "../components/Finder";
 import { duration } from "../format";
 import { FAMILY_NAME, METHOD_NAME, ROLE_NAME } from "../messages";

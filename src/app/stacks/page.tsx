@@ -1,0 +1,52 @@
+import type { Metadata } from "next";
+import { done } from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
+import * as server from "@/server";
+import { TroublePage } from "@/ui/components/Trouble";
+import { EmptyPlace } from "@/ui/components/Welcome";
+import { RegionList } from "@/ui/stacks/RegionList";
+import { StackEditor } from "@/ui/stacks/StackEditor";
+import { withModel } from "../current";
+
+export const metadata: Metadata = { title: "Stacks" };
+
+export default async function StacksPage({ searchParams }: { searchParams: Promise<{ region?: string }> }) {
+  const { region } = await searchParams;
+  return withModel(
+    (m) => {
+      const judged = server.getJudged(m.id);
+      const shelf = server.getShelf();
+      const shop = server.getShop();
+      if (!judged.ok) return judged;
+      if (!shelf.ok) return shelf;
+      if (!shop.ok) return shop;
+      return done({ judged: judged.value, shelf: shelf.value, timeZone: shop.value.shop.timeZone });
+    },
+    (_model, { judged, shelf, timeZone }) => {
+      const chosen = judged.find((j) => j.node.region.id === region) ?? judged[0];
+      if (!chosen)
+        return (
+          <EmptyPlace
+            title="No parts yet"
+            text="A stack lies on a region of a part. Name a part and choose its material first."
+            href="/parts?add=part"
+            action="Add a part"
+          />
+        );
+      const view = server.getStack(chosen.node.region.id);
+      if (!view.ok) return <TroublePage problem={view.problem} />;
+      return (
+        <main className="grid gap-5 p-4 lg:grid-cols-[190px_minmax(0,1fr)]">
+          <RegionList regions={judged} chosenId={chosen.node.region.id} />
+          <StackEditor
+            key={chosen.node.region.id}
+            view={view.value}
+            products={shelf.map((i) => i.product)}
+            nowMin={server.nowMs() / MS_PER_MIN}
+            timeZone={timeZone}
+          />
+        </main>
+      );
+    },
+  );
+}

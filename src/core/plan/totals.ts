@@ -1,0 +1,34 @@
+import { dryDensityGMl, filmLedger, filmMassG } from "../numbers";
+import { planModel } from "./plan";
+import type { PlanInput } from "./types";
+
+/** What a pile comes to on one region. */
+export interface StackTotals {
+  /** dry height above bare material after every rub, µm */
+  readonly buildUm: number;
+  /** g; null without an area (est.: dry densities are reckoned from the wet ones) */
+  readonly massG: number | null;
+  readonly handsOnMin: number | null;
+  /** end of the last work if this region were all there is on the bench; null = it cannot be planned as it stands */
+  readonly aloneDoneMin: number | null;
+}
+
+/** Build and mass from the ledger; work and finish by planning the region by itself in the input's air and sessions. */
+export function stackTotals(input: PlanInput, regionId: string): StackTotals {
+  const own = input.regions.find((r) => r.region.id === regionId);
+  if (!own || own.stack.layers.length === 0) return { buildUm: 0, massG: null, handsOnMin: null, aloneDoneMin: null };
+  const ledger = filmLedger(own.stack.layers, input.productOf);
+  const massOf = (i: number, areaCm2: number) => {
+    const line = ledger[i]!;
+    const product = input.productOf(own.stack.layers[i]!.productId);
+    return filmMassG(line.addedUm - line.takenUm, areaCm2, dryDensityGMl(product));
+  };
+  const { areaCm2 } = own.region;
+  const alone = planModel({ ...input, regions: [own] });
+  return {
+    buildUm: ledger.at(-1)!.totalUm,
+    massG: areaCm2 === null ? null : ledger.reduce((sum, _, i) => sum + massOf(i, areaCm2), 0),
+    handsOnMin: alone.outcome === "planned" ? alone.handsOnMin : null,
+    aloneDoneMin: alone.outcome === "planned" ? alone.doneMin : null,
+  };
+}

@@ -1,0 +1,83 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useEffect } from "react";
+import type { BenchScreen } from "@/contracts";
+import type { BenchTile } from "@/core/plan";
+import { useNowMs } from "../hooks/useNow";
+import { SessionCard } from "./SessionCard";
+import { Tile } from "./Tile";
+
+const REFRESH_MS = 60_000;
+
+type Zone = "in-hand" | "ready" | "drying" | "finished";
+const ZONES: readonly { readonly zone: Zone; readonly title: string; readonly none: string }[] = [
+  { zone: "in-hand", title: "In hand", none: "Nothing started. Take something that is ready." },
+  { zone: "ready", title: "Ready", none: "Nothing is due; everything is drying or done." },
+  { zone: "drying", title: "Drying", none: "Nothing is drying." },
+];
+
+/** A wait that ran out since the page was made is ready now: the board follows the clock, not the last load. */
+const zoneAt = (tile: BenchTile, nowMin: number): Zone =>
+  tile.zone === "drying" && tile.wait && tile.wait.likelyMin <= nowMin ? "ready" : tile.zone;
+
+/** The tab's title counts down to the next thing, for a phone face down on the bench. */
+function useTitle(tiles: readonly BenchTile[], nowMin: number): void {
+  const ready = tiles.filter((t) => zoneAt(t, nowMin) === "ready").length;
+  const next = tiles
+    .flatMap((t) => (zoneAt(t, nowMin) === "drying" ? [t.wait!.likelyMin] : []))
+    .sort((a, b) => a - b)[0];
+  const left = next === undefined ? "" : ` · next in ${Math.max(1, Math.ceil(next - nowMin))} min`;
+  useEffect(() => {
+    document.title = `${ready} ready${left} · Elm Bench`;
+  }, [ready, left]);
+}
+
+export function BenchBoard({ screen }: { screen: BenchScreen }) {
+  const router = useRouter();
+  const nowMin = useNowMs() / 60_000;
+  useTitle(screen.tiles, nowMin);
+  useEffect(() => {
+    const timer = setInterval(() => document.visibilityState === "visible" && router.refresh(), REFRESH_MS);
+    return () => clearInterval(timer);
+  }, [router]);
+  const inZone = (zone: Zone) => screen.tiles.filter((t) => zoneAt(t, nowMin) === zone);
+  const finished = inZone("finished");
+  return (
+    <main className="grid gap-4 p-4 text-lg">
+      <h1 className="sr-only">Bench</h1>
+      <SessionCard screen={screen} nowMin={nowMin} />
+      <div className="grid items-start gap-4 lg:grid-cols-3">
+        {ZONES.map(({ zone, title, none }) => {
+          const tiles = inZone(zone);
+          return (
+            <section key={zone} aria-label={title} className="grid gap-3" data-zone={zone}>
+              <h2 className="border-b-2 border-base-content/60 pb-1 text-xl font-bold">
+                {title}
+                {tiles.length > 0 && <span className="soft ml-2 font-normal">{tiles.length}</span>}
+              </h2>
+              {tiles.length === 0 && <p className="soft">{none}</p>}
+              {tiles.map((tile) => (
+                <Tile key={tile.regionId} tile={tile} zone={zone} screen={screen} nowMin={nowMin} />
+              ))}
+            </section>
+          );
+        })}
+      </div>
+      {finished.length > 0 && (
+        <p>
+          <strong>All work done on:</strong> {finished.map((t) => screen.names[t.regionId]).join(", ")}. Let it cure.
+        </p>
+      )}
+      {screen.tiles.length === 0 && (
+        <p className="rounded-box bg-base-200 p-6">
+          No region has a stack yet.{" "}
+          <a className="link" href="/stacks">
+            Build one
+          </a>
+          , and its first step shows up here.
+        </p>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,146 @@
+"use client";
+
+import { type FormEvent, type Ref, useState } from "react";
+import { finishAction } from "@/app/actions";
+import type { Problem } from "@/contracts";
+import type { BenchTile } from "@/core/plan";
+import { um } from "../format";
+import { useAct } from "../hooks/useAct";
+
+interface Draft {
+  readonly minutesAgo: string;
+  readonly coats: string;
+  readonly wftUm: string;
+  readonly tempC: string;
+  readonly rhPct: string;
+  readonly note: string;
+}
+
+const EMPTY: Draft = { minutesAgo: "0", coats: "", wftUm: "", tempC: "", rhPct: "", note: "" };
+const figure = (text: string): unknown => {
+  const t = text.trim().replace(",", ".");
+  return t === "" ? null : Number.isNaN(Number(t)) ? t : Number(t);
+};
+
+interface DoneProps {
+  readonly ref: Ref<HTMLDialogElement>;
+  readonly tile: BenchTile;
+  readonly name: string;
+  readonly title: string;
+  readonly air: { readonly tempC: number; readonly rhPct: number };
+}
+
+/** Asks only for what differs from the plan; blank means as planned. */
+export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
+  const op = tile.op!;
+  const { act, busy } = useAct();
+  const [draft, setDraft] = useState(EMPTY);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const faultOf = (field: string) => problem?.fields.find((f) => f.path === field)?.message ?? null;
+  const field = (key: keyof Draft, label: string, unit: string, hint: string) => (
+    <Field
+      id={`${op.id}-${key}`}
+      label={label}
+      unit={unit}
+      hint={hint}
+      value={draft[key]}
+      fault={faultOf(key)}
+      onChange={(v) => setDraft({ ...draft, [key]: v })}
+    />
+  );
+  const send = async (e: FormEvent<HTMLFormElement>) => {
+    e.preventDefault();
+    const dialog = e.currentTarget.closest("dialog");
+    const input = {
+      opId: op.id,
+      note: draft.note,
+      minutesAgo: figure(draft.minutesAgo) ?? 0,
+      coats: figure(draft.coats),
+      wftUm: figure(draft.wftUm),
+      tempC: figure(draft.tempC),
+      rhPct: figure(draft.rhPct),
+    };
+    const outcome = await act(() => finishAction(tile.regionId, input), { quiet: true });
+    setProblem(outcome.ok ? null : outcome.problem);
+    if (!outcome.ok) return;
+    setDraft(EMPTY);
+    dialog?.close();
+  };
+  return (
+    <dialog ref={ref} className="modal" aria-label={`Done: ${name}, ${title}`}>
+      <form className="modal-box grid gap-3" onSubmit={(e) => void send(e)} noValidate>
+        <h2 className="text-xl font-bold">
+          {name}: {title}, done
+        </h2>
+        <p className="soft text-base">Leave blank what went as planned.</p>
+        {op.kind === "coat" && (
+          <div className="grid grid-cols-2 gap-3">
+            {field("coats", "Coats put on", "", "1")}
+            {field("wftUm", "Wet film a coat", "µm", um(op.wftUm ?? 0))}
+          </div>
+        )}
+        <div className="grid grid-cols-3 gap-3">
+          {field("minutesAgo", "Finished", "min ago", "0")}
+          {field("tempC", "Air read", "°C", String(Math.round(air.tempC * 10) / 10))}
+          {field("rhPct", "Humidity", "%", String(Math.round(air.rhPct)))}
+        </div>
+        <label className="text-base">
+          Note
+          <input
+            className="input w-full"
+            value={draft.note}
+            onChange={(e) => setDraft({ ...draft, note: e.target.value })}
+          />
+        </label>
+        {problem && (
+          <p role="alert" className="font-semibold text-error">
+            {problem.detail}
+          </p>
+        )}
+        <div className="modal-action">
+          <button type="button" className="btn btn-lg" onClick={(e) => e.currentTarget.closest("dialog")?.close()}>
+            Leave it
+          </button>
+          <button type="submit" className="btn btn-primary btn-lg" disabled={busy}>
+            Done
+          </button>
+        </div>
+      </form>
+    </dialog>
+  );
+}
+
+interface FieldProps {
+  readonly id: string;
+  readonly label: string;
+  readonly unit: string;
+  readonly hint: string;
+  readonly value: string;
+  readonly fault: string | null;
+  readonly onChange: (text: string) => void;
+}
+
+function Field({ id, label, unit, hint, value, fault, onChange }: FieldProps) {
+  return (
+    <div className="text-base">
+      <label htmlFor={id}>{label}</label>
+      <div className={`input w-full ${fault ? "input-error" : ""}`}>
+        <input
+          id={id}
+          inputMode="decimal"
+          className="min-w-0"
+          placeholder={hint}
+          value={value}
+          aria-invalid={fault !== null}
+          onChange={(e) => onChange(e.target.value)}
+        />
+        {unit && <span className="soft text-sm">{unit}</span>}
+      </div>
+      {fault && (
+        <p role="alert" className="font-semibold text-error">
+          {fault}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,70 @@
+"use client";
+
+import { type FormEvent, type Ref, useState } from "react";
+import { notYetAction } from "@/app/actions";
+import { SIGNS, type Sign } from "@/contracts";
+import { useAct } from "../hooks/useAct";
+import { SIGN_NAME } from "../messages";
+
+interface NotYetProps {
+  readonly ref: Ref<HTMLDialogElement>;
+  readonly regionId: string;
+  readonly opId: string;
+  readonly name: string;
+  readonly title: string;
+}
+
+/** Somebody looked and it was not there: what was seen goes to the log, the wait grows, the plan follows. */
+export function NotYetDialog({ ref, regionId, opId, name, title }: NotYetProps) {
+  const { act, busy } = useAct();
+  const [note, setNote] = useState("");
+  const [sign, setSign] = useState<Sign>("tacky");
+  const send = async (e: FormEvent<HTMLFormElement>) => {
+    e.preventDefault();
+    const dialog = e.currentTarget.closest("dialog");
+    const outcome = await act(() => notYetAction(regionId, { opId, sign, note }));
+    if (!outcome.ok) return;
+    setNote("");
+    dialog?.close();
+  };
+  return (
+    <dialog ref={ref} className="modal" aria-label={`Not yet: ${name}, ${title}`}>
+      <form className="modal-box grid gap-3" onSubmit={(e) => void send(e)}>
+        <h2 className="text-xl font-bold">{name}: not yet</h2>
+        <fieldset className="grid grid-cols-2 gap-2">
+          <legend className="mb-1">What did you see?</legend>
+          {SIGNS.map((s) => (
+            <label
+              key={s}
+              className={`flex min-h-11 cursor-pointer items-center gap-2 rounded-box border px-3 ${sign === s ? "border-2 border-primary" : "border-base-300"}`}
+            >
+              <input
+                type="radio"
+                className="radio radio-sm"
+                name={`sign-${opId}`}
+                checked={sign === s}
+                onChange={() => setSign(s)}
+              />
+              {SIGN_NAME[s]}
+            </label>
+          ))}
+        </fieldset>
+        <label className="text-base">
+          Note
+          <input className="input w-full" value={note} onChange={(e) => setNote(e.target.value)} />
+        </label>
+        <p className="soft text-base">
+          The wait is reckoned anew from what this says about the film, and the plan moves with it.
+        </p>
+        <div className="modal-action">
+          <button type="button" className="btn btn-lg" onClick={(e) => e.currentTarget.closest("dialog")?.close()}>
+            Leave it
+          </button>
+          <button type="submit" className="btn btn-primary btn-lg" disabled={busy}>
+            Write it down
+          </button>
+        </div>
+      </form>
+    </dialog>
+  );
+}

@@ -1,0 +1,59 @@
+import Link from "next/link";
+import type { BenchScreen } from "@/contracts";
+import { clock, duration, relativeDay } from "../format";
+
+/** "Tonight, 19:00–21:30: five things, 70 min of hands-on, then leave." */
+export function SessionCard({ screen, nowMin }: { screen: BenchScreen; nowMin: number }) {
+  const { session, plan, timeZone } = screen;
+  if (!session)
+    return (
+      <p className="rounded-box bg-base-200 p-3">
+        No bench session is set for the next two weeks.{" "}
+        <Link className="link" href="/settings#sessions">
+          Set your evenings
+        </Link>
+        .
+      </p>
+    );
+  const when =
+    session.startMin <= nowMin
+      ? `Now, until ${clock(session.endMin, timeZone)}`
+      : `${relativeDay(session.startMin, nowMin, timeZone)}–${clock(session.endMin, timeZone)}`;
+  return (
+    <section
+      aria-label="This session"
+      className="flex flex-wrap items-baseline gap-x-3 rounded-box bg-base-200 px-4 py-3"
+    >
+      <strong className="first-letter:uppercase">{when}:</strong>
+      <SessionWork screen={screen} planned={plan?.answer.outcome === "planned"} />
+      {plan && !plan.fresh && (
+        <Link className="link font-semibold text-warning" href="/plan">
+          The plan is out of date; plan again
+        </Link>
+      )}
+    </section>
+  );
+}
+
+function SessionWork({ screen, planned }: { screen: BenchScreen; planned: boolean }) {
+  const { plan, session } = screen;
+  if (!planned || plan?.answer.outcome !== "planned" || !session)
+    return (
+      <span>
+        no timetable yet.{" "}
+        <Link className="link" href="/plan">
+          Plan everything
+        </Link>
+      </span>
+    );
+  const ops = plan.answer.ops.filter((o) => o.state !== "done" && o.startMin < session.endMin);
+  const minutes = ops.reduce((sum, o) => sum + o.handsOnMin, 0);
+  if (ops.length === 0) return <span>nothing to do; let it dry.</span>;
+  const last = Math.max(...ops.map((o) => o.endMin));
+  return (
+    <span>
+      {ops.length} thing{ops.length === 1 ? "" : "s"}, {duration(minutes)} of hands-on, last one done{" "}
+      {clock(last, screen.timeZone)}, then leave.
+    </span>
+  );
+}

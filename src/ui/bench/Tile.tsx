@@ -1,0 +1,148 @@
+"use client";
+
+import { useRef } from "react";
+import { startAction, takeBackAction } from "@/app/actions";
+import type { BenchScreen } from "@/contracts";
+import type { BenchTile } from "@/core/plan";
+import { clock, countdown, duration, relativeDay, um } from "../format";
+import { useAct } from "../hooks/useAct";
+import { MILESTONE_NAME, SANDING_SAFETY, safetyLine, workText } from "../messages";
+import { MiniSection } from "../section/MiniSection";
+import { DoneDialog } from "./DoneDialog";
+import { NotYetDialog } from "./NotYetDialog";
+import { Ring } from "./Ring";
+
+/** One part as it stands now: what it is at or waits for, the big buttons, the cautions of the product in hand. */
+export function Tile({
+  tile,
+  zone,
+  screen,
+  nowMin,
+}: {
+  tile: BenchTile;
+  zone: "in-hand" | "ready" | "drying" | "finished";
+  screen: BenchScreen;
+  nowMin: number;
+}) {
+  const { act, busy } = useAct();
+  const done = useRef<HTMLDialogElement>(null);
+  const wait = useRef<HTMLDialogElement>(null);
+  const op = tile.op!;
+  const product = op.productId === null ? null : (screen.products[op.productId] ?? null);
+  const title = workText(op, product?.name ?? null);
+  const name = screen.names[tile.regionId] ?? "";
+  const caution = product
+    ? safetyLine(product)
+    : op.kind === "sand" || op.step === "key" || op.step === "scuff"
+      ? SANDING_SAFETY
+      : null;
+  const start = () => void act(() => startAction(tile.regionId, op.id));
+  return (
+    <article
+      className="rounded-box border border-base-300 bg-base-100 p-3"
+      aria-label={`${name}: ${title}`}
+      data-region={tile.regionId}
+      data-op={op.id}
+    >
+      <div className="flex items-start gap-3">
+        {tile.wait && zone === "drying" ? (
+          <Ring wait={tile.wait} nowMin={nowMin} />
+        ) : (
+          <MiniSection films={screen.films[tile.regionId] ?? []} upTo={op.layerId} />
+        )}
+        <div className="min-w-0 flex-1">
+          <h3 className="text-xl leading-tight font-bold">{name}</h3>
+          <p className="leading-snug">
+            {zone === "drying" && tile.wait ? `until ${MILESTONE_NAME[tile.wait.milestone]}, then ` : ""}
+            {zone === "drying" ? title.charAt(0).toLowerCase() + title.slice(1) : title}
+          </p>
+          <p className="soft text-sm">
+            {tile.done} of {tile.of} steps done{op.wftUm !== null && <> · {um(op.wftUm)} wet planned</>}
+          </p>
+        </div>
+      </div>
+      {tile.wait && <Waiting tile={tile} nowMin={nowMin} timeZone={screen.timeZone} />}
+      {zone === "in-hand" && tile.startedMin !== null && (
+        <p className="mt-2">
+          Started {clock(tile.startedMin, screen.timeZone)}, {duration(nowMin - tile.startedMin)} ago;{" "}
+          {duration(op.handsOnMin)} planned.
+        </p>
+      )}
+      <div className="mt-3 flex flex-wrap gap-2">
+        {zone === "in-hand" && (
+          <button type="button" className="btn btn-primary btn-lg flex-1" onClick={() => done.current?.showModal()}>
+            Done…
+          </button>
+        )}
+        {zone === "in-hand" && (
+          <button
+            type="button"
+            className="btn btn-lg"
+            disabled={busy}
+            onClick={() => void act(() => takeBackAction(tile.regionId, op.id))}
+          >
+            Not started after all
+          </button>
+        )}
+        {zone === "ready" && (
+          <button type="button" className="btn btn-primary btn-lg flex-1" disabled={busy} onClick={start}>
+            Start
+          </button>
+        )}
+        {zone === "ready" && tile.wait && (
+          <button type="button" className="btn btn-lg" onClick={() => wait.current?.showModal()}>
+            Not yet…
+          </button>
+        )}
+        {zone === "drying" && (
+          <button type="button" className="btn btn-lg" onClick={() => wait.current?.showModal()}>
+            Looked: not yet…
+          </button>
+        )}
+        {zone === "drying" && (
+          <button type="button" className="btn btn-lg" disabled={busy} onClick={start}>
+            It is ready: start
+          </button>
+        )}
+      </div>
+      {zone !== "drying" && caution && <p className="mt-2 border-l-4 border-secondary pl-2 text-base">{caution}</p>}
+      <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} />
+      <NotYetDialog ref={wait} regionId={tile.regionId} opId={op.id} name={name} title={title} />
+    </article>
+  );
+}
+
+function Waiting({ tile, nowMin, timeZone }: { tile: BenchTile; nowMin: number; timeZone: string }) {
+  const wait = tile.wait!;
+  const left = (wait.likelyMin - nowMin) * 60;
+  const shuts = wait.shutsMin;
+  return (
+    <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 text-base">
+      {left > 0 && (
+        <>
+          <dt className="soft">left</dt>
+          <dd className="text-2xl leading-8 font-bold" data-testid="countdown">
+            {countdown(left)}
+          </dd>
+        </>
+      )}
+      <dt className="soft">likely</dt>
+      <dd className="font-bold">
+        {relativeDay(wait.likelyMin, nowMin, timeZone)}
+        {wait.assumed && <span className="font-normal text-warning"> estimated, not on the label</span>}
+      </dd>
+      <dt className="soft">safe</dt>
+      <dd>{relativeDay(wait.safeMin, nowMin, timeZone)}</dd>
+      {shuts !== null && (
+        <>
+          <dt className="soft">window shuts</dt>
+          <dd className={shuts <= nowMin ? "font-bold text-error" : "font-bold text-warning"}>
+            {shuts <= nowMin
+              ? `shut since ${relativeDay(shuts, nowMin, timeZone)}: see its stack`
+              : relativeDay(shuts, nowMin, timeZone)}
+          </dd>
+        </>
+      )}
+    </dl>
+  );
+}

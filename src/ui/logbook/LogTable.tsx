@@ -1,0 +1,163 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { takeBackAction } from "@/app/actions";
+import type { LogEntry } from "@/contracts";
+import { clock, day, degC, pct, um } from "../format";
+import { useAct } from "../hooks/useAct";
+import { SIGN_NAME } from "../messages";
+
+const KIND_NAME: Readonly<Record<LogEntry["kind"], string>> = {
+  started: "Started",
+  done: "Done",
+  "not-yet": "Not yet",
+  "taken-back": "Taken back",
+};
+
+interface LogTableProps {
+  readonly log: readonly LogEntry[];
+  readonly names: readonly { readonly id: string; readonly name: string }[];
+  readonly timeZone: string;
+  readonly region: string;
+  readonly kind: string;
+}
+
+/** The start or done that can still be unsaid: the last one standing of each region. */
+function lastStanding(log: readonly LogEntry[]): ReadonlySet<string> {
+  const standing = new Map<string, LogEntry[]>();
+  for (const e of log) {
+    const list = standing.get(e.regionId) ?? [];
+    if (e.kind === "started" || e.kind === "done") list.push(e);
+    if (e.kind === "taken-back") {
+      const at = list.findLastIndex((x) => x.opId === e.opId);
+      if (at >= 0) list.splice(at, 1);
+    }
+    standing.set(e.regionId, list);
+  }
+  return new Set([...standing.values()].flatMap((l) => (l.length > 0 ? [l.at(-1)!.id] : [])));
+}
+
+function film(e: LogEntry): string {
+  if (e.coats === null) return "";
+  return `${e.coats} coat${e.coats > 1 ? "s" : ""}${e.wftUm === null ? "" : `, ${um(e.wftUm)} wet`}`;
+}
+
+export function LogTable({ log, names, timeZone, region, kind }: LogTableProps) {
+  const router = useRouter();
+  const { act } = useAct();
+  const go = (r: string, k: string) => {
+    const query = new URLSearchParams();
+    if (r) query.set("region", r);
+    if (k) query.set("kind", k);
+    router.replace(`/logbook?${query}`);
+  };
+  const standing = lastStanding(log);
+  const shown = [...log]
+    .reverse()
+    .filter((e) => (region === "" || e.regionId === region) && (kind === "" || e.kind === kind));
+  const nameOf = (id: string) => names.find((n) => n.id === id)?.name ?? "a region deleted since";
+  return (
+    <main className="p-4">
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <h1 className="text-xl font-bold">Logbook</h1>
+        <select
+          className="select select-sm w-52"
+          aria-label="Part"
+          value={region}
+          onChange={(e) => go(e.target.value, kind)}
+        >
+          <option value="">every part</option>
+          {names.map((n) => (
+            <option key={n.id} value={n.id}>
+              {n.name}
+            </option>
+          ))}
+        </select>
+        <select
+          className="select select-sm w-40"
+          aria-label="Kind of entry"
+          value={kind}
+          onChange={(e) => go(region, e.target.value)}
+        >
+          <option value="">everything</option>
+          {Object.entries(KIND_NAME).map(([v, name]) => (
+            <option key={v} value={v}>
+              {name}
+            </option>
+          ))}
+        </select>
+        <span className="soft text-sm">
+          {shown.length} of {log.length}, newest first
+        </span>
+      </div>
+      {log.length === 0 ? (
+        <p className="rounded-box bg-base-200 p-6 text-lg">
+          Nothing done yet. What you start and finish on the{" "}
+          <a className="link" href="/bench">
+            Bench
+          </a>{" "}
+          is written down here by itself, with the air it was done in.
+        </p>
+      ) : (
+        <div className="overflow-x-auto">
+          <table className="w-full min-w-[860px]">
+            <thead>
+              <tr className="border-b-2 border-base-300 text-left text-sm">
+                {["When", "", "Part", "What", "Put on", "Air", "Seen, noted", ""].map((h, i) => (
+                  <th key={`${h}${i}`} scope="col" className="px-2 py-1 font-semibold">
+                    {h || <span className="sr-only">{i === 1 ? "Kind" : "Undo"}</span>}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {shown.map((e) => {
+                const atMin = Date.parse(e.at) / 60_000;
+                return (
+                  <tr key={e.id} className="border-b border-base-300 align-top" data-kind={e.kind}>
+                    <td className="px-2 py-1.5 whitespace-nowrap">
+                      <strong>{clock(atMin, timeZone)}</strong>{" "}
+                      <span className="soft text-sm">{day(atMin, timeZone)}</span>
+                    </td>
+                    <td
+                      className={`px-2 py-1.5 whitespace-nowrap ${e.kind === "done" ? "font-semibold" : e.kind === "not-yet" ? "font-semibold text-warning" : "soft"}`}
+                    >
+                      {KIND_NAME[e.kind]}
+                    </td>
+                    <td className="px-2 py-1.5">{nameOf(e.regionId)}</td>
+                    <td className="px-2 py-1.5">
+                      {e.title.slice(e.title.indexOf(":") + 1)}
+                      {e.override && (
+                        <span className="block text-sm text-warning">against a stop, because: {e.override}</span>
+                      )}
+                    </td>
+                    <td className="px-2 py-1.5 whitespace-nowrap">{film(e)}</td>
+                    <td className="px-2 py-1.5 whitespace-nowrap">
+                      {degC(e.air.tempC)}, {pct(e.air.rhPct)}{" "}
+                      <span className="soft text-sm">{e.air.source === "read" ? "read" : "as set"}</span>
+                    </td>
+                    <td className="px-2 py-1.5">
+                      {[e.sign ? SIGN_NAME[e.sign] : "", e.note].filter(Boolean).join(": ")}
+                    </td>
+                    <td className="px-2 py-1.5">
+                      {standing.has(e.id) && (
+                        <button
+                          type="button"
+                          className="link text-sm"
+                          aria-label={`Take back: ${e.title}`}
+                          onClick={() => void act(() => takeBackAction(e.regionId, e.opId))}
+                        >
+                          take back
+                        </button>
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </main>
+  );
+}

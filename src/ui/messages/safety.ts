@@ -1,0 +1,30 @@
+import type { Product } from "@/core/model";
+import { strongestBite } from "@/core/reference";
+
+const sprayed = (p: Product): boolean => p.method === "airbrush" || p.method === "aerosol" || p.method === "spray-gun";
+const solvent = (p: Product): boolean => p.carriers === "unknown" || strongestBite(p.carriers) >= 1;
+
+/** The usual cautions for one product as it is applied. The safety data sheet decides. */
+export function safetyLine(p: Product): string {
+  const lines: string[] = [];
+  if (p.hazards.includes("isocyanate") || p.hazards.includes("isocyanate-unknown")) {
+    lines.push(
+      sprayed(p)
+        ? "Isocyanate: air-fed breathing protection and extraction, nobody else in the building while it cures"
+        : "Isocyanate: gloves, ventilation",
+    );
+  }
+  if (sprayed(p)) lines.push(solvent(p) ? "extraction or outdoors, A2P3 filter in date" : "particle filter (P2/P3)");
+  else if (solvent(p)) lines.push("air the room");
+  if (p.hazards.includes("flammable")) lines.push("no flame, heater or spark near the vapour or the drying rack");
+  if (p.hazards.includes("acid") || p.hazards.includes("sensitiser")) lines.push("gloves and eye cover");
+  if (p.hazards.includes("peroxide")) lines.push("goggles: peroxide");
+  if (p.method === "aerosol") lines.push("warm the can only in hand-warm water, never above 45 °C");
+  if (p.family === "alkyd") lines.push("oily rags laid flat outdoors or in water");
+  const text = lines.length > 0 ? lines.join("; ") : "gloves";
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}. The safety data sheet decides.`;
+}
+
+/** For rubbing down and keying. */
+export const SANDING_SAFETY =
+  "Particle filter (P2/P3); wet where you can. Never dry-sand old paint or metal that may hold lead.";

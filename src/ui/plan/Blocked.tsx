@@ -1,0 +1,80 @@
+import type { PlanScreen } from "@/contracts";
+import type { PlanAnswer } from "@/core/plan";
+import { VerdictMark } from "../components/VerdictMark";
+import { conflictText, reasonText, remedyText, workText } from "../messages";
+
+const nameOf = (screen: PlanScreen, id: string): string => screen.regions.find((r) => r.id === id)?.name ?? "";
+
+/** A plan over a stop is refused: every stop named, with the way out. */
+export function Refused({
+  answer,
+  screen,
+}: {
+  answer: Extract<PlanAnswer, { outcome: "refused" }>;
+  screen: PlanScreen;
+}) {
+  return (
+    <section role="alert" className="rounded-box border-2 border-error p-4">
+      <h2 className="text-lg font-bold">
+        Not planned: {answer.stops.length === 1 ? "a stop stands" : `${answer.stops.length} stops stand`} in the way
+      </h2>
+      <ul className="mt-2 grid gap-3">
+        {answer.stops.map(({ regionId, verdict }) => (
+          <li key={regionId + verdict.key} className="grid gap-0.5">
+            <span className="flex flex-wrap items-center gap-2">
+              <VerdictMark verdict="stop" />
+              <strong>{nameOf(screen, regionId)}</strong> {reasonText(verdict.code, verdict.missing)}
+            </span>
+            <span className="pl-8 text-sm">{verdict.remedy.map(remedyText).join(" · ")}</span>
+            <span className="pl-8 text-sm">
+              {verdict.kind === "safety" ? (
+                <strong className="text-error">A safety stop: it cannot be overridden.</strong>
+              ) : (
+                <>
+                  Mend it, or write down why it will hold, under{" "}
+                  <a className="link" href={`/stacks?region=${regionId}`}>
+                    its stack
+                  </a>
+                  .
+                </>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** A plan that cannot fit names what is in the way and what would free it. */
+export function Conflict({
+  answer,
+  screen,
+}: {
+  answer: Extract<PlanAnswer, { outcome: "conflict" }>;
+  screen: PlanScreen;
+}) {
+  const words = (op: NonNullable<typeof answer.from>) =>
+    `${nameOf(screen, op.regionId)}: ${workText(op, op.productId === null ? null : (screen.products[op.productId]?.name ?? null))}`;
+  const text = conflictText(answer, words(answer.op), answer.from ? words(answer.from) : null);
+  return (
+    <section role="alert" className="rounded-box border-2 border-warning p-4">
+      <h2 className="text-lg font-bold">{text.title}</h2>
+      <p className="mt-1">{text.way}</p>
+      <p className="mt-1">
+        <strong>What would free it:</strong> {text.free}
+      </p>
+      <p className="mt-2 flex gap-3">
+        <a className="link" href="/settings#sessions">
+          Bench sessions
+        </a>
+        <a className="link" href="/settings#air">
+          Air
+        </a>
+        <a className="link" href={`/stacks?region=${answer.op.regionId}`}>
+          Its stack
+        </a>
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,87 @@
+import type { PlanScreen } from "@/contracts";
+import type { PlanAnswer, PlannedOp } from "@/core/plan";
+import { duration, relativeDay } from "../format";
+import { MILESTONE_NAME } from "../messages";
+
+type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
+
+function Moved({ byMin }: { byMin: number }) {
+  if (Math.abs(byMin) < 1) return <>as before</>;
+  return (
+    <>
+      {duration(Math.abs(byMin))} {byMin > 0 ? "later" : "sooner"} than the plan before
+    </>
+  );
+}
+
+/** Why the end is when it is: the longest thing on the way there. */
+function hinge(
+  answer: Planned,
+  titleOf: (op: PlannedOp) => string,
+  nameOf: (regionId: string) => string,
+): string | null {
+  const spine = answer.ops.filter((o) => answer.spine.includes(o.id) && o.state !== "done");
+  const last = spine.at(-1);
+  if (!last) return null;
+  const waits = spine.filter((o) => o.wait !== null).map((o) => ({ o, lasts: o.wait!.likelyMin - o.wait!.fromMin }));
+  const longest = waits.sort((a, b) => b.lasts - a.lasts)[0];
+  const end = `${nameOf(last.regionId)}, ${titleOf(last).toLowerCase()}`;
+  if (!longest || longest.lasts < 1) return end;
+  return `${end}; on the way there the longest wait is “${MILESTONE_NAME[longest.o.wait!.milestone]}” before ${titleOf(longest.o).toLowerCase()}, ${duration(longest.lasts)}`;
+}
+
+/** When it is done, what it takes, and what that hinges on. */
+export function Finish({
+  answer,
+  screen,
+  titleOf,
+}: {
+  answer: Planned;
+  screen: PlanScreen;
+  titleOf: (op: PlannedOp) => string;
+}) {
+  const { nowMin, timeZone, plan } = screen;
+  const nameOf = (id: string) => screen.regions.find((r) => r.id === id)?.name ?? "";
+  const moved = plan?.beforeDoneMin == null ? null : answer.doneMin - plan.beforeDoneMin;
+  const on = hinge(answer, titleOf, nameOf);
+  return (
+    <section aria-label="Finish" className="flex flex-wrap items-start gap-x-10 gap-y-2 rounded-box bg-base-200 p-3">
+      <div data-testid="finish" data-done-min={answer.doneMin}>
+        <h2 className="soft text-sm">
+          Last work done ({answer.caution === "safe" ? "safe waits, nine in ten" : "likely waits, even odds"})
+        </h2>
+        <p className="text-2xl font-bold">{relativeDay(answer.doneMin, nowMin, timeZone)}</p>
+        {moved !== null && (
+          <p className="text-sm" data-testid="moved">
+            <Moved byMin={moved} />
+          </p>
+        )}
+      </div>
+      <div>
+        <h2 className="soft text-sm">Through cured</h2>
+        <p className="text-lg font-bold">
+          {answer.curedMin === null ? "beyond 60 days" : relativeDay(answer.curedMin, nowMin, timeZone)}
+        </p>
+      </div>
+      <div>
+        <h2 className="soft text-sm">Hands-on left</h2>
+        <p className="text-lg font-bold">{duration(answer.handsOnMin)}</p>
+      </div>
+      {on && (
+        <div className="max-w-96 min-w-64 flex-1">
+          <h2 className="soft text-sm">The finish hinges on</h2>
+          <p>{on}.</p>
+        </div>
+      )}
+      <p className="soft w-full text-sm">
+        {answer.checkedOps} pieces of work checked against every wait, window, session and pair of hands. Waits are
+        estimates from label times.
+      </p>
+      {answer.overrides.map((o) => (
+        <p key={o.regionId + o.key} className="w-full text-sm">
+          <strong>{nameOf(o.regionId)}: going ahead against a stop because</strong> {o.reason}
+        </p>
+      ))}
+    </section>
+  );
+}

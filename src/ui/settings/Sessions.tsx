@@ -1,0 +1,183 @@
+"use client";
+
+import { Plus, Trash2 } from "lucide-react";
+import { useState } from "react";
+import type { Problem, Shop } from "@/contracts";
+import type { SaveField } from "../hooks/useRow";
+
+const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+
+interface SpanTimes {
+  readonly from: string;
+  readonly to: string;
+}
+
+/** Problem of a group, told in words beside it. */
+const told = (problem: Problem | null): string | null => {
+  if (!problem) return null;
+  return problem.fields[0]?.message ?? problem.detail;
+};
+
+/** When the person is at the bench: a week that repeats, and the days that differ. */
+export function Sessions({ shop, save, today }: { shop: Shop; save: SaveField; today: string }) {
+  return (
+    <section id="sessions" aria-labelledby="sessions-title" className="grid gap-3">
+      <h2 id="sessions-title" className="border-b border-base-300 text-lg font-bold">
+        Bench sessions
+      </h2>
+      <div className="grid gap-1">
+        {WEEKDAYS.map((name, i) => (
+          <Weekday key={name} name={name} weekday={i + 1} shop={shop} save={save} />
+        ))}
+      </div>
+      <Exceptions shop={shop} save={save} today={today} />
+    </section>
+  );
+}
+
+function Weekday({ name, weekday, shop, save }: { name: string; weekday: number; shop: Shop; save: SaveField }) {
+  const [fault, setFault] = useState<string | null>(null);
+  const own = shop.pattern.filter((p) => p.weekday === weekday);
+  const others = shop.pattern.filter((p) => p.weekday !== weekday);
+  const put = async (spans: readonly SpanTimes[]) => {
+    const day = spans.map((s) => ({ weekday, from: s.from, to: s.to }));
+    const pattern = [...others, ...day].sort((a, b) => a.weekday - b.weekday || (a.from < b.from ? -1 : 1));
+    setFault(told(await save({ pattern })));
+  };
+  return (
+    <div className="flex min-h-10 flex-wrap items-center gap-x-4 gap-y-1">
+      <span className="w-28 font-semibold">{name}</span>
+      {own.map((s, k) => (
+        <Span
+          key={`${s.from}${s.to}`}
+          of={name}
+          span={s}
+          change={(next) => put(own.map((x, n) => (n === k ? next : x)))}
+          remove={() => put(own.filter((_, n) => n !== k))}
+        />
+      ))}
+      {own.length === 0 && <span className="soft">not at the bench</span>}
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm"
+        onClick={() =>
+          void put([...own, { from: own.length > 0 ? "14:00" : "19:00", to: own.length > 0 ? "17:00" : "21:30" }])
+        }
+      >
+        <Plus className="size-4" aria-hidden />
+        session<span className="sr-only"> on {name}</span>
+      </button>
+      {fault && (
+        <p role="alert" className="font-semibold text-error">
+          {name}: {fault}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Span({
+  of,
+  span,
+  change,
+  remove,
+}: {
+  of: string;
+  span: SpanTimes;
+  change: (s: SpanTimes) => Promise<void>;
+  remove: () => Promise<void>;
+}) {
+  const [draft, setDraft] = useState(span);
+  const commit = () => {
+    if (draft.from !== span.from || draft.to !== span.to) void change(draft);
+  };
+  return (
+    <span className="flex items-center gap-1">
+      <input
+        type="time"
+        className="input input-sm w-28"
+        aria-label={`${of} from`}
+        value={draft.from}
+        onChange={(e) => setDraft({ ...draft, from: e.target.value })}
+        onBlur={commit}
+      />
+      –
+      <input
+        type="time"
+        className="input input-sm w-28"
+        aria-label={`${of} to`}
+        value={draft.to}
+        onChange={(e) => setDraft({ ...draft, to: e.target.value })}
+        onBlur={commit}
+      />
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm btn-square"
+        aria-label={`Take out ${of} ${span.from}`}
+        onClick={() => void remove()}
+      >
+        <Trash2 className="size-4" aria-hidden />
+      </button>
+    </span>
+  );
+}
+
+function Exceptions({ shop, save, today }: { shop: Shop; save: SaveField; today: string }) {
+  const [date, setDate] = useState(today);
+  const [from, setFrom] = useState("");
+  const [to, setTo] = useState("");
+  const [fault, setFault] = useState<string | null>(null);
+  const add = async () => {
+    const spans = from === "" && to === "" ? [] : [{ from, to }];
+    const kept = shop.exceptions.filter((x) => x.date !== date);
+    setFault(told(await save({ exceptions: [...kept, { date, spans }].sort((a, b) => (a.date < b.date ? -1 : 1)) })));
+  };
+  return (
+    <div className="grid gap-2 rounded-box bg-base-200 p-3">
+      <h3 className="font-bold">Days that differ</h3>
+      {shop.exceptions.map((x) => (
+        <p key={x.date} className="flex items-center gap-3">
+          <strong>{x.date}</strong>{" "}
+          {x.spans.length === 0 ? "not at the bench" : x.spans.map((s) => `${s.from}–${s.to}`).join(", ")}
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm btn-square"
+            aria-label={`Take out ${x.date}`}
+            onClick={() => void save({ exceptions: shop.exceptions.filter((y) => y.date !== x.date) })}
+          >
+            <Trash2 className="size-4" aria-hidden />
+          </button>
+        </p>
+      ))}
+      <form
+        className="flex flex-wrap items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void add();
+        }}
+      >
+        <label className="text-sm">
+          Date
+          <input type="date" className="input input-sm w-40" value={date} onChange={(e) => setDate(e.target.value)} />
+        </label>
+        <label className="text-sm">
+          From
+          <input type="time" className="input input-sm w-28" value={from} onChange={(e) => setFrom(e.target.value)} />
+        </label>
+        <label className="text-sm">
+          To
+          <input type="time" className="input input-sm w-28" value={to} onChange={(e) => setTo(e.target.value)} />
+        </label>
+        <button type="submit" className="btn btn-sm">
+          Set this day
+        </button>
+        <span className="soft text-sm">no times: not at the bench that day</span>
+      </form>
+      {fault && (
+        <p role="alert" className="font-semibold text-error">
+          {date}: {fault}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,248 @@
+"use client";
+
+import { Fragment, useRef } from "react";
+import type { JudgedRegion, StackView } from "@/contracts";
+import type { Layer, PrepStep, Product, Stack, Verdict } from "@/core/model";
+import { FILM_ROLES, isOneOf, PREP_STEPS, worseVerdict } from "@/core/model";
+import type { PlacedVerdict } from "@/core/plan";
+import { materialFacts } from "@/core/reference";
+import { MATERIAL_NAME, missingText, PREP_NAME } from "../messages";
+import { Section, type SectionFilm, seamHeights } from "../section/Section";
+import { AddLayer } from "./AddLayer";
+import { LayerCard } from "./LayerCard";
+import { Leaders } from "./Leaders";
+import { Totals } from "./Totals";
+import { type ChangeStack, useStack } from "./useStack";
+import { Verdicts, type VerdictTools } from "./Verdicts";
+
+type Judged = Extract<JudgedRegion["answer"], { outcome: "judged" }>;
+
+const worstAt = (verdicts: readonly PlacedVerdict[], seam: number): Verdict =>
+  verdicts
+    .filter((v) => (seam === 0 ? v.where.kind === "region" : v.where.kind === "seam" && v.where.layer === seam))
+    .reduce<Verdict>((worst, v) => worseVerdict(worst, v.verdict), "ok");
+
+function filmsOf(stack: Stack, productOf: (id: string) => Product, answer: Judged): readonly SectionFilm[] {
+  return answer.ledger.map((line, i) => {
+    const p = productOf(stack.layers[i]!.productId);
+    const { addedUm, takenUm } = line;
+    return {
+      name: p.name,
+      colour: p.colour,
+      addedUm,
+      takenUm,
+      putty: p.role === "putty",
+      verdict: worstAt(answer.verdicts, i),
+    };
+  });
+}
+
+const newLayer = (id: string, productId: string): Layer => ({
+  id,
+  productId,
+  coats: 1,
+  heaviness: "light",
+  wftUm: null,
+  gapMin: null,
+  before: [],
+  sandAfter: null,
+});
+const freshId = (): string => `y-${crypto.randomUUID().replaceAll("-", "").slice(0, 15)}`;
+
+/** Layers of one region, top first, each seam judged between its two cards, level with the drawing. */
+export function StackEditor({
+  view,
+  products,
+  nowMin,
+  timeZone,
+}: {
+  view: StackView;
+  products: readonly Product[];
+  nowMin: number;
+  timeZone: string;
+}) {
+  const { node, partName, answer } = view.chosen;
+  const { region, stack } = node;
+  const byId = new Map([...view.products, ...products].map((p) => [p.id, p]));
+  const productOf = (id: string) => byId.get(id)!;
+  const { change, carryOut, savedAt } = useStack(region.id, stack, node.stackRev);
+  const tools: VerdictTools = {
+    regionId: region.id,
+    reasons: new Map(node.overrides.map((o) => [o.key, o.reason])),
+    carryOut,
+  };
+  const films = answer.outcome === "judged" ? filmsOf(stack, productOf, answer) : [];
+  const list = useRef<HTMLDivElement>(null);
+  const material = region.material === null || region.material === "unknown" ? null : materialFacts(region.material);
+  const name = `${partName}, ${region.name}`;
+  return (
+    <div className="grid gap-3">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-xl font-bold">{name}</h1>
+        <span className="soft">
+          {region.material ? MATERIAL_NAME[region.material] : "material not given"} · finish “{region.finish}”
+        </span>
+        <span className="soft text-sm" role="status">
+          {savedAt ? `saved ${savedAt.toTimeString().slice(0, 5)}` : ""}
+        </span>
+        {view.begun > 0 && (
+          <span className="text-sm text-warning">Work on it has begun: the log keeps what was done as it was.</span>
+        )}
+      </div>
+      <div className="relative grid items-start gap-x-12 gap-y-3 xl:grid-cols-[330px_minmax(0,1fr)]">
+        <div className="grid gap-3">
+          <Section
+            films={films}
+            group={material?.group ?? null}
+            materialName={region.material ? MATERIAL_NAME[region.material] : "material not given"}
+            ridgeUm={region.ridgeUm}
+            detailUm={region.detailUm}
+          />
+          <Totals view={view} nowMin={nowMin} timeZone={timeZone} />
+        </div>
+        <div ref={list} className="grid gap-2">
+          <AddLayer
+            products={products.filter((p) => isOneOf(FILM_ROLES)(p.role))}
+            add={(productId) => change((s) => ({ ...s, layers: [...s.layers, newLayer(freshId(), productId)] }))}
+          />
+          {answer.outcome === "incomplete" ? (
+            <p role="alert" className="rounded-box border-2 border-warning p-3 text-lg">
+              Not judged: {missingText(answer.missing)} is missing.{" "}
+              <a className="link" href="/parts">
+                Choose it under Parts
+              </a>
+              ; without it the same layers could be right or ruinous.
+            </p>
+          ) : (
+            <Pile answer={answer} stack={stack} productOf={productOf} change={change} tools={tools} />
+          )}
+          <Preparation
+            stack={stack}
+            materialName={region.material ? MATERIAL_NAME[region.material] : "the bare face"}
+            change={change}
+          >
+            {answer.outcome === "judged" && (
+              <Verdicts list={answer.verdicts.filter((v) => v.where.kind === "region")} tools={tools} />
+            )}
+          </Preparation>
+        </div>
+        {films.length > 0 && <Leaders seamsPx={seamHeights(films)} list={list} />}
+      </div>
+    </div>
+  );
+}
+
+function Pile({
+  answer,
+  stack,
+  productOf,
+  change,
+  tools,
+}: {
+  answer: Judged;
+  stack: Stack;
+  productOf: (id: string) => Product;
+  change: ChangeStack;
+  tools: VerdictTools;
+}) {
+  const at = (kind: PlacedVerdict["where"]["kind"], i: number) =>
+    answer.verdicts.filter((v) => v.where.kind === kind && v.where.layer === i);
+  const whole = answer.verdicts.filter((v) => v.where.kind === "stack");
+  const order = stack.layers.map((_, i) => i).reverse();
+  const move = (i: number, by: number) => () =>
+    void change((s) => {
+      const layers = [...s.layers];
+      [layers[i], layers[i + by]] = [layers[i + by]!, layers[i]!];
+      return { ...s, layers };
+    });
+  return (
+    <>
+      {whole.length > 0 && (
+        <div className="rounded-box bg-base-200 p-2.5">
+          <h3 className="mb-1 text-sm font-bold">The whole pile</h3>
+          <Verdicts list={whole} tools={tools} />
+        </div>
+      )}
+      {order.map((i) => {
+        const layer = stack.layers[i]!;
+        const own = [...at("layer", i), ...at("air", i)];
+        return (
+          <Fragment key={layer.id}>
+            <LayerCard
+              n={i + 1}
+              layer={layer}
+              product={productOf(layer.productId)}
+              dryUm={answer.ledger[i]!.addedUm}
+              change={change}
+              moves={{
+                up: i < stack.layers.length - 1 ? move(i, 1) : null,
+                down: i > 0 ? move(i, -1) : null,
+                repeat: () =>
+                  void change((s) => ({
+                    ...s,
+                    layers: [...s.layers.slice(0, i + 1), { ...s.layers[i]!, id: freshId() }, ...s.layers.slice(i + 1)],
+                  })),
+                remove: () => void change((s) => ({ ...s, layers: s.layers.filter((l) => l.id !== layer.id) })),
+              }}
+            >
+              {own.length > 0 && (
+                <div className="mt-2 border-t border-base-300 pt-2">
+                  <Verdicts list={own} tools={tools} />
+                </div>
+              )}
+            </LayerCard>
+            {i > 0 && (
+              <div className="px-2.5 py-1" data-seam={i}>
+                <Verdicts list={at("seam", i)} tools={tools} />
+              </div>
+            )}
+          </Fragment>
+        );
+      })}
+    </>
+  );
+}
+
+function Preparation({
+  stack,
+  materialName,
+  change,
+  children,
+}: {
+  stack: Stack;
+  materialName: string;
+  change: ChangeStack;
+  children: React.ReactNode;
+}) {
+  const toggle = (step: PrepStep) =>
+    void change((s) => ({
+      ...s,
+      prep: PREP_STEPS.filter((p) => (p === step ? !s.prep.includes(p) : s.prep.includes(p))),
+    }));
+  return (
+    <>
+      <div className="px-2.5 py-1" data-seam="0">
+        {children}
+      </div>
+      <fieldset
+        className="rounded-box border-2 border-dashed border-secondary/60 p-2.5"
+        aria-label="Preparation of the bare face"
+      >
+        <h3 className="font-bold">{materialName}, bare: first</h3>
+        <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+          {PREP_STEPS.map((s) => (
+            <label key={s} className="flex items-center gap-1.5">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={stack.prep.includes(s)}
+                onChange={() => toggle(s)}
+              />
+              {PREP_NAME[s].toLowerCase()}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+    </>
+  );
+}

@@ -1,0 +1,29 @@
+import type { StackView } from "@/contracts";
+import { duration, relativeDay, um } from "../format";
+
+/** What the pile comes to. */
+export function Totals({ view, nowMin, timeZone }: { view: StackView; nowMin: number; timeZone: string }) {
+  const { buildUm, massG, handsOnMin, aloneDoneMin } = view.totals;
+  const rows: readonly (readonly [string, string])[] = [
+    ["Build", buildUm > 0 ? `${um(buildUm)} dry` : "–"],
+    ["Weight added", massG === null ? "needs the area" : `${massG < 10 ? massG.toFixed(1) : Math.round(massG)} g est.`],
+    ["Hands-on", handsOnMin === null ? "–" : duration(handsOnMin)],
+    [
+      "Done, alone",
+      aloneDoneMin === null ? "cannot be planned as it stands" : relativeDay(aloneDoneMin, nowMin, timeZone),
+    ],
+  ];
+  return (
+    <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 rounded-box bg-base-200 p-3">
+      {rows.map(([k, v]) => (
+        <div key={k} className="contents">
+          <dt className="soft">{k}</dt>
+          <dd className="font-semibold">{v}</dd>
+        </div>
+      ))}
+      <p className="soft col-span-2 mt-1 text-sm">
+        “Done, alone” plans only this region from now, in the air and sessions you have set.
+      </p>
+    </dl>
+  );
+}

@@ -1,0 +1,133 @@
+"use client";
+
+import { Wrench } from "lucide-react";
+import { useState } from "react";
+import { overrideAction } from "@/app/actions";
+import type { PlacedVerdict } from "@/core/plan";
+import { VerdictMark } from "../components/VerdictMark";
+import { useAct } from "../hooks/useAct";
+import { reasonText, remedyText } from "../messages";
+
+export interface VerdictTools {
+  readonly regionId: string;
+  /** reasons already written, by verdict key */
+  readonly reasons: ReadonlyMap<string, string>;
+  readonly carryOut: (key: string, n: number) => Promise<unknown>;
+}
+
+/** One verdict: mark, reason, and what puts it right; a finish stop may be answered with a written reason. */
+function OneVerdict({ v, tools }: { v: PlacedVerdict; tools: VerdictTools }) {
+  const reason = tools.reasons.get(v.key);
+  return (
+    <li className="grid gap-1" data-rule={v.rule} data-verdict={v.verdict}>
+      <p className="flex items-start gap-2">
+        <VerdictMark verdict={v.verdict} />
+        <span>{reasonText(v.code, v.missing)}</span>
+      </p>
+      {v.verdict !== "ok" && (
+        <div className="flex flex-wrap items-center gap-x-2 gap-y-1 pl-8 text-sm">
+          {v.remedy.map((r, n) =>
+            r.do === "advice" ? (
+              <span key={remedyText(r)} className="soft">
+                {remedyText(r)}
+              </span>
+            ) : (
+              <button
+                key={remedyText(r)}
+                type="button"
+                className="btn btn-xs gap-1"
+                onClick={() => void tools.carryOut(v.key, n)}
+              >
+                <Wrench className="size-3" aria-hidden />
+                {remedyText(r)}
+              </button>
+            ),
+          )}
+        </div>
+      )}
+      {v.verdict === "stop" && v.kind === "safety" && (
+        <p className="pl-8 text-sm font-semibold text-error">
+          A safety stop: it cannot be overridden. The safety data sheet decides.
+        </p>
+      )}
+      {v.verdict === "stop" && v.kind === "finish" && (
+        <Override key={reason ?? ""} verdictKey={v.key} reason={reason ?? null} regionId={tools.regionId} />
+      )}
+    </li>
+  );
+}
+
+function Override({ verdictKey, reason, regionId }: { verdictKey: string; reason: string | null; regionId: string }) {
+  const { act, busy } = useAct();
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState("");
+  const [fault, setFault] = useState<string | null>(null);
+  if (reason !== null) {
+    return (
+      <p className="pl-8 text-sm">
+        <strong>Going ahead because:</strong> {reason}{" "}
+        <button
+          type="button"
+          className="link"
+          onClick={() => void act(() => overrideAction(regionId, verdictKey, null))}
+        >
+          withdraw
+        </button>
+      </p>
+    );
+  }
+  if (!open)
+    return (
+      <p className="pl-8">
+        <button type="button" className="link text-sm" onClick={() => setOpen(true)}>
+          Go ahead all the same, with a reason…
+        </button>
+      </p>
+    );
+  const save = async () => {
+    const outcome = await act(() => overrideAction(regionId, verdictKey, text), { quiet: true });
+    setFault(outcome.ok ? null : (outcome.problem.fields[0]?.message ?? outcome.problem.detail));
+  };
+  return (
+    <form
+      className="grid gap-1 pl-8 text-sm"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save();
+      }}
+    >
+      <label>
+        Why it will hold all the same (plan and log carry this)
+        <input
+          className={`input input-sm w-full ${fault ? "input-error" : ""}`}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+      </label>
+      {fault && (
+        <p role="alert" className="font-semibold text-error">
+          {fault}
+        </p>
+      )}
+      <span className="flex gap-2">
+        <button type="submit" className="btn btn-xs btn-primary" disabled={busy}>
+          Write it down
+        </button>
+        <button type="button" className="btn btn-xs" onClick={() => setOpen(false)}>
+          Leave it
+        </button>
+      </span>
+    </form>
+  );
+}
+
+export function Verdicts({ list, tools }: { list: readonly PlacedVerdict[]; tools: VerdictTools }) {
+  if (list.length === 0) return null;
+  return (
+    <ul className="grid gap-2">
+      {list.map((v) => (
+        <OneVerdict key={v.key + v.missing.join()} v={v} tools={tools} />
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,82 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { carryOutAction, saveStackAction } from "@/app/actions";
+import type { Outcome, Problem } from "@/contracts";
+import type { Layer, Stack } from "@/core/model";
+
+export type ChangeStack = (change: (stack: Stack) => Stack) => Promise<Problem | null>;
+
+const SILENT: Problem = {
+  code: "storage-locked",
+  detail: "The application did not answer. What you typed is still here.",
+  fields: [],
+};
+
+/**
+ * The pile of one region, saved at every change. Changes queue behind each other and each starts from the last
+ * acknowledged pile; a change that is refused leaves that pile as it was.
+ */
+export function useStack(regionId: string, stack: Stack, stackRev: number) {
+  const router = useRouter();
+  const held = useRef({ stack, rev: stackRev });
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const [savedAt, setSavedAt] = useState<Date | null>(null);
+  useEffect(() => {
+    if (stackRev >= held.current.rev) held.current = { stack, rev: stackRev };
+  }, [stack, stackRev]);
+  const enqueue = useCallback(
+    (send: () => Promise<Outcome<{ rev: number }>>, next: (() => Stack) | null) => {
+      const run = async (): Promise<Problem | null> => {
+        try {
+          const outcome = await send();
+          if (outcome.ok) {
+            held.current = { stack: next ? next() : held.current.stack, rev: outcome.value.rev };
+            setSavedAt(new Date());
+          }
+          if (outcome.ok || outcome.problem.code === "conflict") router.refresh();
+          return outcome.ok ? null : outcome.problem;
+        } catch {
+          return SILENT;
+        }
+      };
+      const result = queue.current.then(run);
+      queue.current = result;
+      return result;
+    },
+    [router],
+  );
+  const change: ChangeStack = useCallback(
+    (make) => {
+      let next = held.current.stack;
+      return enqueue(
+        () => {
+          next = make(held.current.stack);
+          return saveStackAction(regionId, held.current.rev, next);
+        },
+        () => next,
+      );
+    },
+    [enqueue, regionId],
+  );
+  const carryOut = useCallback(
+    (key: string, n: number) => enqueue(() => carryOutAction(regionId, held.current.rev, key, n), null),
+    [enqueue, regionId],
+  );
+  return { change, carryOut, savedAt };
+}
+
+/** A change to one layer, as the field cells want it: fields in, the problem with its fields named as theirs out. */
+export const layerSaver =
+  (change: ChangeStack, layerId: string) =>
+  async (fields: Record<string, unknown>): Promise<Problem | null> => {
+    let at = -1;
+    const problem = await change((stack) => {
+      at = stack.layers.findIndex((l) => l.id === layerId);
+      return { ...stack, layers: stack.layers.map((l) => (l.id === layerId ? ({ ...l, ...fields } as Layer) : l)) };
+    });
+    if (!problem) return null;
+    const prefix = `layers.${at}.`;
+    return { ...problem, fields: problem.fields.map((f) => ({ ...f, path: f.path.replace(prefix, "") })) };
+  };

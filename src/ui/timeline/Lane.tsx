@@ -1,0 +1,185 @@
+import type { PlannedOp } from "@/core/plan";
+import { clock, dayClock } from "../format";
+import { MILESTONE_NAME } from "../messages";
+import type { Axis } from "./axis";
+import type { TextureIds } from "./Textures";
+import type { LaneOf } from "./Timeline";
+
+const MID = 26;
+const BLOCK = 24;
+const WAIT = 14;
+
+interface LaneProps {
+  readonly lane: LaneOf;
+  readonly axis: Axis;
+  readonly ids: TextureIds;
+  readonly spine: ReadonlySet<string>;
+  readonly chosen: string | null;
+  readonly choose: (opId: string) => void;
+  readonly titleOf: (op: PlannedOp) => string;
+  readonly timeZone: string;
+}
+
+/** One region's work: solid blocks, textured waits, window ends, and the drying after the last of it. */
+export function Lane({ lane, axis, ids, spine, chosen, choose, titleOf, timeZone }: LaneProps) {
+  const last = lane.ops.at(-1);
+  return (
+    <g>
+      <path d={`M0 51.5H${axis.widthPx}`} stroke="var(--ink)" strokeOpacity="0.2" />
+      {lane.ops.map((op) => op.wait && <WaitBar key={op.id} op={op} axis={axis} ids={ids} />)}
+      {last && <Curing fromMin={last.endMin} toMin={lane.curedMin ?? axis.toMin} axis={axis} done={lane.curedMin} />}
+      {lane.ops.map((op) => (
+        <Block
+          key={op.id}
+          op={op}
+          axis={axis}
+          onSpine={spine.has(op.id)}
+          chosen={chosen === op.id}
+          choose={choose}
+          label={`${lane.name}: ${titleOf(op)}, ${dayClock(op.startMin, timeZone)} to ${clock(op.endMin, timeZone)}${op.state === "done" ? ", done" : op.state === "in-hand" ? ", in hand" : ""}`}
+        />
+      ))}
+    </g>
+  );
+}
+
+/** Hatch thins out toward the milestone; then the open window, to its shutting if it has one. */
+function WaitBar({ op, axis, ids }: { op: PlannedOp; axis: Axis; ids: TextureIds }) {
+  const wait = op.wait!;
+  const a = axis.x(wait.fromMin);
+  const b = axis.x(Math.min(wait.likelyMin, op.startMin));
+  const c = axis.x(op.startMin);
+  const shut = wait.shutsMin === null ? null : axis.x(wait.shutsMin);
+  const sanding = wait.milestone === "sandable";
+  const h = WAIT;
+  return (
+    <g>
+      {b - a > 1 && (
+        <g>
+          <title>{`waits for ${MILESTONE_NAME[wait.milestone]}`}</title>
+          <rect x={a} y={MID - h / 2} width={(b - a) / 2} height={h} fill={`url(#${ids.drying})`} />
+          <rect
+            x={(a + b) / 2}
+            y={MID - h / 2}
+            width={(b - a) / 2}
+            height={h}
+            fill={`url(#${ids.drying})`}
+            opacity="0.45"
+          />
+          <rect x={a} y={MID - h / 2} width={b - a} height={h} fill="none" stroke="var(--wet)" />
+        </g>
+      )}
+      {c - b > 1 &&
+        (sanding ? (
+          <rect x={b} y={MID - h / 2} width={c - b} height={h} fill={`url(#${ids.grain})`} />
+        ) : (
+          <path d={`M${b} ${MID - 3}H${c}M${b} ${MID + 3}H${c}`} stroke="var(--open)" strokeWidth="1.6" />
+        ))}
+      {shut !== null && (
+        <g>
+          <title>the recoat window shuts here</title>
+          <path
+            d={`M${c} ${MID + 16}H${shut}M${shut - 4} ${MID + 12}v8`}
+            stroke="var(--closing)"
+            strokeWidth="1.8"
+            fill="none"
+          />
+          <path
+            d={`M${shut - 11} ${MID + 12}l4 4-4 4M${shut - 17} ${MID + 12}l4 4-4 4`}
+            stroke="var(--closing)"
+            strokeWidth="1.4"
+            fill="none"
+          />
+        </g>
+      )}
+    </g>
+  );
+}
+
+function Block({
+  op,
+  axis,
+  onSpine,
+  chosen,
+  choose,
+  label,
+}: {
+  op: PlannedOp;
+  axis: Axis;
+  onSpine: boolean;
+  chosen: boolean;
+  choose: (id: string) => void;
+  label: string;
+}) {
+  const x = axis.x(op.startMin);
+  const w = Math.max(5, axis.x(op.endMin) - x);
+  const pick = () => choose(op.id);
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside a drawing
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={label}
+      aria-pressed={chosen}
+      onClick={pick}
+      onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && pick()}
+      className="cursor-pointer"
+    >
+      <title>{label}</title>
+      <rect
+        x={x}
+        y={MID - BLOCK / 2}
+        width={w}
+        height={BLOCK}
+        rx="2"
+        fill={op.state === "done" ? "var(--color-base-100)" : "var(--ink)"}
+        stroke="var(--ink)"
+        strokeWidth={chosen ? 0 : 1.2}
+      />
+      {op.state === "in-hand" && (
+        <rect x={x} y={MID - BLOCK / 2} width={w} height={BLOCK} rx="2" fill="var(--color-primary)" />
+      )}
+      {chosen && (
+        <rect
+          x={x - 3}
+          y={MID - BLOCK / 2 - 3}
+          width={w + 6}
+          height={BLOCK + 6}
+          rx="4"
+          fill="none"
+          stroke="var(--color-primary)"
+          strokeWidth="2.5"
+        />
+      )}
+      {onSpine && op.state !== "done" && (
+        <path d={`M${x} ${MID - BLOCK / 2 - 5}h${w}`} stroke="var(--color-secondary)" strokeWidth="3.5" />
+      )}
+      {op.state === "done" && w > 12 && (
+        <path d={`M${x + w / 2 - 5} ${MID}l4 4 7-8`} stroke="var(--ink)" strokeWidth="2" fill="none" />
+      )}
+    </g>
+  );
+}
+
+function Curing({ fromMin, toMin, axis, done }: { fromMin: number; toMin: number; axis: Axis; done: number | null }) {
+  const a = axis.x(fromMin);
+  const b = axis.x(toMin);
+  if (b - a < 2) return null;
+  const inside = done !== null && done < axis.toMin;
+  return (
+    <g>
+      <title>curing through</title>
+      <rect
+        x={a}
+        y={MID - 5}
+        width={b - a}
+        height="10"
+        fill="none"
+        stroke="var(--ink)"
+        strokeOpacity="0.55"
+        strokeDasharray="3 3"
+      />
+      {inside && <path d={`M${b + 2} ${MID}l4 5 8-11`} stroke="var(--ink)" strokeWidth="2" fill="none" />}
+    </g>
+  );
+}
