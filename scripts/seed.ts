@@ -1,8 +1,9 @@
-import { loadDemo } from "@/server";
+import { loadDemo, makePlan } from "@/server";
 
-/** Puts the demo into the database that ELM_BENCH_DATA names. */
-const report = loadDemo(true);
-if (!report.ok) {
-  console.error(report.problem.detail);
+/** Puts the demo into the database that ELM_BENCH_DATA names, and plans it. */
+const loaded = loadDemo(true);
+const planned = loaded.ok ? makePlan(loaded.value.modelId) : loaded;
+if (!planned.ok) {
+  console.error(planned.problem.detail);
   process.exit(1);
 }

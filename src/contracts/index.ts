@@ -3,6 +3,7 @@ export * from "./check";
 export * from "./document";
 export * from "./log";
 export * from "./model";
+export * from "./plan-request";
 export * from "./problem";
 export * from "./product";
 export * from "./shop";

@@ -1,4 +1,6 @@
+export * from "./api";
 export * from "./bench";
+export * from "./calendar";
 export { nowMs } from "./clock";
 export * from "./demo";
 export * from "./document";

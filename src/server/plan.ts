@@ -153,6 +153,10 @@ export function getBench(modelId: string): Outcome<BenchView> {
   });
 }
 
+/** Part and region names by region id. */
+export const partNames = (tree: readonly PartNode[]): ReadonlyMap<string, { part: string; region: string }> =>
+  new Map(tree.flatMap((p) => p.regions.map((r) => [r.region.id, { part: p.name, region: r.region.name }] as const)));
+
 /** A part by its name, with the region's when it has several. */
 export const regionNames = (tree: readonly PartNode[]): readonly { id: string; name: string }[] =>
   tree.flatMap((p) =>

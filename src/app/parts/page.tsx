@@ -11,7 +11,7 @@ export default async function PartsPage({ searchParams }: { searchParams: Promis
   return withModel(
     (m) => server.getTree(m.id),
     (model, parts) => (
-      <main className="grid gap-4 p-4">
+      <main className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4">
         <ModelBar key={model.id} model={model} addPart={add === "part"} />
         {parts.length > 0 ? (
           <PartsTable parts={parts} />

@@ -248,6 +248,7 @@ function planSeam(upper: Facts, layers: readonly Layer[], products: readonly Pro
   const lower = layers[i - 1]!;
   const coats = referenceCoats(lower, products[i - 1]!);
   const endMin = coats.at(-1)!.endMin;
+  const sandableMin = reachedMin(coats, "sandable") - 1e-6;
   const judgeAt = (atMin: number) => {
     const state = filmStateAt(coats, atMin);
     const facts = seamFacts({
@@ -256,6 +257,7 @@ function planSeam(upper: Facts, layers: readonly Layer[], products: readonly Pro
       state,
       scuffed: layer.before.includes("scuff") || lower.sandAfter !== null,
       lowerSanded: lower.sandAfter !== null,
+      lowerSandable: atMin >= sandableMin,
       gapGiven: layer.gapMin !== null,
     });
     return { state, fired: applyRules(RULE_BOOK, "seam", { ...upper, ...facts }) };

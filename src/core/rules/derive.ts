@@ -158,6 +158,8 @@ export interface SeamSituation {
   readonly state: FilmState;
   readonly scuffed: boolean;
   readonly lowerSanded: boolean;
+  /** has the lower film reached sandable when the next coat goes on? */
+  readonly lowerSandable: boolean;
   readonly gapGiven: boolean;
 }
 
@@ -186,6 +188,8 @@ export function seamFacts(s: SeamSituation): Facts {
     "lower.sheen": lower.sheen,
     "lower.pale": isPale(lower.colour) || lower.effect === "metallic" || lower.effect === "pearl",
     "lower.sanded": s.lowerSanded,
+    "lower.sandable": s.lowerSandable,
+    "lower.losesSolvent": family((f) => f.mechanism === "solvent" || f.mechanism === "oxidation"),
     "seam.state": state,
     "seam.scuffed": s.scuffed,
     "seam.gapGiven": s.gapGiven,

@@ -103,6 +103,8 @@ export const FACTS = {
   "lower.mustScuffWhenMissed": { of: flag, scopes: ["seam"] },
   "lower.sheen": { of: oneOf(SHEENS), scopes: ["seam"] },
   "lower.pale": { of: flag, scopes: ["seam"] },
+  "lower.sandable": { of: flag, scopes: ["seam"] },
+  "lower.losesSolvent": { of: flag, scopes: ["seam"] },
   "lower.sanded": { of: flag, scopes: ["seam"] },
   "stack.topRole": { of: oneOf(ROLES), scopes: ["stack"] },
   "stack.topSheen": { of: oneOf(SHEENS), scopes: ["stack"] },

@@ -6,6 +6,7 @@ import { allProducts, type Db, insertProduct, setProductDeleted } from "@/db";
 import { nowMs } from "../clock";
 import { type ImportReport, importDocument } from "../document";
 import { writing } from "../guard";
+import { airReading } from "../shop";
 import { DEMO_SHELF } from "./shelf";
 
 const layer = (id: string, productId: string, coats: number, more: Partial<Layer> = {}): Layer => ({
@@ -108,7 +109,7 @@ interface Done {
 
 /** Mid-way through: the hull’s primer is drying, the wall waits for its second sealer coat, the propeller is being keyed. */
 const HISTORY: readonly Done[] = [
-  { regionId: WALL.id, opId: opIds.prep(WALL.id, "dust-off"), title: "Sea wall: dust off", from: 1500, to: 1494 },
+  { regionId: WALL.id, opId: opIds.prep(WALL.id, "dust-off"), title: "Sea wall: Dust off", from: 1500, to: 1494 },
   {
     regionId: WALL.id,
     opId: opIds.coat("ml-wall-1", 1),
@@ -118,9 +119,9 @@ const HISTORY: readonly Done[] = [
     coats: 1,
     wftUm: 90,
   },
-  { regionId: HULL.id, opId: opIds.prep(HULL.id, "wash"), title: "Hull: wash and rinse", from: 1465, to: 1456 },
-  { regionId: HULL.id, opId: opIds.prep(HULL.id, "key"), title: "Hull: key with P180–P320", from: 100, to: 80 },
-  { regionId: HULL.id, opId: opIds.prep(HULL.id, "dust-off"), title: "Hull: dust off", from: 79, to: 75 },
+  { regionId: HULL.id, opId: opIds.prep(HULL.id, "wash"), title: "Hull: Wash and rinse", from: 1465, to: 1456 },
+  { regionId: HULL.id, opId: opIds.prep(HULL.id, "key"), title: "Hull: Key all over", from: 100, to: 80 },
+  { regionId: HULL.id, opId: opIds.prep(HULL.id, "dust-off"), title: "Hull: Dust off", from: 79, to: 75 },
   {
     regionId: HULL.id,
     opId: opIds.coat("ml-hull-1", 1),
@@ -139,11 +140,16 @@ const HISTORY: readonly Done[] = [
     coats: 1,
     wftUm: 75,
   },
-  { regionId: PROP.id, opId: opIds.prep(PROP.id, "degrease"), title: "Propeller: degrease", from: 28, to: 23 },
-  { regionId: PROP.id, opId: opIds.prep(PROP.id, "key"), title: "Propeller: key with P180–P320", from: 6, to: null },
+  { regionId: PROP.id, opId: opIds.prep(PROP.id, "degrease"), title: "Propeller: Degrease", from: 28, to: 23 },
+  { regionId: PROP.id, opId: opIds.prep(PROP.id, "key"), title: "Propeller: Key all over", from: 6, to: null },
 ];
 
-function logOf(atMs: number): LogEntry[] {
+function airAsSet(shop: Shop, atMin: number): LogEntry["air"] {
+  const { tempC, rhPct } = airReading(shop, atMin);
+  return { tempC: Math.round(tempC * 10) / 10, rhPct: Math.round(rhPct * 10) / 10, source: "typical" };
+}
+
+function logOf(atMs: number, shop: Shop): LogEntry[] {
   const iso = (minutesAgo: number) => new Date(atMs - minutesAgo * MS_PER_MIN).toISOString();
   const events = HISTORY.flatMap((h) => [
     { h, kind: "started" as const, ago: h.from },
@@ -161,7 +167,7 @@ function logOf(atMs: number): LogEntry[] {
       wftUm: kind === "done" ? (h.wftUm ?? null) : null,
       sign: null,
       override: null,
-      air: { tempC: 16.5, rhPct: 51, source: "typical" },
+      air: airAsSet(shop, atMs / MS_PER_MIN - ago),
       note: "",
     }),
   );
@@ -193,7 +199,7 @@ function demoDocument(atMs: number, timeZone: string): unknown {
     products: DEMO_SHELF.filter((p) => used.has(p.id)),
     shop: { ...SHOP, timeZone },
     plan: null,
-    log: logOf(atMs),
+    log: logOf(atMs, { ...SHOP, timeZone }),
     coupons: [],
   } satisfies Record<keyof ModelDocument, unknown>;
   return doc;

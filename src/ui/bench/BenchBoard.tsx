@@ -7,6 +7,7 @@ import type { BenchTile } from "@/core/plan";
 import { useNowMs } from "../hooks/useNow";
 import { SessionCard } from "./SessionCard";
 import { Tile } from "./Tile";
+import { Tonight } from "./Tonight";
 
 const REFRESH_MS = 60_000;
 
@@ -44,7 +45,7 @@ export function BenchBoard({ screen }: { screen: BenchScreen }) {
   const inZone = (zone: Zone) => screen.tiles.filter((t) => zoneAt(t, nowMin) === zone);
   const finished = inZone("finished");
   return (
-    <main className="grid gap-4 p-4 text-lg">
+    <main className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 text-lg">
       <h1 className="sr-only">Bench</h1>
       <SessionCard screen={screen} nowMin={nowMin} />
       <div className="grid items-start gap-4 lg:grid-cols-3">
@@ -64,6 +65,7 @@ export function BenchBoard({ screen }: { screen: BenchScreen }) {
           );
         })}
       </div>
+      <Tonight screen={screen} />
       {finished.length > 0 && (
         <p>
           <strong>All work done on:</strong> {finished.map((t) => screen.names[t.regionId]).join(", ")}. Let it cure.

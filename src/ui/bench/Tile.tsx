@@ -2,8 +2,8 @@
 
 import { useRef } from "react";
 import { startAction, takeBackAction } from "@/app/actions";
-import type { BenchScreen } from "@/contracts";
-import type { BenchTile } from "@/core/plan";
+import type { BenchScreen, MiniFilm } from "@/contracts";
+import type { BenchTile, Operation } from "@/core/plan";
 import { clock, countdown, duration, relativeDay, um } from "../format";
 import { useAct } from "../hooks/useAct";
 import { MILESTONE_NAME, SANDING_SAFETY, safetyLine, workText } from "../messages";
@@ -11,6 +11,13 @@ import { MiniSection } from "../section/MiniSection";
 import { DoneDialog } from "./DoneDialog";
 import { NotYetDialog } from "./NotYetDialog";
 import { Ring } from "./Ring";
+
+/** How far up the pile this step finds the part. */
+function pileAt(op: Operation, films: readonly MiniFilm[]) {
+  const at = films.findIndex((f) => f.layerId === op.layerId);
+  const laid = op.layerId === null ? 0 : op.kind === "sand" ? at + 1 : at;
+  return { films, laid: Math.max(0, laid), begun: op.kind === "coat" && op.coat > 1 };
+}
 
 /** One part as it stands now: what it is at or waits for, the big buttons, the cautions of the product in hand. */
 export function Tile({
@@ -48,7 +55,7 @@ export function Tile({
         {tile.wait && zone === "drying" ? (
           <Ring wait={tile.wait} nowMin={nowMin} />
         ) : (
-          <MiniSection films={screen.films[tile.regionId] ?? []} upTo={op.layerId} />
+          <MiniSection {...pileAt(op, screen.films[tile.regionId] ?? [])} />
         )}
         <div className="min-w-0 flex-1">
           <h3 className="text-xl leading-tight font-bold">{name}</h3>

@@ -3,6 +3,7 @@
 import { MoonStar, Search, Sun } from "lucide-react";
 import Link from "next/link";
 import { useTheme } from "next-themes";
+import { useEffect, useState } from "react";
 import { chooseModelAction } from "@/app/actions";
 import { clock, countdown, degC, pct, relativeDay } from "../format";
 import { useAct } from "../hooks/useAct";
@@ -36,7 +37,7 @@ function DewGauge({ marginC }: { marginC: number }) {
         <rect x="1" y="4" width={58 * share} height="6" fill="currentColor" opacity="0.75" />
         <path d={`M${60 * (LEAST_MARGIN_C / GAUGE_FULL_C)} 0v14`} stroke="currentColor" strokeWidth="2" />
       </svg>
-      dew margin {degC(marginC)}
+      dew {degC(marginC)}
       {tight ? " – too little" : ""}
     </span>
   );
@@ -64,9 +65,9 @@ function Session({ session, timeZone }: { session: RibbonData["session"]; timeZo
   return (
     <span className="whitespace-nowrap">
       {on ? (
-        <strong>At the bench until {clock(session.endMin, timeZone)}</strong>
+        <strong>Bench until {clock(session.endMin, timeZone)}</strong>
       ) : (
-        <>Next session {relativeDay(session.startMin, nowMin, timeZone)}</>
+        <>Bench {relativeDay(session.startMin, nowMin, timeZone)}</>
       )}
     </span>
   );
@@ -80,7 +81,10 @@ function Age({ setMs }: { setMs: number }) {
 
 function ThemeSwitch() {
   const { resolvedTheme, setTheme } = useTheme();
-  const dark = resolvedTheme === "dark";
+  // the server cannot know the theme: the first drawing must be the one it made
+  const [known, setKnown] = useState(false);
+  useEffect(() => setKnown(true), []);
+  const dark = known && resolvedTheme === "dark";
   return (
     <button
       type="button"
@@ -96,11 +100,11 @@ function ThemeSwitch() {
 export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () => void }) {
   const { act } = useAct();
   return (
-    <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 bg-base-200 px-4 py-1.5 text-sm">
+    <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-base-300 bg-base-200 px-4 py-1.5 text-sm">
       {data.models.length > 0 && (
         <select
           aria-label="Model on the bench"
-          className="select select-sm w-44 max-w-[45vw] font-bold"
+          className="select select-sm w-40 max-w-[45vw] font-bold"
           value={data.currentId ?? ""}
           onChange={(e) => void act(() => chooseModelAction(e.target.value))}
         >
@@ -120,12 +124,12 @@ export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () =
           <strong>{degC(data.air.tempC)}</strong> · <strong>{pct(data.air.rhPct)}</strong> RH
         </span>
         <DewGauge marginC={data.air.dewMarginC} />
-        <span className="soft hidden lg:inline">
+        <span className="soft hidden xl:inline">
           {data.airKind === "day" ? "typical day" : "steady air"}, <Age setMs={data.airSetMs} />
         </span>
       </Link>
       <Session session={data.session} timeZone={data.timeZone} />
-      <span className="flex min-w-0 flex-1 justify-end">{data.timer && <NextTimer timer={data.timer} />}</span>
+      <span className="flex min-w-44 flex-1 justify-end">{data.timer && <NextTimer timer={data.timer} />}</span>
       <button
         type="button"
         className="btn btn-sm gap-2"

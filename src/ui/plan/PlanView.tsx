@@ -22,7 +22,7 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
   const { act, busy } = useAct();
   const make = () => void act(() => makePlanAction(screen.modelId));
   return (
-    <main className="grid gap-3 p-4">
+    <main className="grid grid-cols-[minmax(0,1fr)] gap-3 p-4">
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="text-xl font-bold">Plan</h1>
         <button type="button" className={`btn ${plan?.fresh ? "" : "btn-primary"}`} disabled={busy} onClick={make}>

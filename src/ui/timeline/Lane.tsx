@@ -96,6 +96,14 @@ function WaitBar({ op, axis, ids }: { op: PlannedOp; axis: Axis; ids: TextureIds
   );
 }
 
+const LABEL_FROM_PX = 38;
+
+/** What fits on a block. */
+const shortName = (op: PlannedOp): string => {
+  if (op.kind === "coat") return op.of > 1 ? `${op.coat} of ${op.of}` : "coat";
+  return op.kind === "sand" ? "sand" : (op.step ?? "").split("-")[0]!;
+};
+
 function Block({
   op,
   axis,
@@ -136,6 +144,11 @@ function Block({
         stroke="var(--ink)"
         strokeWidth={chosen ? 0 : 1.2}
       />
+      {w >= LABEL_FROM_PX && op.state === "planned" && (
+        <text x={x + w / 2} y={MID + 4} fontSize="12" textAnchor="middle" fill="var(--color-base-100)" aria-hidden>
+          {shortName(op)}
+        </text>
+      )}
       {op.state === "in-hand" && (
         <rect x={x} y={MID - BLOCK / 2} width={w} height={BLOCK} rx="2" fill="var(--color-primary)" />
       )}

@@ -182,7 +182,14 @@ export const SEAM_RULES = rulesFor("seam", [
   {
     id: "water-over-wet-solvent",
     verdict: "stop",
-    when: all(yes("upper.waterBorne"), no("lower.waterBorne"), is("seam.state", "wet", "uncured", "gap"), otherProduct),
+    // promoter and etch are so thin that their own window tells when they are dry enough
+    when: all(
+      yes("upper.waterBorne"),
+      yes("lower.losesSolvent"),
+      no("lower.sandable"),
+      not(is("lower.role", "promoter", "primer-etch")),
+      otherProduct,
+    ),
     remedy: [waitFor("sandable")],
   },
   {

@@ -1,0 +1,97 @@
+import { z } from "zod";
+import { checkRequestSchema, DOCUMENT_FORMAT, documentSchema, planRequestSchema } from "@/contracts";
+
+const schemaOf = (schema: z.ZodType): unknown => z.toJSONSchema(schema, { unrepresentable: "any", io: "input" });
+
+const json = (schema: unknown) => ({ "application/json": { schema } });
+const ref = (name: string) => ({ $ref: `#/components/schemas/${name}` });
+const problems = {
+  "4XX": {
+    description: "What is wrong, with the field named",
+    content: { "application/problem+json": { schema: ref("Problem") } },
+  },
+  "503": {
+    description: "The database cannot be used",
+    content: { "application/problem+json": { schema: ref("Problem") } },
+  },
+};
+const ok = (description: string, content: unknown) => ({ "200": { description, content }, ...problems });
+const modelId = { name: "id", in: "path", required: true, schema: { type: "string" } };
+
+/** The document format as JSON Schema. */
+export const documentJsonSchema = (): unknown => schemaOf(documentSchema);
+
+/** The HTTP face as OpenAPI 3.1; request schemas come from the contracts, so they cannot drift from what is checked. */
+export function openApi() {
+  return {
+    openapi: "3.1.0",
+    info: {
+      title: "Elm Bench",
+      version: "1",
+      description: "Judging coating stacks and planning their work. JSON, µm, minutes, °C, cm².",
+    },
+    paths: {
+      "/api/v1/check": {
+        post: {
+          summary: "Judge a stack",
+          requestBody: { required: true, content: json(ref("CheckRequest")) },
+          responses: ok("Verdicts, steps, limits and film ledger", json({ type: "object" })),
+        },
+      },
+      "/api/v1/plan": {
+        post: {
+          summary: "Plan a document without keeping it",
+          requestBody: { required: true, content: json(ref("PlanRequest")) },
+          responses: ok("A timetable, or what stands in the way", json({ type: "object" })),
+        },
+      },
+      "/api/v1/models/{id}": {
+        get: {
+          summary: `A whole model as ${DOCUMENT_FORMAT}`,
+          parameters: [modelId],
+          responses: ok("The document; ETag names its version", json(ref("Document"))),
+        },
+        put: {
+          summary: "Bring a whole model in, or replace the version named in If-Match",
+          parameters: [modelId, { name: "If-Match", in: "header", required: false, schema: { type: "string" } }],
+          requestBody: { required: true, content: json(ref("Document")) },
+          responses: ok("What was brought in", json({ type: "object" })),
+        },
+      },
+      "/api/v1/models/{id}/plan.ics": {
+        get: {
+          summary: "The timetable as iCalendar",
+          parameters: [modelId],
+          responses: ok("RFC 5545", { "text/calendar": { schema: { type: "string" } } }),
+        },
+      },
+      "/api/v1/schema/elm-bench-1.json": {
+        get: {
+          summary: "The document format as JSON Schema",
+          responses: { "200": { description: "JSON Schema 2020-12", content: json({ type: "object" }) } },
+        },
+      },
+    },
+    components: {
+      schemas: {
+        CheckRequest: schemaOf(checkRequestSchema),
+        PlanRequest: schemaOf(planRequestSchema),
+        Document: documentJsonSchema(),
+        Problem: {
+          type: "object",
+          required: ["type", "title", "status", "detail", "errors"],
+          properties: {
+            type: { type: "string" },
+            title: { type: "string" },
+            status: { type: "integer" },
+            detail: { type: "string" },
+            errors: {
+              type: "array",
+              items: { type: "object", properties: { path: { type: "string" }, message: { type: "string" } } },
+            },
+          },
+        },
+      },
+    },
+  };
+}

@@ -1,0 +1,47 @@
+import { createHash } from "node:crypto";
+import { failed, type Outcome } from "@/contracts";
+import * as server from "@/server";
+import { jsonResponse, problemResponse, readJson } from "../../../http";
+
+type Context = { params: Promise<{ id: string }> };
+
+const tagOf = (text: string): string => `"${createHash("sha256").update(text).digest("hex").slice(0, 32)}"`;
+
+/** The whole model as one canonical elm-bench/1 document; its ETag guards a later PUT. */
+export async function GET(request: Request, { params }: Context): Promise<Response> {
+  const { id } = await params;
+  const text = server.exportDocument(id);
+  if (!text.ok) return problemResponse(text.problem);
+  const headers = new Headers({ "content-type": "application/json; charset=utf-8", etag: tagOf(text.value) });
+  if (new URL(request.url).searchParams.has("download"))
+    headers.set("content-disposition", `attachment; filename="${id}.elm-bench.json"`);
+  return new Response(text.value, { headers });
+}
+
+/** What stands between a document and the model it would replace; null = nothing. */
+function guard(request: Request, id: string, document: unknown): Outcome<never> | null {
+  const named = (document as { model?: { id?: unknown } } | null)?.model?.id;
+  if (named !== undefined && named !== id)
+    return failed("invalid", `model.id is ${String(named).slice(0, 64)}, the address says ${id}`, [
+      { path: "model.id", message: `is not ${id}` },
+    ]);
+  const here = server.exportDocument(id);
+  if (!here.ok) return here.problem.code === "not-found" ? null : here;
+  if (request.headers.get("if-match") === tagOf(here.value)) return null;
+  return failed(
+    "conflict",
+    "The model is here already. Send If-Match with the ETag of the version you read; if it differs, somebody changed it since.",
+  );
+}
+
+/** Brings a whole model in, new or over the version whose ETag is sent in If-Match. */
+export async function PUT(request: Request, { params }: Context): Promise<Response> {
+  const { id } = await params;
+  const body = await readJson(request);
+  if (!body.ok) return problemResponse(body.problem);
+  const refused = guard(request, id, body.value);
+  if (refused && !refused.ok)
+    return problemResponse(refused.problem, refused.problem.code === "conflict" ? 412 : undefined);
+  const outcome = server.importDocument(body.value, { onExisting: "replace", takeShop: false });
+  return outcome.ok ? jsonResponse(outcome.value) : problemResponse(outcome.problem);
+}

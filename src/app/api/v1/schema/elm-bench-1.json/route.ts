@@ -1,0 +1,4 @@
+import { jsonResponse } from "../../../http";
+import { documentJsonSchema } from "../../../openapi";
+
+export const GET = (): Response => jsonResponse(documentJsonSchema());
