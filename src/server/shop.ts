@@ -1,6 +1,6 @@
 import { TZDate } from "@date-fns/tz";
 import { type AirSample, type Backdrop, done, invalid, type Outcome, type Shop, shopEditSchema } from "@/contracts";
-import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
+import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { airAt, type Climate, typicalClimate } from "@/core/film";
 import type { BenchSession } from "@/core/model";
 import { dewMarginC, saturationHPa } from "@/core/numbers";
@@ -52,10 +52,16 @@ export function chooseModel(modelId: string): Outcome<null> {
   });
 }
 
-const offsetMin =
-  (timeZone: string) =>
-  (atMin: number): number =>
-    -new TZDate(atMin * MS_PER_MIN, timeZone).getTimezoneOffset();
+/** Minutes to add to UTC for the wall clock. Zones change on the hour at the most, so each hour is looked up once. */
+function offsetMin(timeZone: string): (atMin: number) => number {
+  const known = new Map<number, number>();
+  return (atMin) => {
+    const hour = Math.floor(atMin / MIN_PER_HOUR);
+    const offset = known.get(hour) ?? -new TZDate(atMin * MS_PER_MIN, timeZone).getTimezoneOffset();
+    known.set(hour, offset);
+    return offset;
+  };
+}
 
 /** Wall-clock "HH:mm" on a local date, as absolute minutes; 24:00 is the next midnight. */
 function localMin(timeZone: string, date: string, clock: string): number {

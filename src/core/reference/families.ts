@@ -1,4 +1,4 @@
-import type { FamilyId, Milestone, Verdict } from "../model";
+import { FAMILIES, type FamilyId, type Milestone, type Verdict } from "../model";
 
 /** What governs how a film dries, and with it every scaling law of its waits. */
 export type DryingMechanism = "solvent" | "water" | "oxidation" | "reaction" | "light";
@@ -133,7 +133,9 @@ const TABLE: Readonly<Record<FamilyId, Row>> = {
   "solvent-cement": { ...base, defaultVolumeSolids: 0.1 },
 };
 
-export const familyFacts = (id: FamilyId): FamilyFacts => ({ id, ...TABLE[id] });
+const FACTS = Object.fromEntries(FAMILIES.map((id) => [id, { id, ...TABLE[id] }])) as Record<FamilyId, FamilyFacts>;
+
+export const familyFacts = (id: FamilyId): FamilyFacts => FACTS[id];
 
 type RatioRow = Readonly<Record<Milestone, number>>;
 

@@ -1,4 +1,4 @@
-import type { MaterialGroup, MaterialId, PrepStep, Verdict } from "../model";
+import { MATERIALS, type MaterialGroup, type MaterialId, type PrepStep, type Verdict } from "../model";
 
 /** What one bite does to the bare material. `care-mist`: care as mist coats, test when laid wet. */
 export type BiteAnswer = Verdict | "care-mist";
@@ -136,4 +136,9 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
   glassfibre: metal({ group: "laminate", dryHeatMaxC: 60, prep: ["wash", "key", "wipe"] }),
 };
 
-export const materialFacts = (id: MaterialId): MaterialFacts => ({ id, ...TABLE[id] });
+const FACTS = Object.fromEntries(MATERIALS.map((id) => [id, { id, ...TABLE[id] }])) as Record<
+  MaterialId,
+  MaterialFacts
+>;
+
+export const materialFacts = (id: MaterialId): MaterialFacts => FACTS[id];

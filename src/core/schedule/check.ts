@@ -6,8 +6,13 @@ export interface Violation {
   readonly detail: string;
 }
 
-/** Waits may be early by this much: the two clocks integrate the same air on different grids. */
+/**
+ * The two clocks integrate the same air on different grids, so their ends may lie this far apart. In nearly
+ * saturated air water leaves at a twenty-fifth of its pace, and a moment's difference in drying is that much longer
+ * on the wall: the allowance grows with the wait.
+ */
 const TOLERANCE_MIN = 2;
+const TOLERANCE_OF_WAIT = 0.0005;
 
 /**
  * Independent referee: shares no code with the solver, walks every rule plainly over the finished plan, and is
@@ -60,11 +65,13 @@ function waitViolations(problem: Problem, at: ReadonlyMap<string, Placed>): Viol
   return problem.links.flatMap((link): Violation[] => {
     const to = at.get(link.to);
     if (!to || !at.has(link.from) || fixed.has(link.to)) return [];
+    const near = (edgeMin: number) => TOLERANCE_MIN + TOLERANCE_OF_WAIT * Math.max(0, edgeMin - endOf(link.from));
     const inside = link
       .allowed(endOf)
       .some(
         (s) =>
-          to.startMin >= s.startMin - TOLERANCE_MIN && (s.endMin === null || to.startMin <= s.endMin + TOLERANCE_MIN),
+          to.startMin >= s.startMin - near(s.startMin) &&
+          (s.endMin === null || to.startMin <= s.endMin + near(s.endMin)),
       );
     return inside ? [] : [{ kind: "wait", opId: link.to, detail: `starts outside what ${link.id} allows` }];
   });

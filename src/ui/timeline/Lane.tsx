@@ -3,11 +3,17 @@ import { clock, dayClock } from "../format";
 import { MILESTONE_NAME } from "../messages";
 import type { Axis } from "./axis";
 import type { TextureIds } from "./Textures";
-import type { LaneOf } from "./Timeline";
 
 const MID = 26;
 const BLOCK = 24;
 const WAIT = 14;
+
+export interface LaneOf {
+  readonly regionId: string;
+  readonly name: string;
+  readonly ops: readonly PlannedOp[];
+  readonly curedMin: number | null;
+}
 
 interface LaneProps {
   readonly lane: LaneOf;

@@ -6,15 +6,8 @@ import type { PlannedOp } from "@/core/plan";
 import { clock, day } from "../format";
 import { AirTrack } from "./AirTrack";
 import { type Axis, axisOf, BENCH_WIDE, EVEN } from "./axis";
-import { Lane } from "./Lane";
+import { Lane, type LaneOf } from "./Lane";
 import { Textures, textureIds } from "./Textures";
-
-export interface LaneOf {
-  readonly regionId: string;
-  readonly name: string;
-  readonly ops: readonly PlannedOp[];
-  readonly curedMin: number | null;
-}
 
 interface TimelineProps {
   readonly lanes: readonly LaneOf[];
@@ -31,7 +24,7 @@ interface TimelineProps {
 const NAMES_PX = 116;
 const AIR_PX = 74;
 const HEAD_PX = 40;
-export const LANE_PX = 52;
+const LANE_PX = 52;
 
 /** Lanes of parts against time; air, nights and bench sessions behind them on the same axis. */
 export function Timeline(props: TimelineProps) {

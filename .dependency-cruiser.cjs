@@ -1,0 +1,70 @@
+/** Who may import whom, as the house has it. Each fence is proved by a violating file in tests/fences. */
+const CORE_PARTS = ["rules", "film", "numbers", "schedule"];
+
+/** Core parts know base, model and reference, and nothing of each other. */
+const corePart = (part) => ({
+  name: `core-${part}-alone`,
+  severity: "error",
+  from: { path: `^(src/core/${part}/|tests/fences/core-${part}\\.ts$)`, pathNot: "\\.test\\.ts$" },
+  to: { path: "^(src/|node_modules/)", pathNot: `^src/core/(${part}|base|model|reference)/` },
+});
+
+const only = (name, from, allowed, extra = {}) => ({
+  name,
+  severity: "error",
+  from: { path: `^(${from}|tests/fences/${name}\\.tsx?$)`, pathNot: "\\.test\\.tsx?$" },
+  to: { path: "^(src/|node_modules/)", pathNot: `^(${allowed.join("|")})`, ...extra },
+});
+
+const npm = (...names) => names.map((n) => `node_modules/(@types/)?${n}/`);
+
+module.exports = {
+  forbidden: [
+    { name: "no-circles", severity: "error", from: { path: "^(src|tests/fences)/" }, to: { circular: true, dependencyTypesNot: ["type-only"] } },
+    only("base-knows-nothing", "src/core/base/", ["src/core/base/"]),
+    only("model-knows-base", "src/core/model/", ["src/core/(base|model)/"]),
+    only("reference-knows-model", "src/core/reference/", ["src/core/(base|model|reference)/"]),
+    ...CORE_PARTS.map(corePart),
+    {
+      name: "plan-by-the-front-door",
+      severity: "error",
+      from: { path: "^(src/core/plan/|tests/fences/plan-by-the-front-door\\.ts$)", pathNot: "\\.test\\.ts$" },
+      to: { path: "^(src/|node_modules/)", pathNot: "^src/core/(plan/|[a-z]+/index\\.ts$)" },
+    },
+    only("contracts-know-core", "src/contracts/", ["src/contracts/", "src/core/", ...npm("zod")]),
+    only("db-knows-sql", "src/db/", ["src/db/", "src/contracts/", "src/core/", ...npm("drizzle-orm", "better-sqlite3")]),
+    only("server-composes", "src/server/", ["src/server/", "src/db/index\\.ts$", "src/contracts/", "src/core/", ...npm("zod", "ical-generator", "@date-fns/tz", "date-fns", "node")]),
+    {
+      name: "sql-stays-in-db",
+      severity: "error",
+      from: { path: "^(src/|tests/fences/)", pathNot: "^src/db/" },
+      to: { path: "^node_modules/(drizzle-orm|better-sqlite3)/" },
+    },
+    {
+      name: "ui-solves-nothing",
+      comment: "screens know vocabulary, reference figures and types; solving is done on the server. Actions are their way there.",
+      severity: "error",
+      from: { path: "^(src/ui/|tests/fences/ui-solves-nothing\\.tsx$)", pathNot: "\\.test\\.tsx?$" },
+      to: { path: "^src/(core/(rules|film|numbers|schedule|plan)/|db/|server/|app/(?!actions\\.ts$))", dependencyTypesNot: ["type-only"] },
+    },
+    {
+      name: "app-goes-through-the-server",
+      severity: "error",
+      from: { path: "^(src/app/|tests/fences/app-goes-through-the-server\\.ts$)" },
+      to: { path: "^src/(db/|core/(rules|film|schedule|plan)/)", dependencyTypesNot: ["type-only"] },
+    },
+    {
+      name: "nothing-imports-scripts",
+      severity: "error",
+      from: { path: "^(src/|tests/fences/)" },
+      to: { path: "^scripts/" },
+    },
+  ],
+  options: {
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: "tsconfig.json" },
+    doNotFollow: { path: "node_modules" },
+    exclude: { path: "\\.css$|^\\.next/" },
+    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "require", "node", "default", "types"] },
+  },
+};
