@@ -49,15 +49,21 @@ export function prefixClock(climate: Climate, firstMin: number, toMin: number): 
 }
 
 /** Air at the edges and middles of the cells: 2·cells + 1 points, half a grid step apart; shared by every law. */
-const sampled = (climate: Climate, fromMin: number, cells: number): readonly AirPoint[] =>
-  Array.from({ length: 2 * cells + 1 }, (_, k) => airAt(climate, fromMin + (k * GRID_MIN) / 2));
+function sampled(climate: Climate, fromMin: number, cells: number): readonly AirPoint[] {
+  const air: AirPoint[] = new Array(2 * cells + 1);
+  for (let k = 0; k < air.length; k++) air[k] = airAt(climate, fromMin + (k * GRID_MIN) / 2);
+  return air;
+}
 
 /** Simpson's rule in every cell: fourth order where the rate is smooth. */
 function integrate(air: readonly AirPoint[], law: RateLaw): Float64Array {
-  const rates = Float64Array.from(air, (a) => rateIn(law, a));
   const p = new Float64Array((air.length + 1) / 2);
+  let before = rateIn(law, air[0]!);
   for (let i = 0; i + 1 < p.length; i++) {
-    p[i + 1] = p[i]! + ((rates[2 * i]! + 4 * rates[2 * i + 1]! + rates[2 * i + 2]!) / 6) * GRID_MIN;
+    const middle = rateIn(law, air[2 * i + 1]!);
+    const after = rateIn(law, air[2 * i + 2]!);
+    p[i + 1] = p[i]! + ((before + 4 * middle + after) / 6) * GRID_MIN;
+    before = after;
   }
   return p;
 }

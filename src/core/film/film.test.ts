@@ -264,8 +264,7 @@ describe("air gate", () => {
       product("estuary-blue"),
       climate({ kind: "day", meanC: 10, swingC: 6, rhPct: 50 }),
       dewPointC,
-      NOW_MIN,
-      NOW_MIN + 2 * 1440,
+      [{ startMin: NOW_MIN, endMin: NOW_MIN + 2 * 1440 }],
     );
     expect(spans.length).toBeGreaterThan(0);
     for (const s of spans)

@@ -29,24 +29,27 @@ export function gateReason(product: Product, climate: Climate, atMin: number, de
 
 const STEP_MIN = 15;
 
-/** The spans in [fromMin, toMin] in which this product may be laid, judged every quarter of an hour. */
+/** The parts of the given spans in which this product may be laid, judged every quarter of an hour. */
 export function gateSpans(
   product: Product,
   climate: Climate,
   dewPointC: DewPoint,
-  fromMin: number,
-  toMin: number,
+  within: readonly GateSpan[],
 ): readonly GateSpan[] {
-  const spans: GateSpan[] = [];
+  return within.flatMap((span) => openParts(span, (t) => gateReason(product, climate, t, dewPointC) === null));
+}
+
+function openParts(span: GateSpan, isOpen: (atMin: number) => boolean): readonly GateSpan[] {
+  const parts: GateSpan[] = [];
   let openedMin: number | null = null;
-  for (let t = fromMin; t < toMin; t += STEP_MIN) {
-    const open = gateReason(product, climate, t, dewPointC) === null;
+  for (let t = span.startMin; t < span.endMin; t += STEP_MIN) {
+    const open = isOpen(t);
     if (open && openedMin === null) openedMin = t;
     if (!open && openedMin !== null) {
-      spans.push({ startMin: openedMin, endMin: t });
+      parts.push({ startMin: openedMin, endMin: t });
       openedMin = null;
     }
   }
-  if (openedMin !== null) spans.push({ startMin: openedMin, endMin: toMin });
-  return spans;
+  if (openedMin !== null) parts.push({ startMin: openedMin, endMin: span.endMin });
+  return parts;
 }

@@ -58,8 +58,7 @@ export function problemOf(ctx: ProblemContext): Problem {
 function gateCache(ctx: ProblemContext): (productId: string) => ReturnType<typeof gateSpans> {
   const known = new Map<string, ReturnType<typeof gateSpans>>();
   return (productId) => {
-    const spans =
-      known.get(productId) ?? gateSpans(ctx.productOf(productId), ctx.climate, dewPointC, ctx.nowMin, ctx.horizonMin);
+    const spans = known.get(productId) ?? gateSpans(ctx.productOf(productId), ctx.climate, dewPointC, ctx.sessions);
     known.set(productId, spans);
     return spans;
   };

@@ -65,21 +65,39 @@ function vetLeaf(rule: Rule, leaf: Leaf): RuleFault[] {
     : [];
 }
 
-/** Most combinations of leaf truths tried before a condition is taken to be satisfiable. */
-const MAX_LEAVES = 14;
+/** More combinations than this are not tried: the condition is then taken to be satisfiable. */
+const MAX_COMBINATIONS = 100_000;
 
 /**
- * Tries every truth assignment of the leaves that one value per fact could produce. Sound for excluding
- * leaves on one-of facts and numbers; sets and flags are free.
+ * Tries every combination of leaf truths that one value per fact can give: for each fact the distinct answers its
+ * own leaves have over its possible values, then all of them against each other. Exact below the bound.
  */
 function neverTrue(when: Condition): boolean {
   const list = leaves(when);
-  if (list.length > MAX_LEAVES) return false;
-  for (let bits = 0; bits < 2 ** list.length; bits++) {
-    const truth = new Map(list.map((leaf, i) => [leaf, (bits & (1 << i)) !== 0]));
-    if (consistent(list, truth) && truthOf(when, truth)) return false;
+  const patterns = [...new Set(list.map((l) => l.fact))].map((fact) =>
+    distinctAnswers(list.filter((l) => l.fact === fact)),
+  );
+  const combinations = patterns.reduce((n, p) => n * p.length, 1);
+  if (combinations > MAX_COMBINATIONS) return false;
+  const truth = new Map<Leaf, boolean>();
+  const satisfiable = (at: number): boolean => {
+    if (at === patterns.length) return truthOf(when, truth);
+    return patterns[at]!.some((answers) => {
+      for (const [leaf, holds] of answers) truth.set(leaf, holds);
+      return satisfiable(at + 1);
+    });
+  };
+  return !satisfiable(0);
+}
+
+/** The different ways in which the leaves of one fact can turn out, over every value the fact can have. */
+function distinctAnswers(own: readonly Leaf[]): readonly (readonly (readonly [Leaf, boolean])[])[] {
+  const found = new Map<string, readonly (readonly [Leaf, boolean])[]>();
+  for (const value of candidateValues(own[0]!.fact, own)) {
+    const answers = own.map((leaf) => [leaf, leafHolds(leaf, value)] as const);
+    found.set(answers.map(([, holds]) => (holds ? "1" : "0")).join(""), answers);
   }
-  return true;
+  return [...found.values()];
 }
 
 function truthOf(c: Condition, truth: ReadonlyMap<Leaf, boolean>): boolean {
@@ -87,15 +105,6 @@ function truthOf(c: Condition, truth: ReadonlyMap<Leaf, boolean>): boolean {
   if ("any" in c) return c.any.some((x) => truthOf(x, truth));
   if ("not" in c) return !truthOf(c.not, truth);
   return truth.get(c) ?? false;
-}
-
-/** Could one value per fact give exactly these truths? */
-function consistent(list: readonly Leaf[], truth: ReadonlyMap<Leaf, boolean>): boolean {
-  const facts = [...new Set(list.map((l) => l.fact))];
-  return facts.every((fact) => {
-    const own = list.filter((l) => l.fact === fact);
-    return candidateValues(fact, own).some((value) => own.every((leaf) => leafHolds(leaf, value) === truth.get(leaf)));
-  });
 }
 
 function candidateValues(
