@@ -78,7 +78,7 @@ function connect(): Open {
     const db = drizzle(raw, { schema });
     if (!fresh && migrationsPending(raw)) backUp(raw);
     migrate(db, { migrationsFolder: MIGRATIONS });
-    if (fresh)
+    if (!existsSync(markFile()))
       writeFileSync(
         markFile(),
         "An Elm Bench database lives in this folder. Delete this file only to start over without it.\n",

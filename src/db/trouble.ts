@@ -27,6 +27,8 @@ const BY_CODE: readonly (readonly [prefix: string, kind: TroubleKind])[] = [
   ["EACCES", "storage-read-only"],
   ["EROFS", "storage-read-only"],
   ["EPERM", "storage-read-only"],
+  ["ENOTDIR", "storage-read-only"],
+  ["EEXIST", "storage-read-only"],
   ["SQLITE_CORRUPT", "storage-damaged"],
   ["SQLITE_NOTADB", "storage-damaged"],
   ["SQLITE_FULL", "storage-full"],
@@ -36,7 +38,8 @@ const BY_CODE: readonly (readonly [prefix: string, kind: TroubleKind])[] = [
 /** What an error of the driver means to the user; anything else is passed on as it is. */
 export function troubleFrom(error: unknown, file: string): unknown {
   if (error instanceof StorageTrouble) return error;
-  for (let e = error; e instanceof Error; e = e.cause) {
+  // looked at by shape: the driver's errors may come from another realm than this file's
+  for (let e = error; typeof e === "object" && e !== null; e = (e as { cause?: unknown }).cause) {
     const code = (e as { code?: unknown }).code;
     const kind = typeof code === "string" ? BY_CODE.find(([prefix]) => code.startsWith(prefix))?.[1] : undefined;
     if (kind) return new StorageTrouble(kind, file);

@@ -74,7 +74,7 @@ describe("three parts from bare material", () => {
   });
   it("no two things are done by one pair of hands, and all lies inside sessions", () => {
     const inTime = [...a.ops].sort((x, y) => x.startMin - y.startMin);
-    inTime.forEach((o, i) => i > 0 && expect(o.startMin).toBeGreaterThanOrEqual(inTime[i - 1]!.endMin));
+    for (let i = 1; i < inTime.length; i++) expect(inTime[i]!.startMin).toBeGreaterThanOrEqual(inTime[i - 1]!.endMin);
     for (const o of a.ops) expect(evenings().some((s) => s.startMin <= o.startMin && o.endMin <= s.endMin)).toBe(true);
   });
   it("the wet rub comes after sandable, the next coat after the rub has dried", () => {
@@ -226,7 +226,7 @@ describe("as the log has it", () => {
     expect(at(a, "fs:coat:3").startMin).toBeGreaterThan(NOW_MIN);
   });
   it("a thicker coat than planned puts the next step off", () => {
-    const after = (wftUm: number) =>
+    const rubMin = (wftUm: number) =>
       at(
         planned(
           planInput([hull], {
@@ -241,7 +241,7 @@ describe("as the log has it", () => {
         ),
         "hp:sand",
       ).wait!.likelyMin;
-    expect(after(140) - (NOW_MIN - 30)).toBeCloseTo(4 * (after(70) - (NOW_MIN - 30)), 0);
+    expect(rubMin(140) - (NOW_MIN - 30)).toBeCloseTo(4 * (rubMin(70) - (NOW_MIN - 30)), 0);
   });
   it("several coats put on in one go leave none of theirs to do", () => {
     const a = planned(

@@ -1,0 +1,250 @@
+import { logTitle } from "@/ui/messages";
+import { freshStore, must, refusal } from "../../tests/support/store";
+import { product } from "../../tests/support/world";
+import * as server from ".";
+
+freshStore();
+
+const LAYER = { coats: 1, heaviness: "light", wftUm: null, gapMin: null, before: [], sandAfter: null };
+const layerOf = (id: string, productId: string, over: object = {}) => ({ ...LAYER, id, productId, ...over });
+
+/** A model with one keyed PETG part and two products on the shelf. */
+function bench() {
+  const model = must(server.addModel({ name: "Skiff", scale: "1:12", note: "" })).id;
+  const part = must(server.addPart(model, { name: "Deck", count: 1, note: "" }));
+  const primer = must(server.addProduct(product("water-primer"))).id;
+  const strong = must(server.addProduct(product("grey-primer"))).id;
+  must(server.editNode("region", part.regionId, 0, { material: "petg", conditions: ["keyed"], areaCm2: 80 }));
+  return { model, part: part.id, region: part.regionId, primer, strong };
+}
+const stackOf = (id: string) => must(server.getStack(id)).chosen.node;
+
+describe("parts", () => {
+  it("a new part comes with a region; a first material brings the preparation it needs", () => {
+    const b = bench();
+    const [part] = must(server.getTree(b.model));
+    expect(part).toMatchObject({
+      name: "Deck",
+      regions: [{ region: { material: "petg", areaCm2: 80 }, stack: { prep: ["wash", "key", "dust-off"] } }],
+    });
+  });
+  it("impossible values name their field and change nothing", () => {
+    const b = bench();
+    expect(refusal(server.editNode("region", b.region, 1, { areaCm2: -3 }))).toBe("invalid areaCm2");
+    expect(refusal(server.addPart(b.model, { name: "", count: 1, note: "" }))).toBe("invalid name");
+    expect(refusal(server.addPart("nowhere", { name: "x", count: 1, note: "" }))).toBe("not-found");
+    expect(stackOf(b.region)).toMatchObject({ region: { areaCm2: 80 }, rev: 1 });
+  });
+  it("two tabs do not overwrite each other", () => {
+    const b = bench();
+    must(server.editNode("region", b.region, 1, { areaCm2: 100 }));
+    expect(refusal(server.editNode("region", b.region, 1, { areaCm2: 5 }))).toBe("conflict");
+    expect(stackOf(b.region).region.areaCm2).toBe(100);
+    const saved = must(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", b.primer)] }));
+    expect(refusal(server.saveStack(b.region, 0, { prep: [], layers: [] }))).toBe("conflict");
+    expect(must(server.saveStack(b.region, saved.rev, { prep: [], layers: [] })).rev).toBe(2);
+  });
+  it("what is deleted comes back whole", () => {
+    const b = bench();
+    must(server.saveStack(b.region, 0, { prep: ["key"], layers: [layerOf("y1", b.primer, { coats: 3 })] }));
+    const before = must(server.getTree(b.model));
+    must(server.deleteNode("part", b.part));
+    expect(must(server.getTree(b.model))).toEqual([]);
+    must(server.restoreNode("part", b.part));
+    expect(must(server.getTree(b.model))).toEqual(before);
+  });
+});
+
+describe("shelf", () => {
+  it("a product in use is not taken away", () => {
+    const b = bench();
+    must(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", b.primer)] }));
+    expect(refusal(server.deleteProduct(b.primer))).toBe("in-use");
+    must(server.deleteProduct(b.strong));
+    expect(must(server.getShelf()).map((i) => i.product.id)).toEqual([b.primer]);
+    must(server.restoreProduct(b.strong));
+    expect(must(server.getShelf())).toHaveLength(2);
+  });
+  it("an edit over somebody else's is refused", () => {
+    const b = bench();
+    const edited = { ...product("water-primer"), id: b.primer, name: "Water primer, opened" };
+    expect(must(server.saveProduct(0, edited)).rev).toBe(1);
+    expect(refusal(server.saveProduct(0, edited))).toBe("conflict");
+    expect(refusal(server.saveProduct(1, { ...edited, volumeSolids: 3 }))).toBe("invalid volumeSolids");
+  });
+});
+
+describe("stacks", () => {
+  it("a layer must be a film of the shelf", () => {
+    const b = bench();
+    expect(refusal(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", "nothing")] }))).toBe(
+      "invalid layers.0.productId",
+    );
+    const thinner = must(server.addProduct({ ...product("water-primer"), role: "thinner" })).id;
+    expect(refusal(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", thinner)] }))).toBe(
+      "invalid layers.0.productId",
+    );
+  });
+  it("a remedy is carried out where its verdict stands", () => {
+    const b = bench();
+    must(server.editNode("region", b.region, 1, { conditions: [] }));
+    must(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", b.primer)] }));
+    must(server.carryOut(b.region, 1, "slick-unkeyed-visible@region0", 0));
+    expect(stackOf(b.region).stack.prep).toEqual(["key"]);
+    expect(refusal(server.carryOut(b.region, 2, "slick-unkeyed-visible@region0", 0))).toBe("not-found");
+  });
+});
+
+describe("stops", () => {
+  function stopped() {
+    const b = bench();
+    must(server.editNode("region", b.region, 1, { material: "xps", conditions: [] }));
+    must(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", b.strong)] }));
+    return b;
+  }
+  const KEY = "bare-bite-stop@region0";
+  it("refuse plan and bench alike until a reason is written", () => {
+    const b = stopped();
+    expect(must(server.makePlan(b.model)).outcome).toBe("refused");
+    expect(refusal(server.startOp(b.region, "y1:coat:1", logTitle))).toBe("refused");
+    expect(refusal(server.overrideVerdict(b.region, KEY, " "))).toBe("invalid reason");
+    must(server.overrideVerdict(b.region, KEY, "the scrap took three mist coats"));
+    expect(must(server.makePlan(b.model))).toMatchObject({
+      outcome: "planned",
+      overrides: [{ reason: "the scrap took three mist coats" }],
+    });
+    expect(must(server.startOp(b.region, "y1:coat:1", logTitle)).override).toBe("the scrap took three mist coats");
+  });
+  it("a reason can be withdrawn, and is not taken for what is no stop", () => {
+    const b = stopped();
+    expect(refusal(server.overrideVerdict(b.region, "foam-propellant@region0", "no"))).toBe("invalid reason");
+    expect(refusal(server.overrideVerdict(b.region, "foam-propellant@region0", "why not"))).toBe("refused");
+    must(server.overrideVerdict(b.region, KEY, "the scrap took it"));
+    must(server.overrideVerdict(b.region, KEY, null));
+    expect(must(server.makePlan(b.model)).outcome).toBe("refused");
+  });
+  it("a safety stop takes no reason", () => {
+    const b = bench();
+    const iso = must(server.addProduct(product("two-pack-gloss"))).id;
+    must(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", b.primer), layerOf("y2", iso)] }));
+    expect(refusal(server.overrideVerdict(b.region, "isocyanate-sprayed@layer1", "I hold my breath"))).toBe("refused");
+    expect(must(server.makePlan(b.model))).toMatchObject({
+      outcome: "refused",
+      stops: [{ verdict: { kind: "safety" } }],
+    });
+  });
+});
+
+describe("the bench", () => {
+  const DONE = { minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
+  function working() {
+    const b = bench();
+    must(server.saveStack(b.region, 0, { prep: ["key"], layers: [layerOf("y1", b.primer, { coats: 2 })] }));
+    must(server.makePlan(b.model));
+    return b;
+  }
+  const tile = (model: string) => must(server.getBench(model)).tiles[0]!;
+  it("takes one step after the other and logs each with its air", () => {
+    const b = working();
+    expect(refusal(server.startOp(b.region, "y1:coat:1", logTitle))).toBe("conflict");
+    must(server.startOp(b.region, `${b.region}:prep:key`, logTitle));
+    expect(tile(b.model)).toMatchObject({ zone: "in-hand" });
+    must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
+    must(server.startOp(b.region, "y1:coat:1", logTitle));
+    must(
+      server.finishOp(b.region, { ...DONE, opId: "y1:coat:1", wftUm: 80, tempC: 9.5, note: "ran a little" }, logTitle),
+    );
+    expect(tile(b.model)).toMatchObject({ zone: "drying", op: { id: "y1:coat:2" } });
+    expect(must(server.getLog(b.model)).at(-1)).toMatchObject({
+      kind: "done",
+      title: "Deck: Water primer, pale grey, coat 1 of 2",
+      coats: 1,
+      wftUm: 80,
+      air: { tempC: 9.5, source: "read" },
+      note: "ran a little",
+    });
+  });
+  it("“not yet” is logged and moves the wait and the plan", () => {
+    const b = working();
+    must(server.startOp(b.region, `${b.region}:prep:key`, logTitle));
+    must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
+    must(server.startOp(b.region, "y1:coat:1", logTitle));
+    must(server.finishOp(b.region, { ...DONE, opId: "y1:coat:1" }, logTitle));
+    const before = tile(b.model).wait!.likelyMin;
+    // looked at long after it should have been dry
+    jest.spyOn(Date, "now").mockReturnValue(Date.now() + 3 * 3600_000);
+    must(server.notYet(b.region, { opId: "y1:coat:2", sign: "tacky", note: "" }, logTitle));
+    expect(tile(b.model).wait!.likelyMin).toBeGreaterThan(before + 170);
+    jest.restoreAllMocks();
+  });
+  it("the last thing done can be unsaid; the log keeps both", () => {
+    const b = working();
+    must(server.startOp(b.region, `${b.region}:prep:key`, logTitle));
+    must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
+    must(server.takeBack(b.region, `${b.region}:prep:key`));
+    expect(tile(b.model).zone).toBe("in-hand");
+    must(server.takeBack(b.region, `${b.region}:prep:key`));
+    expect(tile(b.model)).toMatchObject({ zone: "ready", op: { id: `${b.region}:prep:key` } });
+    expect(must(server.getLog(b.model)).map((e) => e.kind)).toEqual(["started", "done", "taken-back", "taken-back"]);
+  });
+  it("more coats than are left, or a finish in the future, are refused at the field", () => {
+    const b = working();
+    must(server.startOp(b.region, `${b.region}:prep:key`, logTitle));
+    must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
+    must(server.startOp(b.region, "y1:coat:1", logTitle));
+    expect(refusal(server.finishOp(b.region, { ...DONE, opId: "y1:coat:1", coats: 3 }, logTitle))).toBe(
+      "invalid coats",
+    );
+    expect(refusal(server.finishOp(b.region, { ...DONE, opId: "y1:coat:1", minutesAgo: -1 }, logTitle))).toBe(
+      "invalid minutesAgo",
+    );
+    must(server.finishOp(b.region, { ...DONE, opId: "y1:coat:1", coats: 2 }, logTitle));
+    expect(tile(b.model)).toMatchObject({ zone: "finished", done: 2, of: 2 });
+  });
+});
+
+describe("the shed", () => {
+  const at = (iso: string) => Date.parse(iso) / 60_000;
+  it("keeps its sessions at the same wall-clock time when the clocks change", () => {
+    const shop = {
+      ...must(server.getShop()).shop,
+      timeZone: "Europe/London",
+      pattern: [6, 7, 1].map((weekday) => ({ weekday, from: "19:00", to: "21:30" })),
+      exceptions: [],
+    };
+    const starts = server
+      .benchSessions(shop, at("2026-03-28T00:00:00Z"), at("2026-03-31T00:00:00Z"))
+      .map((s) => new Date(s.startMin * 60_000).toISOString());
+    expect(starts).toEqual(["2026-03-28T19:00:00.000Z", "2026-03-29T18:00:00.000Z", "2026-03-30T18:00:00.000Z"]);
+  });
+  it("asked late in the evening before the clocks go forward it still finds the next day", () => {
+    const shop = {
+      ...must(server.getShop()).shop,
+      timeZone: "Europe/London",
+      pattern: [{ weekday: 7, from: "10:00", to: "12:00" }],
+      exceptions: [],
+    };
+    expect(server.benchSessions(shop, at("2026-03-28T23:30:00Z"), at("2026-03-29T23:00:00Z"))).toHaveLength(1);
+  });
+  it("a day that differs replaces the pattern, and none means none", () => {
+    const shop = {
+      ...must(server.getShop()).shop,
+      timeZone: "UTC",
+      pattern: [{ weekday: 1, from: "19:00", to: "21:00" }],
+      exceptions: [
+        { date: "2026-03-02", spans: [] },
+        { date: "2026-03-03", spans: [{ from: "08:00", to: "09:00" }] },
+      ],
+    };
+    expect(server.benchSessions(shop, at("2026-03-02T00:00:00Z"), at("2026-03-09T00:00:00Z"))).toEqual([
+      { startMin: at("2026-03-03T08:00:00Z"), endMin: at("2026-03-03T09:00:00Z") },
+    ]);
+  });
+  it("settings are guarded like everything else", () => {
+    const { rev } = must(server.getShop());
+    must(server.saveShop(rev, { caution: "safe" }));
+    expect(refusal(server.saveShop(rev, { caution: "likely" }))).toBe("conflict");
+    expect(refusal(server.saveShop(rev + 1, { timeZone: "Nowhere" }))).toBe("invalid timeZone");
+    expect(must(server.getShop()).shop.caution).toBe("safe");
+  });
+});

@@ -1,0 +1,33 @@
+import { chmodSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Outcome } from "@/contracts";
+import { closeDb } from "@/db";
+
+/** A database of its own for each test, in a folder that goes with it. */
+export function freshStore(): { readonly dir: () => string; readonly file: () => string } {
+  let dir = "";
+  beforeEach(() => {
+    dir = mkdtempSync(join(tmpdir(), "elm-bench-test-"));
+    process.env.ELM_BENCH_DATA = dir;
+  });
+  afterEach(() => {
+    closeDb();
+    chmodSync(dir, 0o755);
+    rmSync(dir, { recursive: true, force: true });
+  });
+  return { dir: () => dir, file: () => join(dir, "elm-bench.db") };
+}
+
+/** The value of an outcome that must be good. */
+export function must<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(`${outcome.problem.code}: ${outcome.problem.detail}`);
+  return outcome.value;
+}
+
+/** Code and first field of an outcome that must be bad. */
+export function refusal(outcome: Outcome<unknown>): string {
+  if (outcome.ok) throw new Error("it went through");
+  const { code, fields } = outcome.problem;
+  return fields[0] ? `${code} ${fields[0].path}` : code;
+}
