@@ -52,9 +52,15 @@ export function chooseModel(modelId: string): Outcome<null> {
   });
 }
 
-/** Minutes to add to UTC for the wall clock. Zones change on the hour at the most, so each hour is looked up once. */
+/** Offsets looked up so far, by zone and UTC hour: the zone database is slow to ask and never changes its mind. */
+const offsets = new Map<string, Map<number, number>>();
+const KEEP_OFFSETS = 50_000;
+
+/** Minutes to add to UTC for the wall clock, good to the hour of a change of clocks; enough for a typical day. */
 function offsetMin(timeZone: string): (atMin: number) => number {
-  const known = new Map<number, number>();
+  const known = offsets.get(timeZone) ?? new Map<number, number>();
+  if (known.size > KEEP_OFFSETS) known.clear();
+  offsets.set(timeZone, known);
   return (atMin) => {
     const hour = Math.floor(atMin / MIN_PER_HOUR);
     const offset = known.get(hour) ?? -new TZDate(atMin * MS_PER_MIN, timeZone).getTimezoneOffset();

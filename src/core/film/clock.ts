@@ -1,4 +1,3 @@
-import type { AirPoint } from "../model";
 import type { Climate } from "./climate";
 import { airAt } from "./climate";
 import { type RateLaw, rateIn } from "./rates";
@@ -15,63 +14,83 @@ export interface WaitClock {
 
 const GRID_MIN = 5;
 
-/** Prefix sums of every rate law over the climate: O(log n) a question. Invariant: prefix[i] is the integral up to fromMin + i·GRID_MIN, strictly rising. */
+/** Prefix sums of every rate law over the climate, reckoned as far as anybody has asked: O(log n) a question. */
 export function prefixClock(climate: Climate, firstMin: number, toMin: number): WaitClock {
   // climates have their points on multiples of the grid, so that the kinks between them fall on cell edges
   const fromMin = Math.floor(firstMin / GRID_MIN) * GRID_MIN;
   const cells = Math.ceil((toMin - fromMin) / GRID_MIN);
-  const air = sampled(climate, fromMin, cells);
-  const prefix = new Map<RateLaw, Float64Array>();
-  const sums = (law: RateLaw): Float64Array => {
-    const known = prefix.get(law);
-    if (known) return known;
-    const made = integrate(air, law);
-    prefix.set(law, made);
-    return made;
-  };
-  const at = (p: Float64Array, t: number): number => {
-    const x = Math.min(Math.max((t - fromMin) / GRID_MIN, 0), cells);
-    const i = Math.min(Math.floor(x), cells - 1);
-    return p[i]! + (x - i) * (p[i + 1]! - p[i]!);
+  const sums = new Map<RateLaw, RunningSum>();
+  const sumOf = (law: RateLaw): RunningSum => {
+    const known = sums.get(law) ?? new RunningSum(climate, law, fromMin, cells);
+    sums.set(law, known);
+    return known;
   };
   return {
     fromMin,
     toMin,
-    elapsedRef: (law, a, b) => at(sums(law), b) - at(sums(law), a),
+    elapsedRef: (law, a, b) => sumOf(law).at(b) - sumOf(law).at(a),
     reach(law, startMin, refMin) {
       if (refMin <= 0) return startMin;
-      const p = sums(law);
-      const target = at(p, startMin) + refMin;
-      if (target > p[cells]!) return null;
-      return fromMin + GRID_MIN * invert(p, target);
+      const sum = sumOf(law);
+      return sum.when(sum.at(startMin) + refMin);
     },
   };
 }
 
-/** Air at the edges and middles of the cells: 2·cells + 1 points, half a grid step apart; shared by every law. */
-function sampled(climate: Climate, fromMin: number, cells: number): readonly AirPoint[] {
-  const air: AirPoint[] = new Array(2 * cells + 1);
-  for (let k = 0; k < air.length; k++) air[k] = airAt(climate, fromMin + (k * GRID_MIN) / 2);
-  return air;
-}
+/** Cells reckoned at a time: a day. */
+const CHUNK_CELLS = 288;
 
-/** Simpson's rule in every cell: fourth order where the rate is smooth. */
-function integrate(air: readonly AirPoint[], law: RateLaw): Float64Array {
-  const p = new Float64Array((air.length + 1) / 2);
-  let before = rateIn(law, air[0]!);
-  for (let i = 0; i + 1 < p.length; i++) {
-    const middle = rateIn(law, air[2 * i + 1]!);
-    const after = rateIn(law, air[2 * i + 2]!);
-    p[i + 1] = p[i]! + ((before + 4 * middle + after) / 6) * GRID_MIN;
-    before = after;
+/** The integral of one law's rate from `fromMin` on, by Simpson's rule in every cell (fourth order where it is smooth). */
+class RunningSum {
+  /** p[i] is the integral up to fromMin + i·GRID_MIN; valid and strictly rising for i ≤ filled */
+  private readonly p: Float64Array;
+  private filled = 0;
+
+  constructor(
+    private readonly climate: Climate,
+    private readonly law: RateLaw,
+    private readonly fromMin: number,
+    private readonly cells: number,
+  ) {
+    this.p = new Float64Array(cells + 1);
   }
-  return p;
+
+  at(atMin: number): number {
+    const x = Math.min(Math.max((atMin - this.fromMin) / GRID_MIN, 0), this.cells);
+    const i = Math.min(Math.floor(x), this.cells - 1);
+    while (this.filled <= i) this.extend();
+    return this.p[i]! + (x - i) * (this.p[i + 1]! - this.p[i]!);
+  }
+
+  /** Absolute minute at which the integral reaches `target`; null = beyond the horizon. */
+  when(target: number): number | null {
+    while (this.p[this.filled]! < target) {
+      if (this.filled === this.cells) return null;
+      this.extend();
+    }
+    return this.fromMin + GRID_MIN * invert(this.p, this.filled, target);
+  }
+
+  private extend(): void {
+    const end = Math.min(this.filled + CHUNK_CELLS, this.cells);
+    let before = this.rate(this.filled);
+    for (let i = this.filled; i < end; i++) {
+      const after = this.rate(i + 1);
+      this.p[i + 1] = this.p[i]! + ((before + 4 * this.rate(i + 0.5) + after) / 6) * GRID_MIN;
+      before = after;
+    }
+    this.filled = end;
+  }
+
+  private rate(cell: number): number {
+    return rateIn(this.law, airAt(this.climate, this.fromMin + cell * GRID_MIN));
+  }
 }
 
-/** Fractional index at which the rising, piecewise linear `p` equals `target`. */
-function invert(p: Float64Array, target: number): number {
+/** Fractional index at which `p`, rising and piecewise linear up to index `last`, equals `target`. */
+function invert(p: Float64Array, last: number, target: number): number {
   let lo = 0;
-  let hi = p.length - 1;
+  let hi = last;
   while (hi - lo > 1) {
     const mid = (lo + hi) >> 1;
     if (p[mid]! <= target) lo = mid;

@@ -1,6 +1,6 @@
 "use client";
 
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { saveShopAction } from "@/app/actions";
 import type { Shop } from "@/contracts";
 import { CAUTIONS, type Caution, PROTECTIONS } from "@/core/model";
@@ -168,10 +168,15 @@ function AirSettings({ shop, save, today }: { shop: Shop; save: SaveField; today
   );
 }
 
-function ProtectionSettings({ chosen, save }: { chosen: Shop["protection"]; save: SaveField }) {
+function ProtectionSettings({ chosen: saved, save }: { chosen: Shop["protection"]; save: SaveField }) {
   const [fault, setFault] = useState<string | null>(null);
+  const [chosen, setChosen] = useState(saved);
+  useEffect(() => setChosen(saved), [saved]);
   const toggle = async (p: (typeof PROTECTIONS)[number]) => {
-    const problem = await save({ protection: chosen.includes(p) ? chosen.filter((x) => x !== p) : [...chosen, p] });
+    const next = chosen.includes(p) ? chosen.filter((x) => x !== p) : [...chosen, p];
+    setChosen(next);
+    const problem = await save({ protection: next });
+    if (problem) setChosen(saved);
     setFault(problem?.detail ?? null);
   };
   return (

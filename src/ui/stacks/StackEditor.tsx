@@ -65,7 +65,7 @@ export function StackEditor({
   const { region, stack } = node;
   const byId = new Map([...view.products, ...products].map((p) => [p.id, p]));
   const productOf = (id: string) => byId.get(id)!;
-  const { change, carryOut, savedAt } = useStack(region.id, stack, node.stackRev);
+  const { change, carryOut, savedAt, shown } = useStack(region.id, stack, node.stackRev);
   const tools: VerdictTools = {
     regionId: region.id,
     reasons: new Map(node.overrides.map((o) => [o.key, o.reason])),
@@ -114,10 +114,10 @@ export function StackEditor({
               ; without it the same layers could be right or ruinous.
             </p>
           ) : (
-            <Pile answer={answer} stack={stack} productOf={productOf} change={change} tools={tools} />
+            <Pile answer={answer} stack={shown} productOf={productOf} change={change} tools={tools} />
           )}
           <Preparation
-            stack={stack}
+            stack={shown}
             materialName={region.material ? MATERIAL_NAME[region.material] : "the bare face"}
             change={change}
           >

@@ -23,8 +23,11 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
   const held = useRef({ stack, rev: stackRev });
   const queue = useRef<Promise<unknown>>(Promise.resolve());
   const [savedAt, setSavedAt] = useState<Date | null>(null);
+  const [hoped, setHoped] = useState<Stack | null>(null);
   useEffect(() => {
-    if (stackRev >= held.current.rev) held.current = { stack, rev: stackRev };
+    if (stackRev < held.current.rev) return;
+    held.current = { stack, rev: stackRev };
+    setHoped(null);
   }, [stack, stackRev]);
   const enqueue = useCallback(
     (send: () => Promise<Outcome<{ rev: number }>>, next: (() => Stack) | null) => {
@@ -36,8 +39,10 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
             setSavedAt(new Date());
           }
           if (outcome.ok || outcome.problem.code === "conflict") router.refresh();
+          if (!outcome.ok) setHoped(null);
           return outcome.ok ? null : outcome.problem;
         } catch {
+          setHoped(null);
           return SILENT;
         }
       };
@@ -53,6 +58,7 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
       return enqueue(
         () => {
           next = make(held.current.stack);
+          setHoped(next);
           return saveStackAction(regionId, held.current.rev, next);
         },
         () => next,
@@ -64,8 +70,12 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
     (key: string, n: number) => enqueue(() => carryOutAction(regionId, held.current.rev, key, n), null),
     [enqueue, regionId],
   );
-  return { change, carryOut, savedAt };
+  return { change, carryOut, savedAt, shown: hoped && sameLayers(hoped, stack) ? hoped : stack };
 }
+
+/** A pile still on its way to the server is shown at once, as long as it has the layers the verdicts are about. */
+const sameLayers = (a: Stack, b: Stack): boolean =>
+  a.layers.length === b.layers.length && a.layers.every((l, i) => l.id === b.layers[i]!.id);
 
 /** A change to one layer, as the field cells want it: fields in, the problem with its fields named as theirs out. */
 export const layerSaver =

@@ -1,0 +1,142 @@
+import { expect, type Page } from "@playwright/test";
+import { benchTest } from "./support/server";
+
+const test = benchTest("demo");
+
+const doneMin = async (page: Page) => Number(await page.getByTestId("finish").getAttribute("data-done-min"));
+
+test("the demo is mid-way: one in hand, one ready, one drying, and planned", async ({ page }) => {
+  await page.goto("/bench");
+  await expect(page.locator('[data-zone="in-hand"]')).toContainText("Propeller");
+  await expect(page.locator('[data-zone="ready"]')).toContainText("Sea wall");
+  await expect(page.locator('[data-zone="drying"]')).toContainText("Hull");
+  await expect(page.getByRole("region", { name: "This session in order" })).toContainText("Foam sealer");
+  await expect(page).toHaveTitle(/1 ready · next in \d+ min/);
+});
+
+test("a colder night and a heavier coat move the finish", async ({ page }) => {
+  await page.goto("/plan");
+  const first = await doneMin(page);
+  await page.getByLabel("Coldest tonight, °C").fill("-6");
+  await page.getByRole("button", { name: "Try it" }).click();
+  await expect(page.getByTestId("moved")).toBeVisible();
+  await expect.poll(() => doneMin(page)).toBeGreaterThanOrEqual(first);
+  await page.goto("/stacks?region=ml-wall-stones");
+  await page.getByLabel("Heaviness of layer 1, Foam sealer, brush-on").selectOption("flood");
+  await page.getByLabel("Coats of layer 3, Wet stone grey, coats").fill("5");
+  await page.getByLabel("Coats of layer 3, Wet stone grey, coats").press("Enter");
+  await page.goto("/plan");
+  await expect(page.getByText("has changed since")).toBeVisible();
+  const before = await doneMin(page);
+  await page.getByRole("button", { name: "Plan again" }).click();
+  await expect(page.getByTestId("moved")).toContainText("later");
+  expect(await doneMin(page)).toBeGreaterThan(before);
+});
+
+test("a stop refuses the plan until a reason is written, and the plan carries it", async ({ page }) => {
+  await page.goto("/stacks?region=ml-prop-blades");
+  await page.getByLabel("Product for the next layer").selectOption({ label: "Two-tube fairing putty" });
+  await page.getByRole("button", { name: "Put it on top" }).click();
+  await page.getByLabel("Move layer 4, Two-tube fairing putty down").click();
+  await page.getByLabel("Move layer 3, Two-tube fairing putty down").click();
+  const stop = page.locator('[data-rule="etch-under-polyester-or-epoxy"]');
+  await expect(stop).toContainText("Etch under polyester filler or epoxy lets go.");
+  await page.goto("/plan");
+  await page.getByRole("button", { name: "Plan again" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "Not planned" })).toContainText("Propeller");
+  await page.goto("/stacks?region=ml-prop-blades");
+  await stop.getByRole("button", { name: "Go ahead all the same" }).click();
+  await stop.getByRole("button", { name: "Write it down" }).click();
+  await expect(stop.getByRole("alert")).toContainText("needs a written reason");
+  await stop.getByLabel(/Why it will hold/).fill("boss only, filed flush afterwards");
+  await stop.getByRole("button", { name: "Write it down" }).click();
+  await expect(stop).toContainText("Going ahead because: boss only, filed flush afterwards");
+  await page.goto("/plan");
+  await page.getByRole("button", { name: "Plan again" }).click();
+  await expect(page.getByRole("region", { name: "Finish" })).toContainText("boss only, filed flush afterwards");
+  await page.goto("/stacks?region=ml-prop-blades");
+  await page.getByRole("button", { name: /Remove layer 2, Two-tube/ }).click();
+  await expect(stop).toHaveCount(0);
+});
+
+test("a safety stop offers no way round it", async ({ page }) => {
+  await page.goto("/stacks?region=ml-hull-topsides");
+  await page.getByLabel("Product for the next layer").selectOption({ label: "Two-pack gloss clear" });
+  await page.getByRole("button", { name: "Put it on top" }).click();
+  const stop = page.locator('[data-rule="isocyanate-sprayed"]');
+  await expect(stop).toContainText("cannot be overridden");
+  await expect(stop.getByRole("button", { name: /Go ahead/ })).toHaveCount(0);
+  await page.goto("/plan");
+  await page.getByRole("button", { name: "Plan again" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "Not planned" })).toContainText("it cannot be overridden");
+  await page.goto("/stacks?region=ml-hull-topsides");
+  await page.getByRole("button", { name: /Remove layer 5/ }).click();
+  await expect(stop).toHaveCount(0);
+});
+
+test("the wrong choices are caught on the screen, and a remedy mends one", async ({ page }) => {
+  await page.goto("/parts");
+  await page.getByLabel("Name of the new part").fill("Trial");
+  await page.getByRole("button", { name: "Add part" }).click();
+  const material = page.getByLabel("Material of Trial, All over");
+  await material.selectOption("petg");
+  await page.getByRole("link", { name: "Stack of Trial, All over" }).click();
+  const choose = async (label: string) => {
+    await page.getByLabel("Product for the next layer").selectOption({ label });
+    await page.getByRole("button", { name: "Put it on top" }).click();
+  };
+  const rule = (id: string) => page.locator(`[data-rule="${id}"]`);
+  const keyStep = page.getByRole("group", { name: "Preparation of the bare face" }).getByLabel("key all over");
+  await keyStep.uncheck();
+  await choose("Estuary blue");
+  await expect(rule("slick-unkeyed-visible")).toBeVisible();
+  await rule("slick-unkeyed-visible").getByRole("button", { name: "Add: key all over" }).click();
+  await expect(keyStep).toBeChecked();
+  await expect(rule("colour-on-slick")).toBeVisible();
+  await page.getByRole("button", { name: /Remove layer 1/ }).click();
+  await choose("Wash etch, green");
+  await expect(rule("etch-not-on-metal")).toBeVisible();
+  await page.getByRole("button", { name: /Remove layer 1/ }).click();
+  await choose("Red stopper");
+  await expect(rule("putty-not-on-bare")).toBeVisible();
+  await page.getByRole("button", { name: /Remove layer 1/ }).click();
+  await choose("Lightship white enamel");
+  await choose("Lacquer clear, gloss");
+  await page.getByLabel(/Gap before layer 2/).fill("900");
+  await page.getByLabel(/Gap before layer 2/).press("Enter");
+  await expect(rule("alkyd-forbidden-gap")).toBeVisible();
+  await rule("alkyd-forbidden-gap").getByRole("button", { name: "Let the plan find the window" }).click();
+  await expect(rule("alkyd-forbidden-gap")).toHaveCount(0);
+});
+
+test("search finds a product under another of its names, and the shortcuts go where they say", async ({ page }) => {
+  await page.goto("/bench");
+  await page.keyboard.press("Control+k");
+  await page.getByPlaceholder(/Part, product/).fill("stopper");
+  await page.getByRole("option", { name: "Red stopper" }).click();
+  await expect(page).toHaveURL(/product=red-stopper/);
+  await page.goto("/bench");
+  await page.keyboard.press("Control+k");
+  await page.getByPlaceholder(/Part, product/).fill("rattle can");
+  await expect(page.getByRole("option", { name: /Grey primer, aerosol/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Shortcuts" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("g");
+  await page.keyboard.press("o");
+  await expect(page).toHaveURL(/logbook/);
+});
+
+test("on a phone the bench fits and its buttons are big enough for gloves", async ({ browser, bench }) => {
+  const phone = await browser.newPage({ viewport: { width: 390, height: 800 } });
+  await phone.goto(`${bench.url}/bench`);
+  await expect(phone.getByRole("button", { name: "Start", exact: true })).toBeVisible();
+  const overflow = await phone.evaluate(
+    () => document.querySelector("#content")!.scrollWidth - document.querySelector("#content")!.clientWidth,
+  );
+  expect(overflow).toBeLessThanOrEqual(0);
+  for (const button of await phone.locator("article button:visible").all())
+    expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(44);
+  await phone.close();
+});
