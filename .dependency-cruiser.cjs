@@ -20,7 +20,12 @@ const npm = (...names) => names.map((n) => `node_modules/(@types/)?${n}/`);
 
 module.exports = {
   forbidden: [
-    { name: "no-circles", severity: "error", from: { path: "^(src|tests/fences)/" }, to: { circular: true, dependencyTypesNot: ["type-only"] } },
+    {
+      name: "no-circles",
+      severity: "error",
+      from: { path: "^(src|tests/fences)/" },
+      to: { circular: true, dependencyTypesNot: ["type-only"] },
+    },
     only("base-knows-nothing", "src/core/base/", ["src/core/base/"]),
     only("model-knows-base", "src/core/model/", ["src/core/(base|model)/"]),
     only("reference-knows-model", "src/core/reference/", ["src/core/(base|model|reference)/"]),
@@ -32,8 +37,19 @@ module.exports = {
       to: { path: "^(src/|node_modules/)", pathNot: "^src/core/(plan/|[a-z]+/index\\.ts$)" },
     },
     only("contracts-know-core", "src/contracts/", ["src/contracts/", "src/core/", ...npm("zod")]),
-    only("db-knows-sql", "src/db/", ["src/db/", "src/contracts/", "src/core/", ...npm("drizzle-orm", "better-sqlite3")]),
-    only("server-composes", "src/server/", ["src/server/", "src/db/index\\.ts$", "src/contracts/", "src/core/", ...npm("zod", "ical-generator", "@date-fns/tz", "date-fns", "node")]),
+    only("db-knows-sql", "src/db/", [
+      "src/db/",
+      "src/contracts/",
+      "src/core/",
+      ...npm("drizzle-orm", "better-sqlite3"),
+    ]),
+    only("server-composes", "src/server/", [
+      "src/server/",
+      "src/db/index\\.ts$",
+      "src/contracts/",
+      "src/core/",
+      ...npm("zod", "ical-generator", "@date-fns/tz", "date-fns", "node"),
+    ]),
     {
       name: "sql-stays-in-db",
       severity: "error",
@@ -42,10 +58,14 @@ module.exports = {
     },
     {
       name: "ui-solves-nothing",
-      comment: "screens know vocabulary, reference figures and types; solving is done on the server. Actions are their way there.",
+      comment:
+        "screens know vocabulary, reference figures and types; solving is done on the server. Actions are their way there.",
       severity: "error",
       from: { path: "^(src/ui/|tests/fences/ui-solves-nothing\\.tsx$)", pathNot: "\\.test\\.tsx?$" },
-      to: { path: "^src/(core/(rules|film|numbers|schedule|plan)/|db/|server/|app/(?!actions\\.ts$))", dependencyTypesNot: ["type-only"] },
+      to: {
+        path: "^src/(core/(rules|film|numbers|schedule|plan)/|db/|server/|app/(?!actions\\.ts$))",
+        dependencyTypesNot: ["type-only"],
+      },
     },
     {
       name: "app-goes-through-the-server",
@@ -65,6 +85,9 @@ module.exports = {
     tsConfig: { fileName: "tsconfig.json" },
     doNotFollow: { path: "node_modules" },
     exclude: { path: "\\.css$|^\\.next/" },
-    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "require", "node", "default", "types"] },
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "require", "node", "default", "types"],
+    },
   },
 };

@@ -1,0 +1,103 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect } from "@playwright/test";
+import { benchTest } from "./support/server";
+
+const test = benchTest("demo");
+
+const PLACES = [
+  "/bench",
+  "/parts",
+  "/shelf?product=lightship-white",
+  "/stacks?region=ml-hull-topsides",
+  "/plan?op=ml-hull-1%3Asand",
+  "/logbook",
+  "/settings",
+];
+
+for (const colorScheme of ["light", "dark"] as const) {
+  for (const path of PLACES) {
+    test(`axe finds nothing serious on ${path}, ${colorScheme}`, async ({ browser, bench }) => {
+      const context = await browser.newContext({ colorScheme, viewport: { width: 1280, height: 800 } });
+      const page = await context.newPage();
+      const errors: string[] = [];
+      page.on("pageerror", (e) => errors.push(e.message));
+      await page.goto(bench.url + path);
+      await expect(page.locator("html")).toHaveAttribute(
+        "data-theme",
+        colorScheme === "dark" ? "lampbench" : "daybench",
+      );
+      await expect(page.locator("main")).toBeVisible();
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+        .analyze();
+      const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
+      expect(
+        serious.map(
+          (v) =>
+            `${v.id}: ${v.nodes
+              .map((n) => n.target.join(" "))
+              .slice(0, 4)
+              .join(" | ")}`,
+        ),
+      ).toEqual([]);
+      expect(errors).toEqual([]);
+      await context.close();
+    });
+  }
+}
+
+test("nothing is asked of anybody but this server", async ({ page, bench }) => {
+  const asked = new Set<string>();
+  page.on("request", (r) => r.url().startsWith("http") && asked.add(new URL(r.url()).origin));
+  for (const path of PLACES) await page.goto(path);
+  expect([...asked]).toEqual([bench.url]);
+});
+
+test("the main job by the keyboard alone: material, layer, plan, start, done", async ({ page }) => {
+  const tabTo = async (name: RegExp) => {
+    for (let n = 0; n < 150; n++) {
+      await page.keyboard.press("Tab");
+      const at = await page.evaluate(() => {
+        const e = document.activeElement as HTMLElement | null;
+        return e?.getAttribute("aria-label") ?? e?.textContent?.trim() ?? "";
+      });
+      if (name.test(at)) return;
+    }
+    throw new Error(`no way to ${name} by Tab`);
+  };
+  await page.goto("/parts?add=part");
+  await expect(page.getByLabel("Name of the new part")).toBeFocused();
+  await page.keyboard.type("Rudder");
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Material of Rudder, All over")).toBeVisible();
+  await tabTo(/^Material of Rudder/);
+  await page.keyboard.type("Glassfibre");
+  await expect(page.getByLabel("Material of Rudder, All over")).toHaveValue("glassfibre");
+  await expect(page.getByText(/^saved/)).toBeVisible();
+  await tabTo(/^Stack of Rudder/);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Rudder, All over" })).toBeVisible();
+  await tabTo(/^Product for the next layer/);
+  await page.keyboard.type("Foam sealer");
+  await page.keyboard.press("Tab");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("region", { name: /Layer 1: Foam sealer/ })).toBeVisible();
+  await page.locator("body").press("g");
+  await page.keyboard.press("l");
+  await expect(page).toHaveURL(/plan/);
+  await tabTo(/^Plan again/);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("region", { name: "Bench sessions" })).toContainText("Rudder");
+  await page.locator("body").press("g");
+  await page.keyboard.press("b");
+  await expect(page).toHaveURL(/bench/);
+  const tile = page.getByRole("article", { name: /^Rudder: Wash and rinse/ });
+  await tile.getByRole("button", { name: "Start" }).focus();
+  await page.keyboard.press("Enter");
+  await tile.getByRole("button", { name: "Done…" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("dialog", { name: /Done: Rudder/ })).toBeVisible();
+  await tabTo(/^Done$/);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("region", { name: "Drying" })).toContainText("Rudder");
+});
