@@ -14,7 +14,6 @@ export const ranged = (min: number, max: number, unit: string) =>
   });
 
 export const minutes = ranged(0, 1_000_000, "minutes");
-export const revSchema = z.number().int().nonnegative();
 export const hexSchema = z.string().regex(/^#[0-9a-f]{6}$/i, "must be a colour such as #1d2b4f");
 export const uniqueList = <T extends z.ZodType>(item: T, max = 40) =>
   z

@@ -51,4 +51,3 @@ export const shopSchema = z.strictObject({
 });
 export const shopEditSchema = shopSchema.partial();
 export type Shop = z.infer<typeof shopSchema>;
-export type WeeklySpan = z.infer<typeof weeklySpanSchema>;

@@ -76,7 +76,7 @@ function connect(): Open {
     raw.pragma("synchronous = FULL");
     raw.pragma("foreign_keys = ON");
     const db = drizzle(raw, { schema });
-    if (!fresh && migrationsPending(raw)) backUp(raw);
+    if (!fresh && (migrationsPending(raw) || backupIsOld())) backUp(raw);
     migrate(db, { migrationsFolder: MIGRATIONS });
     if (!existsSync(markFile()))
       writeFileSync(
@@ -98,9 +98,19 @@ function migrationsPending(raw: Database.Database): boolean {
   return n < known;
 }
 
-/** A whole copy beside the database before its shape changes; the oldest copies go. */
+const backupDir = (): string => join(dataDir(), "backups");
+const BACKUP_EVERY_MS = 24 * 3600 * 1000;
+
+/** True when the newest copy is more than a day old, or there is none. */
+function backupIsOld(): boolean {
+  if (!existsSync(backupDir())) return true;
+  const newest = readdirSync(backupDir()).sort().at(-1);
+  return !newest || Date.now() - statSync(join(backupDir(), newest)).mtimeMs > BACKUP_EVERY_MS;
+}
+
+/** A whole copy beside the database: before its shape changes, and once a day at the first opening; the oldest go. */
 function backUp(raw: Database.Database): void {
-  const folder = join(dataDir(), "backups");
+  const folder = backupDir();
   mkdirSync(folder, { recursive: true });
   const { stamp } = raw.prepare("select strftime('%Y%m%dT%H%M%S', 'now') as stamp").get() as { stamp: string };
   raw.prepare("vacuum into ?").run(join(folder, `elm-bench-${stamp}.db`));

@@ -88,6 +88,20 @@ describe("writes", () => {
   });
 });
 
+it("is copied once a day when it is opened, and no more often", () => {
+  start();
+  const copies = () => (existsSync(join(store.dir(), "backups")) ? readdirSync(join(store.dir(), "backups")) : []);
+  expect(copies()).toHaveLength(0);
+  for (let opened = 0; opened < 3; opened++) {
+    closeDb();
+    must(server.getModels());
+    expect(copies()).toHaveLength(1);
+  }
+  const copy = new Database(join(store.dir(), "backups", copies()[0]!));
+  expect(copy.prepare("select name from models").all()).toEqual([{ name: "Skiff" }]);
+  copy.close();
+});
+
 it("an older database is copied before it is brought up to date", () => {
   mkdirSync(store.dir(), { recursive: true });
   const old = new Database(store.file());

@@ -29,6 +29,7 @@ test("a part without a name", async ({ page }) => {
 test("a product with 120 % solids and a window that closes before it opens", async ({ page }) => {
   await page.goto("/shelf?product=estuary-blue");
   const card = page.getByRole("complementary", { name: "Product card" });
+  await expect(card.getByLabel(/^Volume solids/)).toHaveValue("34");
   await card.getByLabel(/^Volume solids/).fill("120");
   await card.getByLabel("Recoat window: shuts, min").fill("5");
   await card.getByRole("button", { name: "Save" }).click();

@@ -6,7 +6,6 @@ import type {
   Effect,
   Exposure,
   FamilyId,
-  FilmRole,
   Finish,
   Hazard,
   Heaviness,
@@ -86,9 +85,6 @@ export interface Product {
   readonly leftMl: number | null;
   readonly note: string;
 }
-
-/** A product whose role leaves a film: only these may be layers. */
-export type FilmProduct = Product & { readonly role: FilmRole };
 
 export interface Region {
   readonly id: string;

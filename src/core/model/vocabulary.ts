@@ -96,7 +96,6 @@ export const FILM_ROLES = [
   "colour",
   "clear",
 ] as const satisfies readonly Role[];
-export type FilmRole = (typeof FILM_ROLES)[number];
 
 export const FAMILIES = [
   "wb-acrylic",

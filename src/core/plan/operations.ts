@@ -32,6 +32,8 @@ export interface Operation {
   readonly wftUm: number | null;
   readonly handsOnMin: number;
   readonly sprayed: boolean;
+  /** paper to use, FEPA P grits; null where nothing is abraded */
+  readonly abrasive: { readonly from: number; readonly to: number; readonly wet: boolean } | null;
 }
 
 /** A wait between two operations of the same region. */
@@ -66,7 +68,16 @@ export const opIds = {
 const minutesFor = (labour: Labour, areaCm2: number | null): number =>
   Math.ceil((labour.fixedMin + labour.perCm2Min * (areaCm2 ?? ASSUMED_AREA_CM2)) / LABOUR_STEP_MIN) * LABOUR_STEP_MIN;
 
-const blank = { layerId: null, step: null, coat: 0, of: 0, productId: null, wftUm: null, sprayed: false } as const;
+const blank = {
+  layerId: null,
+  step: null,
+  coat: 0,
+  of: 0,
+  productId: null,
+  wftUm: null,
+  sprayed: false,
+  abrasive: null,
+} as const;
 
 /**
  * The work of a region in order, with the wait before each piece: preparation, then per layer what is done
@@ -125,6 +136,7 @@ export function chainOf(
         layerId: layer.id,
         kind: "sand",
         handsOnMin: minutesFor(SAND_LABOUR, region.areaCm2),
+        abrasive: { from: layer.sandAfter.grit, to: layer.sandAfter.grit, wet: layer.sandAfter.wet },
       },
       layer.sandAfter.wet ? wetSandDry : { kind: "none" },
     );
@@ -135,6 +147,8 @@ export function chainOf(
 const lastCoatId = (layer: Layer): string => opIds.coat(layer.id, layer.coats);
 
 function prepOp(region: Region, step: PrepStep): Operation {
+  const material = region.material === null || region.material === "unknown" ? null : materialFacts(region.material);
+  const keyGrit = step === "key" ? (material?.keyGrit ?? null) : null;
   return {
     ...blank,
     id: opIds.prep(region.id, step),
@@ -142,6 +156,7 @@ function prepOp(region: Region, step: PrepStep): Operation {
     kind: "prep",
     step,
     handsOnMin: minutesFor(PREP_LABOUR[step], region.areaCm2),
+    abrasive: keyGrit && { ...keyGrit, wet: false },
   };
 }
 
@@ -175,6 +190,7 @@ function coatOp(region: Region, layer: Layer, product: Product, n: number): Oper
     wftUm: plannedWftUm(layer, product),
     handsOnMin: minutesFor(COAT_LABOUR[method], region.areaCm2),
     sprayed: isSprayed(product),
+    abrasive: null,
   };
 }
 

@@ -51,7 +51,7 @@ const FAMILY_VALUES = FAMILIES;
  * Every fact a rule may name, its kind and the scopes in which it has a value. A value may be a
  * set of candidates (asked, not known) or null (does not apply: no condition on it is true).
  */
-export const FACTS = {
+const FACTS = {
   "region.material": { of: oneOf(MATERIALS), scopes: EVERYWHERE },
   "region.group": { of: oneOf(MATERIAL_GROUPS), scopes: EVERYWHERE },
   "region.slick": { of: flag, scopes: EVERYWHERE },

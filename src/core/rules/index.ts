@@ -4,10 +4,10 @@ import { compileRules, type RuleBook } from "./compile";
 
 export * from "./apply";
 export { CATALOGUE } from "./catalogue";
-export { compileRules, type RuleBook, type RuleFault } from "./compile";
+export { compileRules, type RuleBook } from "./compile";
 export * from "./derive";
-export { FACTS, type Facts, FILM_STATES, type FilmState, type KnownValue } from "./facts";
-export { ADVICE_KEYS, type AdviceKey, type Evidence, type Remedy, type Rule } from "./rule";
+export type { Facts, FilmState, KnownValue } from "./facts";
+export type { AdviceKey, Remedy, Rule } from "./rule";
 
 function shippedBook(): RuleBook {
   const compiled = compileRules(CATALOGUE);

@@ -1,3 +1,3 @@
-export { checkSchedule, type Violation } from "./check";
+export { checkSchedule } from "./check";
 export { solve } from "./solve";
 export type * from "./types";

@@ -120,7 +120,7 @@ const HISTORY: readonly Done[] = [
     wftUm: 90,
   },
   { regionId: HULL.id, opId: opIds.prep(HULL.id, "wash"), title: "Hull: Wash and rinse", from: 1465, to: 1456 },
-  { regionId: HULL.id, opId: opIds.prep(HULL.id, "key"), title: "Hull: Key all over", from: 100, to: 80 },
+  { regionId: HULL.id, opId: opIds.prep(HULL.id, "key"), title: "Hull: Key all over, P180–P320", from: 100, to: 80 },
   { regionId: HULL.id, opId: opIds.prep(HULL.id, "dust-off"), title: "Hull: Dust off", from: 79, to: 75 },
   {
     regionId: HULL.id,
@@ -141,7 +141,13 @@ const HISTORY: readonly Done[] = [
     wftUm: 75,
   },
   { regionId: PROP.id, opId: opIds.prep(PROP.id, "degrease"), title: "Propeller: Degrease", from: 28, to: 23 },
-  { regionId: PROP.id, opId: opIds.prep(PROP.id, "key"), title: "Propeller: Key all over", from: 6, to: null },
+  {
+    regionId: PROP.id,
+    opId: opIds.prep(PROP.id, "key"),
+    title: "Propeller: Key all over, P180–P320",
+    from: 6,
+    to: null,
+  },
 ];
 
 function airAsSet(shop: Shop, atMin: number): LogEntry["air"] {

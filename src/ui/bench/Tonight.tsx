@@ -11,9 +11,9 @@ export function Tonight({ screen }: { screen: BenchScreen }) {
   return (
     <section aria-label="This session in order">
       <h2 className="border-b-2 border-base-content/60 pb-1 text-xl font-bold">In this order</h2>
-      <ol className="mt-2 grid gap-x-8 gap-y-1 md:grid-cols-2">
+      <ol className="mt-2 gap-x-8 md:columns-2">
         {ops.map((o) => (
-          <li key={o.id} className="grid grid-cols-[4rem_1fr] gap-2">
+          <li key={o.id} className="grid grid-cols-[4rem_1fr] gap-2 break-inside-avoid py-0.5">
             <strong>{clock(o.startMin, timeZone)}</strong>
             <span>
               <span className="font-semibold">{screen.names[o.regionId]}</span>:{" "}

@@ -63,7 +63,7 @@ function Session({ session, timeZone }: { session: RibbonData["session"]; timeZo
     );
   const on = session.startMin <= nowMin && nowMin < session.endMin;
   return (
-    <span className="whitespace-nowrap">
+    <span className="whitespace-nowrap max-md:order-5">
       {on ? (
         <strong>Bench until {clock(session.endMin, timeZone)}</strong>
       ) : (
@@ -88,7 +88,7 @@ function ThemeSwitch() {
   return (
     <button
       type="button"
-      className="btn btn-ghost btn-sm btn-square"
+      className="btn btn-ghost btn-sm btn-square max-md:order-3"
       onClick={() => setTheme(dark ? "light" : "dark")}
       aria-label="Switch between day bench and lamp bench"
     >
@@ -104,7 +104,7 @@ export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () =
       {data.models.length > 0 && (
         <select
           aria-label="Model on the bench"
-          className="select select-sm w-40 max-w-[45vw] font-bold"
+          className="select select-sm min-w-0 flex-1 font-bold max-md:order-1 md:w-40 md:flex-none"
           value={data.currentId ?? ""}
           onChange={(e) => void act(() => chooseModelAction(e.target.value))}
         >
@@ -117,7 +117,7 @@ export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () =
       )}
       <Link
         href="/settings#air"
-        className="inline-flex flex-wrap items-center gap-x-3 rounded-field px-1 py-1 hover:bg-base-100"
+        className="inline-flex flex-wrap items-center gap-x-3 rounded-field px-1 py-1 hover:bg-base-100 max-md:order-4 max-md:w-full"
         aria-label="Air now; change it in Settings"
       >
         <span>
@@ -129,10 +129,12 @@ export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () =
         </span>
       </Link>
       <Session session={data.session} timeZone={data.timeZone} />
-      <span className="flex min-w-44 flex-1 justify-end">{data.timer && <NextTimer timer={data.timer} />}</span>
+      <span className="flex min-w-44 flex-1 justify-end max-md:order-6">
+        {data.timer && <NextTimer timer={data.timer} />}
+      </span>
       <button
         type="button"
-        className="btn btn-sm gap-2"
+        className="btn btn-sm gap-2 max-md:order-2"
         onClick={onSearch}
         aria-label="Find anything"
         aria-keyshortcuts="Control+K"

@@ -1,4 +1,3 @@
-import Link from "next/link";
 import type { Problem } from "@/contracts";
 import { TROUBLE } from "../messages";
 
@@ -13,9 +12,10 @@ export function TroublePage({ problem }: { problem: Problem }) {
         <strong>What now:</strong> {words.now}
       </p>
       <p className="soft mt-3 text-sm">{problem.detail}</p>
-      <Link href="/bench" className="btn btn-primary mt-6">
+      {/* a whole load: what stands around the page could not be made either */}
+      <a href="/bench" className="btn btn-primary mt-6">
         Try again
-      </Link>
+      </a>
     </main>
   );
 }

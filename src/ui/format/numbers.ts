@@ -2,4 +2,3 @@
 export const um = (x: number): string => `${x >= 100 ? Math.round(x) : Math.round(x * 10) / 10} µm`;
 export const degC = (x: number): string => `${Math.round(x * 10) / 10} °C`;
 export const pct = (x: number): string => `${Math.round(x)} %`;
-export const cm2 = (x: number): string => `${Math.round(x * 10) / 10} cm²`;

@@ -11,8 +11,6 @@ const known = new Map<string, Intl.DateTimeFormat>();
 
 export const clock = (atMin: number, timeZone: string): string =>
   formatter(timeZone, { hour: "2-digit", minute: "2-digit", hour12: false }).format(atMin * MS_PER_MIN);
-export const weekday = (atMin: number, timeZone: string): string =>
-  formatter(timeZone, { weekday: "short" }).format(atMin * MS_PER_MIN);
 export const day = (atMin: number, timeZone: string): string =>
   formatter(timeZone, { weekday: "short", day: "numeric", month: "short" }).format(atMin * MS_PER_MIN);
 export const dayClock = (atMin: number, timeZone: string): string =>

@@ -4,15 +4,22 @@ import type { Notice, Operation, PlanAnswer } from "@/core/plan";
 import { missingText, REASON } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
-/** What is done, without the part's name: "Etch primer, coat 1 of 2". */
-export function workText(op: Pick<Operation, "kind" | "step" | "coat" | "of">, product: string | null): string {
+type Work = Pick<Operation, "kind" | "step" | "coat" | "of" | "abrasive">;
+
+function paper({ abrasive }: Work): string {
+  if (!abrasive) return "";
+  return abrasive.from === abrasive.to ? ` P${abrasive.from}` : ` P${abrasive.from}–P${abrasive.to}`;
+}
+
+/** What is done, without the part's name: "Etch primer, coat 1 of 2", "Wet-sand P400". */
+export function workText(op: Work, product: string | null): string {
   switch (op.kind) {
     case "prep":
-      return PREP_NAME[op.step as keyof typeof PREP_NAME];
+      return `${PREP_NAME[op.step as keyof typeof PREP_NAME]}${op.abrasive ? "," : ""}${paper(op)}`;
     case "before":
       return BEFORE_NAME[op.step as keyof typeof BEFORE_NAME];
     case "sand":
-      return "Sand";
+      return `${op.abrasive?.wet ? "Wet-sand" : "Sand"}${paper(op)}`;
     case "coat":
       return op.of > 1 ? `${product ?? "Coat"}, coat ${op.coat} of ${op.of}` : (product ?? "Coat");
   }

@@ -243,7 +243,7 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
         <Group title="Carrier">
           <Ticks path="carriers" label="What flies off while it dries" options={CARRIER_NAME} />
           <Flag path="carriersUnknown" label="I do not know: judge as the strongest" />
-          <Choice path="bite" label="Bite" options={BITE_NAME} empty="from the strongest carrier" />
+          <Choice path="bite" label="Bite" options={BITE_NAME} empty="by its carriers" />
         </Group>
         <Group title="Label: what its times hold for">
           <Field path="label.tempC" label="Temperature" unit="°C" />

@@ -47,7 +47,17 @@ function windowsText(p: Product): string {
     .join("; ");
 }
 
-function Row({ item, chosen, choose }: { item: ShelfItem; chosen: boolean; choose: () => void }) {
+function Row({
+  item,
+  chosen,
+  narrow,
+  choose,
+}: {
+  item: ShelfItem;
+  chosen: boolean;
+  narrow: boolean;
+  choose: () => void;
+}) {
   const { product: p } = item;
   const left = p.leftMl === null ? "?" : `${p.leftMl} ml`;
   return (
@@ -75,18 +85,22 @@ function Row({ item, chosen, choose }: { item: ShelfItem; chosen: boolean; choos
       </td>
       <td className="px-2 font-semibold">{biteOf(p)}</td>
       <Time p={p} m="flash" />
-      <td className="px-2 text-sm">{windowsText(p)}</td>
+      {!narrow && <td className="px-2 text-sm">{windowsText(p)}</td>}
       <Time p={p} m="sandable" />
-      <Time p={p} m="cured" />
+      {!narrow && <Time p={p} m="cured" />}
       <td className="px-2 text-right whitespace-nowrap">{left}</td>
-      <td className="px-2 text-right text-sm">
-        {item.usedIn > 0 ? `${item.usedIn} stack${item.usedIn > 1 ? "s" : ""}` : "–"}
-      </td>
+      {!narrow && (
+        <td className="px-2 text-right text-sm">
+          {item.usedIn > 0 ? `${item.usedIn} stack${item.usedIn > 1 ? "s" : ""}` : "–"}
+        </td>
+      )}
     </tr>
   );
 }
 
 const HEADS = ["", "Product", "Role, family", "Bite", "Flash", "Recoat window", "Sandable", "Cured", "Left", "Used in"];
+/** Left out while a card is open beside the list. */
+const WIDE_ONLY = new Set(["Recoat window", "Cured", "Used in"]);
 const RIGHT = new Set(["Flash", "Sandable", "Cured", "Left", "Used in"]);
 
 export function ShelfView({ shelf }: { shelf: readonly ShelfItem[] }) {
@@ -145,10 +159,10 @@ export function ShelfView({ shelf }: { shelf: readonly ShelfItem[] }) {
             label are enough to begin.
           </p>
         ) : (
-          <table className="w-full min-w-[820px] text-[15px]">
+          <table className={`w-full text-[15px] ${editing ? "min-w-[560px]" : "min-w-[820px]"}`}>
             <thead>
               <tr className="border-b-2 border-base-300">
-                {HEADS.map((h) => (
+                {HEADS.filter((h) => !(editing && WIDE_ONLY.has(h))).map((h) => (
                   <th
                     key={h}
                     scope="col"
@@ -165,6 +179,7 @@ export function ShelfView({ shelf }: { shelf: readonly ShelfItem[] }) {
                   key={i.product.id}
                   item={i}
                   chosen={i.product.id === chosen}
+                  narrow={editing}
                   choose={() => set({ product: i.product.id })}
                 />
               ))}
@@ -178,7 +193,7 @@ export function ShelfView({ shelf }: { shelf: readonly ShelfItem[] }) {
       </div>
       {editing && (
         <aside
-          className="w-full shrink-0 overflow-auto border-base-300 bg-base-100 p-4 lg:w-[440px] lg:border-l"
+          className="w-full shrink-0 overflow-auto border-base-300 bg-base-100 p-4 pb-0 lg:w-[440px] lg:border-l"
           aria-label="Product card"
         >
           <div className="mb-2 flex items-center justify-between">

@@ -14,16 +14,18 @@ export function Totals({ view, nowMin, timeZone }: { view: StackView; nowMin: nu
     ],
   ];
   return (
-    <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 rounded-box bg-base-200 p-3">
-      {rows.map(([k, v]) => (
-        <div key={k} className="contents">
-          <dt className="soft">{k}</dt>
-          <dd className="font-semibold">{v}</dd>
-        </div>
-      ))}
-      <p className="soft col-span-2 mt-1 text-sm">
+    <div className="rounded-box bg-base-200 p-3">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5">
+        {rows.map(([k, v]) => (
+          <div key={k} className="contents">
+            <dt className="soft">{k}</dt>
+            <dd className="font-semibold">{v}</dd>
+          </div>
+        ))}
+      </dl>
+      <p className="soft mt-1 text-sm">
         “Done, alone” plans only this region from now, in the air and sessions you have set.
       </p>
-    </dl>
+    </div>
   );
 }

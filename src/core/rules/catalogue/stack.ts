@@ -1,5 +1,9 @@
+import { DETAIL_LOSS_CARE, DETAIL_LOSS_STOP } from "../../reference";
 import { above, all, atLeast, below, has, is, no, not, yes } from "../condition";
 import { advise, rulesFor } from "../rule";
+
+const CARE_PCT = 100 * DETAIL_LOSS_CARE;
+const STOP_PCT = 100 * DETAIL_LOSS_STOP;
 
 /** The pile as a whole. Percentages follow reference/labour: care from 15 % of a groove lost, refused from 30 %. */
 export const STACK_RULES = rulesFor("stack", [
@@ -7,15 +11,15 @@ export const STACK_RULES = rulesFor("stack", [
     id: "detail-softened",
     verdict: "care",
     when: all(
-      atLeast("stack.grooveLostPct", 15),
-      not(all(atLeast("stack.grooveLostPct", 30), is("region.finish", "show"))),
+      atLeast("stack.grooveLostPct", CARE_PCT),
+      not(all(atLeast("stack.grooveLostPct", STOP_PCT), is("region.finish", "show"))),
     ),
     remedy: [advise("fewer-coats")],
   },
   {
     id: "detail-drowned",
     verdict: "stop",
-    when: all(atLeast("stack.grooveLostPct", 30), is("region.finish", "show")),
+    when: all(atLeast("stack.grooveLostPct", STOP_PCT), is("region.finish", "show")),
     remedy: [advise("fewer-coats")],
   },
   {
