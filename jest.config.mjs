@@ -1,3 +1,6 @@
+// a shed without a zone of its own must not make a test depend on where it runs
+process.env.TZ = "UTC";
+
 /** Unit, property and vector tests; the browser has its own runner. */
 export default {
   testEnvironment: "node",

@@ -4,6 +4,9 @@ import { join } from "node:path";
 import type { Outcome } from "@/contracts";
 import { closeDb } from "@/db";
 
+/** A Monday evening: what a use case answers must not depend on the hour it is tested at. */
+process.env.ELM_BENCH_CLOCK = "2026-03-02T19:00:00Z";
+
 /** A database of its own for each test, in a folder that goes with it. */
 export function freshStore(): { readonly dir: () => string; readonly file: () => string } {
   let dir = "";

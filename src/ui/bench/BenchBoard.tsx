@@ -29,9 +29,11 @@ function useTitle(tiles: readonly BenchTile[], nowMin: number): void {
     .flatMap((t) => (zoneAt(t, nowMin) === "drying" ? [t.wait!.likelyMin] : []))
     .sort((a, b) => a - b)[0];
   const left = next === undefined ? "" : ` · next in ${Math.max(1, Math.ceil(next - nowMin))} min`;
+  const title = `${ready} ready${left} · Elm Bench`;
+  // at every tick: the router puts its own title back when the page is made anew
   useEffect(() => {
-    document.title = `${ready} ready${left} · Elm Bench`;
-  }, [ready, left]);
+    if (document.title !== title) document.title = title;
+  });
 }
 
 export function BenchBoard({ screen }: { screen: BenchScreen }) {
