@@ -14,6 +14,30 @@ test("the demo is mid-way: one in hand, one ready, one drying, and planned", asy
   await expect(page).toHaveTitle(/1 ready · next in \d+ min/);
 });
 
+test("the bell rings when a wait runs out while the page is open, and only then", async ({ page, bench }) => {
+  await page.addInitScript(() => {
+    const rung: number[] = [];
+    Object.assign(window, { rung });
+    const start = OscillatorNode.prototype.start;
+    OscillatorNode.prototype.start = function (when?: number) {
+      rung.push(when ?? 0);
+      return start.call(this, when);
+    };
+  });
+  const rung = () => page.evaluate(() => (window as unknown as { rung: number[] }).rung.length);
+  await page.goto("/bench");
+  await page.getByRole("button", { name: "Silent" }).click();
+  await expect(page.getByRole("button", { name: "Rings when ready" })).toHaveAttribute("aria-pressed", "true");
+  expect(await rung()).toBe(2);
+  await page.clock.install({ time: new Date() });
+  await page.clock.fastForward("02:30:00");
+  await expect(page.locator('[data-zone="ready"]')).toContainText("Hull");
+  expect(await rung()).toBe(4);
+  await page.goto(`${bench.url}/bench`);
+  await expect(page.locator('[data-zone="drying"]')).toContainText("Hull");
+  expect(await rung()).toBe(0);
+});
+
 test("a colder night and a heavier coat move the finish", async ({ page }) => {
   await page.goto("/plan");
   const first = await doneMin(page);

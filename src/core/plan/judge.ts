@@ -70,6 +70,8 @@ export type SeamWait =
 export interface SeamPlan {
   readonly state: FilmState;
   readonly waits: readonly SeamWait[];
+  /** ways judged worse, yet no stop: taken only when the film below is down already and the better ones have passed */
+  readonly fallback: readonly { readonly wait: SeamWait; readonly codes: readonly string[] }[];
 }
 
 export type JudgeAnswer =
@@ -126,7 +128,7 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
       });
     } else {
       const seam = planSeam(upper, stack.layers, products, i);
-      seams.push({ state: seam.state, waits: seam.waits });
+      seams.push({ state: seam.state, waits: seam.waits, fallback: seam.fallback });
       add(withOk(seam.fired, okCodeOf(products, i)), { kind: "seam", layer: i });
     }
     add(applyRules(RULE_BOOK, "layer", { ...upper, ...layerFacts(stack.layers, products, ledger, seams, i) }), {
@@ -263,11 +265,14 @@ function planSeam(upper: Facts, layers: readonly Layer[], products: readonly Pro
     return { state, fired: applyRules(RULE_BOOK, "seam", { ...upper, ...facts }) };
   };
   if (layer.gapMin !== null)
-    return { ...judgeAt(endMin + layer.gapMin), waits: [{ until: "gap", gapMin: layer.gapMin }] };
+    return { ...judgeAt(endMin + layer.gapMin), waits: [{ until: "gap", gapMin: layer.gapMin }], fallback: [] };
   const judged = moments(coats, lower).map((m) => ({ ...m, ...judgeAt(m.atMin) }));
   const best = Math.min(...judged.map((m) => SEVERITY[worstOf(m.fired)]));
   const good = judged.filter((m) => SEVERITY[worstOf(m.fired)] === best);
-  return { state: good[0]!.state, fired: good[0]!.fired, waits: good.map((m) => m.wait) };
+  const fallback = judged
+    .filter((m) => !good.includes(m) && worstOf(m.fired) !== "stop")
+    .map((m) => ({ wait: m.wait, codes: m.fired.map((f) => f.code) }));
+  return { state: good[0]!.state, fired: good[0]!.fired, waits: good.map((m) => m.wait), fallback };
 }
 
 const BARRIER_ROLES = new Set(["sealer", "primer", "primer-highbuild", "surfacer", "colour", "clear"]);

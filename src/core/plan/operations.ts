@@ -123,7 +123,7 @@ export function chainOf(
       ties.push({
         from: belowCoat,
         to: opIds.coat(layer.id, 1),
-        wait: { kind: "seam", waits: seams[i]?.waits ?? [{ until: "sandable" }] },
+        wait: { kind: "seam", waits: seams[i]?.waits ?? [{ until: "sandable" }], fallback: seams[i]?.fallback ?? [] },
       });
     wait = { kind: "none" };
     if (!layer.sandAfter) return;

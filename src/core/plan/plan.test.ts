@@ -258,6 +258,29 @@ describe("as the log has it", () => {
     expect(at(after, "fs:coat:2").wait!.likelyMin).toBeGreaterThan(at(before, "fs:coat:2").wait!.likelyMin);
     expect(at(after, "fs:coat:2").wait!.likelyMin).toBeGreaterThan(NOW_MIN);
   });
+  it("a window missed in earnest: unscuffed it is named, over a scuff the plan goes on and says so", () => {
+    const epoxyLongAgo = [done("ep:coat:1", 4 * 1440, 4 * 1440 - 10, { coats: 1, wftUm: 60 })];
+    const primed = (before: readonly "scuff"[]): PlanRegion => ({
+      region: region({ id: "late", areaCm2: 50 }),
+      stack: pile(layer("epoxy-primer", { id: "ep" }), layer("grey-primer", { id: "over", before })),
+    });
+    expect(planModel(planInput([primed([])], { records: epoxyLongAgo }))).toMatchObject({
+      outcome: "conflict",
+      conflict: { kind: "window", opId: "over:coat:1" },
+    });
+    const plan = planned(planInput([primed(["scuff"])], { records: epoxyLongAgo }));
+    expect(plan.notices).toContainEqual({
+      kind: "verdict",
+      regionId: "late",
+      verdict: "care",
+      code: "window-missed-scuffed",
+      layer: 1,
+    });
+    // while the film is not down yet, its window is met and nothing is late
+    expect(planned(planInput([primed(["scuff"])])).notices.map((n) => n.kind === "verdict" && n.code)).not.toContain(
+      "window-missed-scuffed",
+    );
+  });
   it("the bench shows what is in hand, drying and ready", () => {
     const records = [
       done("wall:prep:dust-off", 300, 295),

@@ -168,7 +168,7 @@ function report(
     handsOnMin: ops.reduce((sum, op) => sum + (op.state === "done" ? 0 : op.handsOnMin), 0),
     spine: spineOf(placed, ctx),
     overrides: input.overrides.filter((o) => input.regions.some((r) => r.region.id === o.regionId)),
-    notices,
+    notices: [...notices, ...lateSeams(ctx, at)],
     caution: input.caution,
     checkedOps,
   };
@@ -250,6 +250,29 @@ function finishOf(live: LiveChain, ctx: ProblemContext, endOf: (id: string) => n
     doneMin: endOf(last.id),
     curedMin: cured?.outcome === "reached" ? cured.atMin : null,
   };
+}
+
+/** Seams that have to take a worse way than they were judged by, because the better one has passed. */
+function lateSeams(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): readonly Notice[] {
+  return ctx.chains.flatMap((live) =>
+    live.chain.ties.flatMap((tie): Notice[] => {
+      const { wait } = tie;
+      const placed = at.get(tie.to);
+      if (wait.kind !== "seam" || wait.fallback.length === 0 || !placed || ctx.records.has(tie.to)) return [];
+      const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, (id) => at.get(id)!.endMin);
+      const fromMin = at.get(tie.from)!.endMin;
+      const better = wait.waits.filter((w) => !wait.fallback.some((f) => f.wait === w));
+      const context = { coats, fromMin, clock: ctx.clock, caution: ctx.caution, notYetMin: null };
+      const inTime = spansOf({ ...wait, waits: better }, context).some(
+        (s) => s.endMin === null || placed.startMin <= s.endMin,
+      );
+      if (inTime) return [];
+      const regionId = live.chain.regionId;
+      const layerIds = [...new Set(live.chain.ops.flatMap((o) => o.layerId ?? []))];
+      const layer = layerIds.indexOf(live.chain.ops.find((o) => o.id === tie.to)!.layerId!);
+      return wait.fallback[0]!.codes.map((code) => ({ kind: "verdict", regionId, verdict: "care", code, layer }));
+    }),
+  );
 }
 
 /** Walks back from the operation that ends last along what held each one up. */

@@ -19,7 +19,17 @@ export const liveChain = (
   seams: readonly (SeamPlan | null)[],
   productOf: (id: string) => Product,
   records: ReadonlyMap<string, OpRecord>,
-): LiveChain => withHistory(chainOf(r.region, r.stack, seams, productOf), records);
+): LiveChain => {
+  const live = withHistory(chainOf(r.region, r.stack, seams, productOf), records);
+  return { ...live, chain: { ...live.chain, ties: live.chain.ties.map((tie) => overDoneFilm(tie, records)) } };
+};
+
+/** A film that is down already cannot be moved to meet its window: then the worse ways past it count too. */
+function overDoneFilm(tie: Tie, records: ReadonlyMap<string, OpRecord>): Tie {
+  const { wait } = tie;
+  if (wait.kind !== "seam" || records.get(tie.from)?.endMin == null) return tie;
+  return { ...tie, wait: { ...wait, waits: [...wait.waits, ...wait.fallback.map((f) => f.wait)] } };
+}
 
 export interface ProblemContext {
   readonly chains: readonly LiveChain[];

@@ -10,7 +10,7 @@ import {
 import type { Caution, Milestone } from "../model";
 import { familyFacts, labelTimes, WET_SAND_DRY_MIN, WIPE_FLASH_MIN } from "../reference";
 import type { Span } from "../schedule";
-import type { SeamWait } from "./judge";
+import type { SeamPlan, SeamWait } from "./judge";
 
 /** What stands between two operations of a region. */
 export type Wait =
@@ -23,7 +23,7 @@ export type Wait =
   | { readonly kind: "flash" }
   | { readonly kind: "sandable" }
   /** next layer */
-  | { readonly kind: "seam"; readonly waits: readonly SeamWait[] };
+  | { readonly kind: "seam"; readonly waits: readonly SeamWait[]; readonly fallback: SeamPlan["fallback"] };
 
 export const partDryWait = (refMin: number): Wait => ({ kind: "part-dry", refMin });
 export const wetSandDry = partDryWait(WET_SAND_DRY_MIN);

@@ -1,5 +1,6 @@
 "use client";
 
+import { BellOff, BellRing } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect } from "react";
 import type { BenchScreen } from "@/contracts";
@@ -8,6 +9,7 @@ import { useNowMs } from "../hooks/useNow";
 import { SessionCard } from "./SessionCard";
 import { Tile } from "./Tile";
 import { Tonight } from "./Tonight";
+import { useBell } from "./useBell";
 
 const REFRESH_MS = 60_000;
 
@@ -44,12 +46,20 @@ export function BenchBoard({ screen }: { screen: BenchScreen }) {
     const timer = setInterval(() => document.visibilityState === "visible" && router.refresh(), REFRESH_MS);
     return () => clearInterval(timer);
   }, [router]);
+  const ready = screen.tiles.filter((t) => t.op && zoneAt(t, nowMin) === "ready");
+  const bell = useBell(new Map(ready.map((t) => [`${t.regionId} ${t.op!.id}`, screen.names[t.regionId] ?? ""])));
   const inZone = (zone: Zone) => screen.tiles.filter((t) => zoneAt(t, nowMin) === zone);
   const finished = inZone("finished");
   return (
     <main className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 text-lg">
       <h1 className="sr-only">Bench</h1>
-      <SessionCard screen={screen} nowMin={nowMin} />
+      <div className="flex flex-wrap items-stretch gap-2">
+        <SessionCard screen={screen} nowMin={nowMin} />
+        <button type="button" className="btn h-auto min-h-12" aria-pressed={bell.on} onClick={bell.toggle}>
+          {bell.on ? <BellRing className="size-5" aria-hidden /> : <BellOff className="size-5" aria-hidden />}
+          {bell.on ? "Rings when ready" : "Silent"}
+        </button>
+      </div>
       <div className="grid items-start gap-4 lg:grid-cols-3">
         {ZONES.map(({ zone, title, none }) => {
           const tiles = inZone(zone);

@@ -7,7 +7,7 @@ export function SessionCard({ screen, nowMin }: { screen: BenchScreen; nowMin: n
   const { session, plan, timeZone } = screen;
   if (!session)
     return (
-      <p className="rounded-box bg-base-200 p-3">
+      <p className="flex-1 rounded-box bg-base-200 p-3">
         No bench session is set for the next two weeks.{" "}
         <Link className="link" href="/settings#sessions">
           Set your evenings
@@ -22,7 +22,7 @@ export function SessionCard({ screen, nowMin }: { screen: BenchScreen; nowMin: n
   return (
     <section
       aria-label="This session"
-      className="flex flex-wrap items-baseline gap-x-3 rounded-box bg-base-200 px-4 py-3"
+      className="flex flex-1 flex-wrap items-baseline gap-x-3 rounded-box bg-base-200 px-4 py-3"
     >
       <strong className="first-letter:uppercase">{when}:</strong>
       <SessionWork screen={screen} planned={plan?.answer.outcome === "planned"} />

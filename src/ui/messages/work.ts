@@ -84,7 +84,7 @@ export function conflictText(
       return {
         title: `The window for “${what}” shuts before a session comes`,
         way: `${after ? `It opens after “${after}” and` : "It"} closes again between two bench sessions.`,
-        free: "Add a session inside the window, lay the coat below later, or add a scuff before it.",
+        free: "Add a session inside the window; or, if the film below is down already, add a scuff before this coat under Stacks (a further coat of the same layer: end that layer and put it on again over a scuff); or take the last coat back in the Logbook and lay it afresh.",
       };
   }
 }

@@ -3,6 +3,7 @@
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Problem, Shop } from "@/contracts";
+import { offerUndo } from "../hooks/useAct";
 import type { SaveField } from "../hooks/useRow";
 
 const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
@@ -44,6 +45,10 @@ function Weekday({ name, weekday, shop, save }: { name: string; weekday: number;
     const pattern = [...others, ...day].sort((a, b) => a.weekday - b.weekday || (a.from < b.from ? -1 : 1));
     setFault(told(await save({ pattern })));
   };
+  const takeOut = async (k: number) => {
+    await put(own.filter((_, n) => n !== k));
+    offerUndo(`${name} ${own[k]!.from} taken out`, () => void put(own));
+  };
   return (
     <div className="flex min-h-10 flex-wrap items-center gap-x-4 gap-y-1">
       <span className="w-28 font-semibold">{name}</span>
@@ -53,7 +58,7 @@ function Weekday({ name, weekday, shop, save }: { name: string; weekday: number;
           of={name}
           span={s}
           change={(next) => put(own.map((x, n) => (n === k ? next : x)))}
-          remove={() => put(own.filter((_, n) => n !== k))}
+          remove={() => takeOut(k)}
         />
       ))}
       {own.length === 0 && <span className="soft">not at the bench</span>}

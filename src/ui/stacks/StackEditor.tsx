@@ -6,6 +6,7 @@ import type { Layer, PrepStep, Product, Stack, Verdict } from "@/core/model";
 import { FILM_ROLES, isOneOf, PREP_STEPS, worseVerdict } from "@/core/model";
 import type { PlacedVerdict } from "@/core/plan";
 import { materialFacts } from "@/core/reference";
+import { offerUndo } from "../hooks/useAct";
 import { MATERIAL_NAME, missingText, PREP_NAME } from "../messages";
 import { Section, type SectionFilm, seamHeights } from "../section/Section";
 import { AddLayer } from "./AddLayer";
@@ -182,7 +183,11 @@ function Pile({
                     ...s,
                     layers: [...s.layers.slice(0, i + 1), { ...s.layers[i]!, id: freshId() }, ...s.layers.slice(i + 1)],
                   })),
-                remove: () => void change((s) => ({ ...s, layers: s.layers.filter((l) => l.id !== layer.id) })),
+                remove: () => {
+                  void change((s) => ({ ...s, layers: s.layers.filter((l) => l.id !== layer.id) }));
+                  const putBack = (s: Stack): Stack => ({ ...s, layers: s.layers.toSpliced(i, 0, layer) });
+                  offerUndo(`${productOf(layer.productId).name} taken off`, () => void change(putBack));
+                },
               }}
             >
               {own.length > 0 && (
