@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { seededRandom } from "../base";
 import { checkSchedule, type Link, type Op, type Problem, type Span, solve } from ".";
+import { Board, earliest } from "./place";
 
 interface Instance {
   sessions: [number, number][];
@@ -58,6 +59,51 @@ describe("reference instances with proven optima", () => {
       if (process.env.SHOW_GAPS) console.info(id, plan.endMin, bestOf(id));
     },
   );
+});
+
+describe("the referee against plans proven best by another method", () => {
+  const optima: { id: string; best: number; starts: number[] }[] = vector("optima");
+  const known = optima.filter((o) => ["A01", "A02", "B01", "B02", "D01", "D02"].includes(o.id));
+  const placedAt = (problem: Problem, starts: readonly number[]) =>
+    problem.ops.map((o, i) => ({
+      opId: o.id,
+      startMin: starts[i]!,
+      endMin: starts[i]! + o.durationMin,
+      boundBy: { kind: "now" as const },
+    }));
+  // the referee forgives two units of time; scaled by ten, a slot is far more than that
+  const scaled = (id: string): Problem => {
+    const i: Instance = vector(id);
+    const ten = (x: number) => 10 * x;
+    return problemOf({
+      ...i,
+      sessions: i.sessions.map(([a, b]): [number, number] => [ten(a), ten(b)]),
+      operations: i.operations.map((o) => ({ ...o, duration: ten(o.duration) })),
+      lags: (i.lags ?? []).map((l) => ({ ...l, min: ten(l.min), max: l.max == null ? null : ten(l.max) })),
+      windows: (i.windows ?? []).map((x) => ({
+        ...x,
+        allowed: x.allowed.map(([lo, hi]): [number, number | null] => [ten(lo), hi === null ? null : ten(hi)]),
+      })),
+    });
+  };
+  it.each(known)("$id passes, and ends when it should", ({ id, best, starts }) => {
+    const problem = scaled(id);
+    const placed = placedAt(
+      problem,
+      starts.map((x) => 10 * x),
+    );
+    expect(checkSchedule(problem, placed)).toEqual([]);
+    expect(Math.max(...placed.map((p) => p.endMin))).toBe(10 * best);
+  });
+  it.each(known)("$id with any one operation a session earlier is caught, unless it was free to", ({ id, starts }) => {
+    const problem = scaled(id);
+    let caught = 0;
+    for (const k of starts.keys()) {
+      const moved = starts.map((x, n) => 10 * (n === k ? x - 288 : x));
+      if (checkSchedule(problem, placedAt(problem, moved)).length > 0) caught += 1;
+    }
+    expect(caught).toBeGreaterThan(0.8 * starts.length);
+  });
 });
 
 const op = (id: string, durationMin: number, more: Partial<Op> = {}): Op => ({
@@ -180,4 +226,70 @@ it("random shops: every plan found is feasible, and the same problem gives the s
     else expect(plan.conflict.kind).toBe("window");
     expect(solve(p, 4)).toEqual(plan);
   }
+});
+
+describe("one placement is the earliest there is", () => {
+  // every start on the grid tried one after the other, with nothing but the rules as they are written
+  const fits = (
+    p: Problem,
+    board: readonly { op: Op; startMin: number }[],
+    o: Op,
+    t: number,
+    spans: readonly Span[],
+  ): boolean => {
+    const end = t + o.durationMin;
+    const within = (list: readonly Span[]) =>
+      list.some((s) => s.startMin <= t && (s.endMin === null || end <= s.endMin));
+    const opens = spans.some((s) => s.startMin <= t && (s.endMin === null || t <= s.endMin));
+    const held = (r: string, at: number) =>
+      board
+        .filter((b) => b.startMin <= at && at < b.startMin + b.op.durationMin)
+        .reduce((n, b) => n + (b.op.needs[r] ?? 0), 0);
+    const room = Object.entries(o.needs).every(([r, n]) =>
+      Array.from({ length: o.durationMin }, (_, k) => held(r, t + k) + n <= p.capacity[r]!).every(Boolean),
+    );
+    return within(p.sessions) && opens && (o.gate === null || within(o.gate)) && room;
+  };
+  it("against a plain search, in random shops", () => {
+    const random = seededRandom(99);
+    const int = (n: number) => Math.floor(random() * n);
+    for (let round = 0; round < 60; round++) {
+      const others: { op: Op; startMin: number }[] = [];
+      const capacity = { hands: 1 + int(2), booth: 1 };
+      for (let k = 0; k < int(5); k++)
+        others.push({
+          op: op(`other${k}`, 5 + 5 * int(8), { needs: int(2) ? { hands: 1, booth: 1 } : { hands: 1 } }),
+          startMin: 1140 + 5 * int(40),
+        });
+      const own = op("own", 5 + 5 * int(10), {
+        needs: int(2) ? { hands: 1, booth: 1 } : { hands: 1 },
+        gate: int(3)
+          ? null
+          : [
+              { startMin: 1200 + 5 * int(10), endMin: 1290 },
+              { startMin: 2600, endMin: 2700 },
+            ],
+      });
+      const problem = shed([own, ...others.map((o) => o.op)], [], { capacity, sessions: evenings(4) });
+      const board = new Board(problem);
+      for (const o of others)
+        board.put(o.op, {
+          opId: o.op.id,
+          startMin: o.startMin,
+          endMin: o.startMin + o.op.durationMin,
+          boundBy: { kind: "now" },
+        });
+      const lo = 1100 + 5 * int(60);
+      const spans: Span[] = int(2)
+        ? [
+            { startMin: lo, endMin: lo + 5 * int(30) },
+            { startMin: 2700, endMin: null },
+          ]
+        : [{ startMin: lo, endMin: null }];
+      const found = earliest(own, 0, [{ link: link("x", "own", [[0, null]]), spans }], board, problem);
+      let plain: number | null = null;
+      for (let t = 0; t < 4 * 1440 && plain === null; t += 5) if (fits(problem, others, own, t, spans)) plain = t;
+      expect(found.found ? found.placed.startMin : null).toBe(plain);
+    }
+  });
 });
