@@ -49,7 +49,7 @@ export interface JudgedRegion {
 export interface PlanView {
   readonly answer: PlanAnswer;
   readonly plannedMs: number;
-  /** false when something it was made from has changed since */
+  /** false when something it was made from has changed since, or work it had planned is overdue */
   readonly fresh: boolean;
   readonly beforeDoneMin: number | null;
 }

@@ -112,17 +112,18 @@ function hashOf(sources: PlanSources, products: ReadonlyMap<string, unknown>): s
   );
 }
 
+/** A plan whose work should have been done by now, and was not, is no timetable any more. */
+const overtaken = (answer: PlanAnswer, nowMin: number): boolean =>
+  answer.outcome === "planned" && answer.ops.some((o) => o.state === "planned" && o.endMin < nowMin);
+
 export const getPlan = (modelId: string): Outcome<PlanView | null> =>
   reading((db) => {
     const stored = readPlan(db, modelId);
     if (!stored?.inputsHash.startsWith(PLAN_SHAPE)) return done(null);
-    const { hash } = planInput(db, modelId, nowMs());
-    return done({
-      answer: stored.answer as PlanAnswer,
-      plannedMs: stored.plannedMs,
-      fresh: stored.inputsHash === hash,
-      beforeDoneMin: stored.beforeDoneMin,
-    });
+    const atMs = nowMs();
+    const answer = stored.answer as PlanAnswer;
+    const fresh = stored.inputsHash === planInput(db, modelId, atMs).hash && !overtaken(answer, atMs / MS_PER_MIN);
+    return done({ answer, plannedMs: stored.plannedMs, fresh, beforeDoneMin: stored.beforeDoneMin });
   });
 
 /** Plans the model as it stands and keeps the answer, whatever it is. */

@@ -177,6 +177,16 @@ describe("the bench", () => {
     expect(tile(b.model).wait!.likelyMin).toBeGreaterThan(before + 170);
     jest.restoreAllMocks();
   });
+  it("a plan whose work is overdue is out of date without anybody having changed anything", () => {
+    const b = working();
+    const fresh = () => must(server.getPlan(b.model))!.fresh;
+    expect(fresh()).toBe(true);
+    const clock = jest.spyOn(Date, "now").mockReturnValue(Date.now() + 26 * 3600_000);
+    expect(fresh()).toBe(false);
+    must(server.makePlan(b.model));
+    expect(fresh()).toBe(true);
+    clock.mockRestore();
+  });
   it("the last thing done can be unsaid; the log keeps both", () => {
     const b = working();
     must(server.startOp(b.region, `${b.region}:prep:key`, logTitle));

@@ -153,4 +153,20 @@ test("from an empty shed to a logged coat: parts, shelf, stack, plan, bench, log
     await expect(done).toContainText("11.5 °C");
     await expect(page.locator('tr[data-kind="not-yet"]')).toContainText("Tacky");
   });
+
+  await test.step("the model goes out as a document, is deleted, and comes back the same", async () => {
+    await page.goto("/parts");
+    const href = (await page.getByRole("link", { name: "Export" }).getAttribute("href"))!;
+    const before = await (await page.request.get(href)).text();
+    await page.getByRole("button", { name: "Delete model" }).click();
+    await expect(page.getByRole("heading", { name: "Nothing on the bench yet" })).toBeVisible();
+    await page.getByRole("button", { name: "Import one" }).click();
+    const dialog = page.getByRole("dialog", { name: "Bring in a model" });
+    await dialog
+      .getByLabel(/^Document/)
+      .setInputFiles({ name: "keel.json", mimeType: "application/json", buffer: Buffer.from(before) });
+    await dialog.getByRole("button", { name: "Bring it in" }).click();
+    await expect(page.getByLabel("Material of Keel, All over")).toHaveValue("steel-iron");
+    expect(await (await page.request.get(href)).text()).toBe(before);
+  });
 });

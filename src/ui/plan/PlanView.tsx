@@ -32,7 +32,8 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
         </button>
         {plan && !plan.fresh && (
           <p role="status" className="font-semibold text-warning">
-            Something this plan was made from has changed since. Plan again to see what it does.
+            Something this plan was made from has changed since, or its hour has passed. Plan again to see what that
+            does.
           </p>
         )}
         <span className="flex-1" />
@@ -182,7 +183,7 @@ function Notices({
     .filter((r) => r.list.length > 0);
   return (
     <section aria-label="What the plan takes for granted" className="rounded-box bg-base-200 p-3">
-      <h2 className="font-bold">Said once more</h2>
+      <h2 className="font-bold">Taken for granted, and to mind</h2>
       <ul className="mt-1 grid gap-0.5 text-sm">
         {byRegion.map((r) => (
           <li key={r.id}>

@@ -51,7 +51,7 @@ export function Section({ films, group, materialName, ridgeUm, detailUm }: Secti
           <path d="M0 5L5 0" stroke="var(--ink)" strokeOpacity="0.45" strokeWidth="0.8" />
         </pattern>
       </defs>
-      <Ground id={id} face={face} pxPerUm={g.pxPerUm} ridgeUm={ridgeUm} detail={detailUm !== null} />
+      <Ground id={id} face={face} detail={detailUm !== null} />
       {films.map((film, i) => {
         const b = g.bands[i]!;
         return (
@@ -120,17 +120,7 @@ export function Section({ films, group, materialName, ridgeUm, detailUm }: Secti
   );
 }
 
-function Ground({
-  id,
-  face,
-  detail,
-}: {
-  id: string;
-  face: number;
-  pxPerUm: number;
-  ridgeUm: number | null;
-  detail: boolean;
-}) {
+function Ground({ id, face, detail }: { id: string; face: number; detail: boolean }) {
   const right = detail ? GROOVE_X : W - 12;
   const d = detail
     ? `M12 ${face}H${right}V${face + GROOVE_DEEP_PX}H${W - 12}V${H - 2}H12Z M${W - 34} ${face}H${W - 12}V${face + GROOVE_DEEP_PX}H${W - 34}Z`
