@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import * as server from "@/server";
 import { Frame } from "@/ui/components/Frame";
 import { TroublePage } from "@/ui/components/Trouble";
+import { THEME_SCRIPT } from "@/ui/theme";
 import { frameData } from "./frame-data";
 import "./globals.css";
 
@@ -19,12 +20,15 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const data = frameData();
   return (
     <html lang="en" suppressHydrationWarning>
+      <head>
+        {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of ours; it has to run before anything is painted */}
+        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
+      </head>
       <body className="bg-base-100 text-base-content">
         <Frame
           ribbon={data.ok ? data.value.ribbon : null}
           things={data.ok ? data.value.things : []}
           serverNowMs={server.nowMs()}
-          nonce={nonce}
         >
           {data.ok ? children : <TroublePage problem={data.problem} />}
         </Frame>

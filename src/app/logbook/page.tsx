@@ -6,12 +6,7 @@ import { withModel } from "../current";
 
 export const metadata: Metadata = { title: "Logbook" };
 
-export default async function LogbookPage({
-  searchParams,
-}: {
-  searchParams: Promise<{ region?: string; kind?: string }>;
-}) {
-  const { region = "", kind = "" } = await searchParams;
+export default function LogbookPage() {
   return withModel(
     (m) => {
       const log = server.getLog(m.id);
@@ -22,8 +17,6 @@ export default async function LogbookPage({
       if (!shop.ok) return shop;
       return done({ log: log.value, names: names.value, timeZone: shop.value.shop.timeZone });
     },
-    (_model, { log, names, timeZone }) => (
-      <LogTable log={log} names={names} timeZone={timeZone} region={region} kind={kind} />
-    ),
+    (_model, { log, names, timeZone }) => <LogTable log={log} names={names} timeZone={timeZone} />,
   );
 }

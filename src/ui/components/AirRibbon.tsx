@@ -2,12 +2,11 @@
 
 import { MoonStar, Search, Sun } from "lucide-react";
 import Link from "next/link";
-import { useTheme } from "next-themes";
-import { useEffect, useState } from "react";
 import { chooseModelAction } from "@/app/actions";
 import { clock, countdown, degC, pct, relativeDay } from "../format";
 import { useAct } from "../hooks/useAct";
 import { useNowMs } from "../hooks/useNow";
+import { useTheme } from "../hooks/useTheme";
 
 export interface RibbonData {
   readonly models: readonly { readonly id: string; readonly name: string }[];
@@ -80,19 +79,15 @@ function Age({ setMs }: { setMs: number }) {
 }
 
 function ThemeSwitch() {
-  const { resolvedTheme, setTheme } = useTheme();
-  // the server cannot know the theme: the first drawing must be the one it made
-  const [known, setKnown] = useState(false);
-  useEffect(() => setKnown(true), []);
-  const dark = known && resolvedTheme === "dark";
+  const { lamp, toggle } = useTheme();
   return (
     <button
       type="button"
       className="btn btn-ghost btn-sm btn-square max-md:order-3"
-      onClick={() => setTheme(dark ? "light" : "dark")}
+      onClick={toggle}
       aria-label="Switch between day bench and lamp bench"
     >
-      {dark ? <Sun className="size-4" aria-hidden /> : <MoonStar className="size-4" aria-hidden />}
+      {lamp ? <Sun className="size-4" aria-hidden /> : <MoonStar className="size-4" aria-hidden />}
     </button>
   );
 }

@@ -1,7 +1,6 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { ThemeProvider } from "next-themes";
 import { type ReactNode, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Toaster } from "sonner";
@@ -14,7 +13,6 @@ interface FrameProps {
   readonly ribbon: RibbonData | null;
   readonly things: readonly Findable[];
   readonly serverNowMs: number;
-  readonly nonce: string | undefined;
   readonly children: ReactNode;
 }
 
@@ -27,7 +25,7 @@ const SHORTCUTS: readonly (readonly [keys: string, what: string])[] = [
 ];
 
 /** Rail, air ribbon, search and shortcuts: the same on every screen. */
-export function Frame({ ribbon, things, serverNowMs, nonce, children }: FrameProps) {
+export function Frame({ ribbon, things, serverNowMs, children }: FrameProps) {
   const router = useRouter();
   const [finding, setFinding] = useState(false);
   const help = useRef<HTMLDialogElement>(null);
@@ -41,51 +39,43 @@ export function Frame({ ribbon, things, serverNowMs, nonce, children }: FramePro
     },
   );
   return (
-    <ThemeProvider
-      attribute="data-theme"
-      value={{ light: "daybench", dark: "lampbench" }}
-      enableSystem
-      disableTransitionOnChange
-      {...(nonce ? { nonce } : {})}
-    >
-      <NowProvider serverNowMs={serverNowMs}>
-        <a href="#content" className="btn btn-primary absolute top-1 left-1 z-50 -translate-y-20 focus:translate-y-0">
-          Skip to content
-        </a>
-        <div className="flex h-dvh flex-col md:flex-row">
-          <Rail />
-          <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-            {ribbon && <AirRibbon data={ribbon} onSearch={() => setFinding(true)} />}
-            <div id="content" className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
-              {children}
-            </div>
+    <NowProvider serverNowMs={serverNowMs}>
+      <a href="#content" className="btn btn-primary absolute top-1 left-1 z-50 -translate-y-20 focus:translate-y-0">
+        Skip to content
+      </a>
+      <div className="flex h-dvh flex-col md:flex-row">
+        <Rail />
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+          {ribbon && <AirRibbon data={ribbon} onSearch={() => setFinding(true)} />}
+          <div id="content" className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
+            {children}
           </div>
         </div>
-        <Finder open={finding} onOpenChange={setFinding} things={things} />
-        <dialog ref={help} className="modal" aria-labelledby="shortcuts-title">
-          <div className="modal-box">
-            <h2 id="shortcuts-title" className="text-lg font-bold">
-              Shortcuts
-            </h2>
-            <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
-              {SHORTCUTS.map(([keys, what]) => (
-                <div key={keys} className="contents">
-                  <dt>
-                    <kbd className="kbd">{keys}</kbd>
-                  </dt>
-                  <dd className="py-1">{what}</dd>
-                </div>
-              ))}
-            </dl>
-            <form method="dialog" className="modal-action">
-              <button type="submit" className="btn">
-                Close
-              </button>
-            </form>
-          </div>
-        </dialog>
-        <Toaster position="bottom-center" closeButton />
-      </NowProvider>
-    </ThemeProvider>
+      </div>
+      <Finder open={finding} onOpenChange={setFinding} things={things} />
+      <dialog ref={help} className="modal" aria-labelledby="shortcuts-title">
+        <div className="modal-box">
+          <h2 id="shortcuts-title" className="text-lg font-bold">
+            Shortcuts
+          </h2>
+          <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
+            {SHORTCUTS.map(([keys, what]) => (
+              <div key={keys} className="contents">
+                <dt>
+                  <kbd className="kbd">{keys}</kbd>
+                </dt>
+                <dd className="py-1">{what}</dd>
+              </div>
+            ))}
+          </dl>
+          <form method="dialog" className="modal-action">
+            <button type="submit" className="btn">
+              Close
+            </button>
+          </form>
+        </div>
+      </dialog>
+      <Toaster position="bottom-center" closeButton />
+    </NowProvider>
   );
 }

@@ -6,6 +6,10 @@ import { createContext, type ReactNode, useContext, useEffect, useRef, useState 
 const ServerNow = createContext<number>(0);
 
 export function NowProvider({ serverNowMs, children }: { serverNowMs: number; children: ReactNode }) {
+  useEffect(() => {
+    // from here on the page answers; what is typed before would be lost on a slow device
+    document.documentElement.dataset.answers = "";
+  }, []);
   return <ServerNow.Provider value={serverNowMs}>{children}</ServerNow.Provider>;
 }
 

@@ -1,10 +1,10 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { takeBackAction } from "@/app/actions";
 import type { LogEntry } from "@/contracts";
 import { clock, day, degC, pct, um } from "../format";
 import { useAct } from "../hooks/useAct";
+import { useAddress } from "../hooks/useAddress";
 import { SIGN_NAME } from "../messages";
 
 const KIND_NAME: Readonly<Record<LogEntry["kind"], string>> = {
@@ -18,8 +18,6 @@ interface LogTableProps {
   readonly log: readonly LogEntry[];
   readonly names: readonly { readonly id: string; readonly name: string }[];
   readonly timeZone: string;
-  readonly region: string;
-  readonly kind: string;
 }
 
 /** The start or done that can still be unsaid: the last one standing of each region. */
@@ -42,15 +40,11 @@ function film(e: LogEntry): string {
   return `${e.coats} coat${e.coats > 1 ? "s" : ""}${e.wftUm === null ? "" : `, ${um(e.wftUm)} wet`}`;
 }
 
-export function LogTable({ log, names, timeZone, region, kind }: LogTableProps) {
-  const router = useRouter();
+export function LogTable({ log, names, timeZone }: LogTableProps) {
   const { act } = useAct();
-  const go = (r: string, k: string) => {
-    const query = new URLSearchParams();
-    if (r) query.set("region", r);
-    if (k) query.set("kind", k);
-    router.replace(`/logbook?${query}`);
-  };
+  const { params, set } = useAddress();
+  const region = params.get("region") ?? "";
+  const kind = params.get("kind") ?? "";
   const standing = lastStanding(log);
   const shown = [...log]
     .reverse()
@@ -64,7 +58,7 @@ export function LogTable({ log, names, timeZone, region, kind }: LogTableProps) 
           className="select select-sm w-52"
           aria-label="Part"
           value={region}
-          onChange={(e) => go(e.target.value, kind)}
+          onChange={(e) => set({ region: e.target.value })}
         >
           <option value="">every part</option>
           {names.map((n) => (
@@ -77,7 +71,7 @@ export function LogTable({ log, names, timeZone, region, kind }: LogTableProps) 
           className="select select-sm w-40"
           aria-label="Kind of entry"
           value={kind}
-          onChange={(e) => go(region, e.target.value)}
+          onChange={(e) => set({ kind: e.target.value })}
         >
           <option value="">everything</option>
           {Object.entries(KIND_NAME).map(([v, name]) => (

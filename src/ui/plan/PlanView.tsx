@@ -1,12 +1,12 @@
 "use client";
 
 import { CalendarDays, Download, RefreshCw } from "lucide-react";
-import { useRouter, useSearchParams } from "next/navigation";
 import type { ReactNode } from "react";
 import { makePlanAction } from "@/app/actions";
 import type { PlanScreen } from "@/contracts";
 import type { PlannedOp } from "@/core/plan";
 import { useAct } from "../hooks/useAct";
+import { useAddress } from "../hooks/useAddress";
 import { noticeText, workText } from "../messages";
 import type { LaneOf } from "../timeline/Lane";
 import { Timeline } from "../timeline/Timeline";
@@ -73,14 +73,7 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
 }
 
 function Timetable({ answer, screen }: { answer: Planned; screen: PlanScreen }) {
-  const router = useRouter();
-  const params = useSearchParams();
-  const set = (key: string, value: string | null) => {
-    const next = new URLSearchParams(params);
-    if (value === null) next.delete(key);
-    else next.set(key, value);
-    router.replace(`/plan?${next}`, { scroll: false });
-  };
+  const { params, set } = useAddress();
   const even = params.get("axis") === "even";
   const chosen = answer.ops.find((o) => o.id === params.get("op")) ?? null;
   const productName = (op: PlannedOp) => (op.productId === null ? null : (screen.products[op.productId]?.name ?? null));
@@ -102,7 +95,7 @@ function Timetable({ answer, screen }: { answer: Planned; screen: PlanScreen }) 
             type="checkbox"
             className="toggle toggle-sm"
             checked={!even}
-            onChange={() => set("axis", even ? null : "even")}
+            onChange={() => set({ axis: even ? null : "even" })}
           />
           draw bench time wide
         </label>
@@ -116,7 +109,7 @@ function Timetable({ answer, screen }: { answer: Planned; screen: PlanScreen }) 
           even={even}
           spine={spine}
           chosen={chosen?.id ?? null}
-          choose={(id) => set("op", id === chosen?.id ? null : id)}
+          choose={(id) => set({ op: id === chosen?.id ? null : id })}
           titleOf={titleOf}
         />
       )}
@@ -126,10 +119,10 @@ function Timetable({ answer, screen }: { answer: Planned; screen: PlanScreen }) 
           screen={screen}
           title={titleOf(chosen)}
           onSpine={spine.has(chosen.id)}
-          close={() => set("op", null)}
+          close={() => set({ op: null })}
         />
       )}
-      <SessionList answer={answer} screen={screen} titleOf={titleOf} choose={(id) => set("op", id)} />
+      <SessionList answer={answer} screen={screen} titleOf={titleOf} choose={(id) => set({ op: id })} />
     </>
   );
 }

@@ -1,12 +1,12 @@
 "use client";
 
 import { Plus, X } from "lucide-react";
-import { useRouter, useSearchParams } from "next/navigation";
 import type { ShelfItem } from "@/contracts";
 import type { Product } from "@/core/model";
 import { labelTimes, strongestBite } from "@/core/reference";
 import { searchWords } from "../components/Finder";
 import { duration } from "../format";
+import { useAddress } from "../hooks/useAddress";
 import { FAMILY_NAME, METHOD_NAME, ROLE_NAME } from "../messages";
 import { ProductForm } from "./ProductForm";
 
@@ -104,16 +104,10 @@ const WIDE_ONLY = new Set(["Recoat window", "Cured", "Used in"]);
 const RIGHT = new Set(["Flash", "Sandable", "Cured", "Left", "Used in"]);
 
 export function ShelfView({ shelf }: { shelf: readonly ShelfItem[] }) {
-  const router = useRouter();
-  const params = useSearchParams();
+  const { params, set } = useAddress();
   const query = params.get("q") ?? "";
   const role = params.get("role") ?? "";
   const chosen = params.get("product");
-  const set = (changes: Record<string, string | null>) => {
-    const next = new URLSearchParams(params);
-    for (const [k, v] of Object.entries(changes)) v ? next.set(k, v) : next.delete(k);
-    router.replace(`/shelf?${next}`, { scroll: false });
-  };
   const shown = shelf.filter((i) => matches(i.product, query) && (role === "" || i.product.role === role));
   const roles = [...new Set(shelf.map((i) => i.product.role))];
   const item = shelf.find((i) => i.product.id === chosen) ?? null;

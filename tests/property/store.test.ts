@@ -1,0 +1,156 @@
+import { seededRandom } from "@/core/base";
+import { CONDITIONS, EXPOSURES, FINISHES, HEAVINESSES, type Layer, MATERIALS, PREP_STEPS } from "@/core/model";
+import * as server from "@/server";
+import { DEMO_SHELF } from "@/server/demo/shelf";
+import { logTitle } from "@/ui/messages";
+import { freshStore, must } from "../support/store";
+
+freshStore();
+
+const ROUNDS = 70;
+const FILMS = DEMO_SHELF.filter((p) => p.role !== "thinner");
+
+/** A user who does anything that may be done, in any order, and undoes some of it. */
+class Tinkerer {
+  private readonly random: () => number;
+  private serial = 0;
+  readonly trail: string[] = [];
+
+  constructor(
+    private readonly modelId: string,
+    seed: number,
+  ) {
+    this.random = seededRandom(seed);
+  }
+
+  private pick<T>(list: readonly T[]): T {
+    return list[Math.floor(this.random() * list.length)]!;
+  }
+
+  private some<T>(list: readonly T[]): T[] {
+    return list.filter(() => this.random() < 0.15);
+  }
+
+  private get nodes() {
+    return must(server.getTree(this.modelId)).flatMap((p) => p.regions.map((r) => ({ part: p, ...r })));
+  }
+
+  private layer(): Layer {
+    this.serial += 1;
+    return {
+      id: `t${this.serial}`,
+      productId: this.pick(FILMS).id,
+      coats: 1 + Math.floor(this.random() * 3),
+      heaviness: this.pick(HEAVINESSES),
+      wftUm: this.random() < 0.2 ? 20 + Math.round(this.random() * 80) : null,
+      gapMin: this.random() < 0.15 ? Math.round(this.random() * 3000) : null,
+      before: this.random() < 0.3 ? ["scuff"] : [],
+      sandAfter: this.random() < 0.2 ? { grit: 400, wet: true, takesUm: 4 } : null,
+    };
+  }
+
+  private readonly deeds: Readonly<Record<string, () => void>> = {
+    addPart: () =>
+      void must(
+        server.addPart(this.modelId, {
+          name: `Part ${this.trail.length}`,
+          count: 1 + Math.floor(this.random() * 4),
+          note: "",
+        }),
+      ),
+    addRegion: () => {
+      const node = this.pick(this.nodes);
+      if (node) must(server.addRegion(node.part.id, { name: `Region ${this.trail.length}` }));
+    },
+    editRegion: () => {
+      const node = this.pick(this.nodes);
+      if (!node) return;
+      const fields = {
+        material: this.pick(MATERIALS),
+        conditions: this.some(CONDITIONS),
+        exposure: this.some(EXPOSURES),
+        finish: this.pick(FINISHES),
+        areaCm2: Math.round(this.random() * 4000 + 10) / 10,
+      };
+      must(server.editNode("region", node.region.id, node.rev, fields));
+    },
+    stack: () => {
+      const node = this.pick(this.nodes);
+      if (!node) return;
+      const layers = this.random() < 0.3 ? node.stack.layers.slice(1) : [...node.stack.layers, this.layer()].slice(-5);
+      must(
+        server.saveStack(node.region.id, node.stackRev, { prep: PREP_STEPS.filter(() => this.random() < 0.4), layers }),
+      );
+    },
+    deleteAndRestore: () => {
+      const node = this.pick(this.nodes);
+      if (!node) return;
+      const before = must(server.exportDocument(this.modelId));
+      const [kind, id] =
+        this.random() < 0.5 ? (["part", node.part.id] as const) : (["region", node.region.id] as const);
+      must(server.deleteNode(kind, id));
+      if (this.random() < 0.3) return;
+      must(server.restoreNode(kind, id));
+      expect(must(server.exportDocument(this.modelId))).toBe(before);
+    },
+    staleEdit: () => {
+      const node = this.pick(this.nodes);
+      if (!node || node.rev === 0) return;
+      const before = must(server.exportDocument(this.modelId));
+      expect(server.editNode("region", node.region.id, node.rev - 1, { areaCm2: 1 }).ok).toBe(false);
+      expect(must(server.exportDocument(this.modelId))).toBe(before);
+    },
+    plan: () => void must(server.makePlan(this.modelId)),
+    work: () => {
+      const tile = this.pick(must(server.getBench(this.modelId)).tiles.filter((t) => t.op !== null));
+      if (!tile?.op) return;
+      const done = { opId: tile.op.id, minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
+      if (tile.zone === "in-hand") must(server.finishOp(tile.regionId, done, logTitle));
+      else server.startOp(tile.regionId, tile.op.id, logTitle);
+    },
+  };
+
+  step(): void {
+    const name = this.pick(Object.keys(this.deeds));
+    this.trail.push(name);
+    this.deeds[name]!();
+  }
+}
+
+describe.each([11, 12, 13])("anything that may be done, in any order (seed %i)", (seed) => {
+  it("leaves a document that goes out and comes in byte for byte, and a model that can be shown", () => {
+    must(server.loadDemo(true));
+    const modelId = must(server.addModel({ name: "Odds and ends", scale: "", note: "" })).id;
+    const tinkerer = new Tinkerer(modelId, seed);
+    for (let round = 0; round < ROUNDS; round++) tinkerer.step();
+    const text = must(server.exportDocument(modelId));
+    expect(must(server.getPlanScreen(modelId)).regions.length).toBe(must(server.getJudged(modelId)).length);
+    for (const { node } of must(server.getJudged(modelId))) must(server.getStack(node.region.id));
+    must(server.getBenchScreen(modelId));
+    must(server.importText(text, { onExisting: "replace", takeShop: false }));
+    expect(must(server.exportDocument(modelId))).toBe(text);
+    const copy = must(server.importText(text, { onExisting: "copy", takeShop: false })).modelId;
+    expect(must(server.getBench(copy)).tiles.map(({ zone, done, of }) => ({ zone, done, of }))).toEqual(
+      must(server.getBench(modelId)).tiles.map(({ zone, done, of }) => ({ zone, done, of })),
+    );
+  });
+});
+
+it("the demo can be loaded twice; each is a model of its own and both use one shelf", () => {
+  const first = must(server.loadDemo(true)).modelId;
+  const shelf = must(server.getShelf()).length;
+  const second = must(server.loadDemo(false)).modelId;
+  expect(second).not.toBe(first);
+  expect(must(server.getShelf())).toHaveLength(shelf);
+  must(server.editNode("part", must(server.getTree(second))[0]!.id, 0, { name: "Other hull" }));
+  expect(must(server.getTree(first))[0]!.name).toBe("Hull");
+});
+
+it("every demo product is used by its contract, and every demo stack may be planned", () => {
+  const id = must(server.loadDemo(true)).modelId;
+  expect(must(server.getShelf())).toHaveLength(DEMO_SHELF.length);
+  for (const { answer } of must(server.getJudged(id))) expect(answer).toMatchObject({ outcome: "judged" });
+  for (const { answer } of must(server.getJudged(id)))
+    expect(answer.outcome === "judged" && answer.worst).not.toBe("stop");
+  expect(must(server.makePlan(id)).outcome).toBe("planned");
+});
