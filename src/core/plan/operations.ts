@@ -146,6 +146,10 @@ export function chainOf(
 
 const lastCoatId = (layer: Layer): string => opIds.coat(layer.id, layer.coats);
 
+/** A material nobody has named may hold lead too. */
+const wetOnly = (region: Region): boolean =>
+  region.material === null || region.material === "unknown" || materialFacts(region.material).mayHoldLead;
+
 function prepOp(region: Region, step: PrepStep): Operation {
   const material = region.material === null || region.material === "unknown" ? null : materialFacts(region.material);
   const keyGrit = step === "key" ? (material?.keyGrit ?? null) : null;
@@ -156,7 +160,7 @@ function prepOp(region: Region, step: PrepStep): Operation {
     kind: "prep",
     step,
     handsOnMin: minutesFor(PREP_LABOUR[step], region.areaCm2),
-    abrasive: keyGrit && { ...keyGrit, wet: false },
+    abrasive: keyGrit && { ...keyGrit, wet: wetOnly(region) },
   };
 }
 
@@ -167,6 +171,7 @@ function waitAfterPrep(region: Region, step: PrepStep): Wait {
       region.material === "unknown" ? UNKNOWN_PART_DRY_MIN : materialFacts(region.material).partDryMin,
     );
   }
+  if (step === "key" && wetOnly(region)) return wetSandDry;
   return step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
 }
 

@@ -1,3 +1,4 @@
+import { workText } from "@/ui/messages";
 import { layer, lookup, pile, product, region, steadyAir } from "../../../tests/support/world";
 import { prefixClock } from "../film";
 import { labelForbids, possibleBites, preparedConditions } from "../rules";
@@ -136,6 +137,15 @@ describe("a stack as work", () => {
   it("says which paper: by material for the key, as told for the rub", () => {
     expect(chain.ops.find((o) => o.id === "r:prep:key")!.abrasive).toEqual({ from: 180, to: 320, wet: false });
     expect(chain.ops.find((o) => o.id === "a:sand")!.abrasive).toEqual({ from: 400, to: 400, wet: true });
+  });
+  it("metal that may hold lead is only keyed wet, and dries before it goes on", () => {
+    const anchor = { ...part.region, id: "lead", material: "white-metal" as const };
+    const stack = { ...part.stack, prep: ["degrease", "key", "wipe"] as const };
+    const wet = chainOf(anchor, stack, judged.seams, lookup());
+    expect(wet.ops.find((o) => o.id === "lead:prep:key")!.abrasive).toEqual({ from: 240, to: 400, wet: true });
+    expect(wet.ties.find((t) => t.from === "lead:prep:key" && t.to === "lead:prep:wipe")!.wait.kind).toBe("part-dry");
+    expect(workText(wet.ops[1]!, null)).toBe("Key all over, wet only, P240–P400");
+    expect(workText(chain.ops[1]!, null)).toBe("Key all over, P180–P320");
   });
   it("two coats put on in one go are one piece of work with both films", () => {
     const record: OpRecord = { opId: "a:coat:1", startMin: 0, endMin: 10, coats: 2, wftUm: 60 };

@@ -19,6 +19,8 @@ export interface MaterialFacts {
   /** what the bare face needs before its first layer, in order */
   readonly prep: readonly PrepStep[];
   readonly keyGrit: { readonly from: number; readonly to: number } | null;
+  /** lead is assumed until it is known not to be there: never abraded dry. Source: safety practice for tin and lead alloys */
+  readonly mayHoldLead: boolean;
   /** minutes at reference air until part dry after a wash (est.) */
   readonly partDryMin: number;
 }
@@ -46,6 +48,7 @@ const metal = (over: Partial<Row> = {}): Row => ({
   prep: ["degrease", "key", "wipe"],
   keyGrit: { from: 240, to: 400 },
   partDryMin: DRY_SURFACE_MIN,
+  mayHoldLead: false,
   ...over,
 });
 const plastic = (over: Partial<Row>): Row => ({
@@ -59,6 +62,7 @@ const plastic = (over: Partial<Row>): Row => ({
   prep: ["wash", "key", "dust-off"],
   keyGrit: { from: 180, to: 320 },
   partDryMin: DRY_RIDGES_MIN,
+  mayHoldLead: false,
   ...over,
 });
 const foam = (over: Partial<Row>): Row => ({
@@ -72,6 +76,7 @@ const foam = (over: Partial<Row>): Row => ({
   prep: ["dust-off"],
   keyGrit: null,
   partDryMin: DRY_RIDGES_MIN,
+  mayHoldLead: false,
   ...over,
 });
 
@@ -131,7 +136,7 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
   "steel-iron": metal({ prep: ["degrease", "derust", "key", "wipe"] }),
   aluminium: metal(),
   "brass-copper": metal({ keyGrit: { from: 180, to: 320 } }),
-  "white-metal": metal({ dryHeatMaxC: 55 }),
+  "white-metal": metal({ dryHeatMaxC: 55, mayHoldLead: true }),
   stainless: metal({ keyGrit: { from: 180, to: 320 } }),
   glassfibre: metal({ group: "laminate", dryHeatMaxC: 60, prep: ["wash", "key", "wipe"] }),
 };

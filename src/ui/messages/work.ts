@@ -15,7 +15,7 @@ function paper({ abrasive }: Work): string {
 export function workText(op: Work, product: string | null): string {
   switch (op.kind) {
     case "prep":
-      return `${PREP_NAME[op.step as keyof typeof PREP_NAME]}${op.abrasive ? "," : ""}${paper(op)}`;
+      return `${PREP_NAME[op.step as keyof typeof PREP_NAME]}${op.abrasive ? `,${op.abrasive.wet ? " wet only," : ""}` : ""}${paper(op)}`;
     case "before":
       return BEFORE_NAME[op.step as keyof typeof BEFORE_NAME];
     case "sand":
