@@ -38,6 +38,23 @@ test("the bell rings when a wait runs out while the page is open, and only then"
   expect(await rung()).toBe(0);
 });
 
+test("timers are right on a page opened from another one long after the first was loaded", async ({ page }) => {
+  await page.clock.install({ time: new Date() });
+  await page.goto("/bench");
+  const left = async () => {
+    const text = (await page.locator('[data-zone="drying"]').getByTestId("countdown").textContent())!;
+    return text.split(":").reduce((sum, part) => 60 * sum + Number(part), 0);
+  };
+  const before = await left();
+  const rail = page.getByRole("navigation", { name: "Main" });
+  await rail.getByRole("link", { name: "Parts" }).click();
+  await expect(page.getByLabel("Material of Hull, Topsides")).toBeVisible();
+  await page.clock.fastForward("10:00");
+  await rail.getByRole("link", { name: "Bench", exact: true }).click();
+  await expect(page.locator('[data-zone="drying"]')).toContainText("Hull");
+  await expect.poll(async () => before - (await left())).toBeGreaterThan(9.5 * 60);
+});
+
 test("a colder night and a heavier coat move the finish", async ({ page }) => {
   await page.goto("/plan");
   const first = await doneMin(page);

@@ -1,26 +1,40 @@
 "use client";
 
-import { createContext, type ReactNode, useContext, useEffect, useRef, useState } from "react";
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from "react";
+
+interface ServerTime {
+  /** what the server's clock read when it made the page */
+  readonly madeMs: number;
+  /** server's clock minus this device's; null until the page runs here */
+  readonly aheadMs: number | null;
+}
 
 /** The server's clock, carried on by this device's ticking: a wrong phone clock does not bend the timers. */
-const ServerNow = createContext<number>(0);
+const ServerClock = createContext<ServerTime>({ madeMs: 0, aheadMs: null });
 
+/**
+ * Takes the difference of the two clocks at the moment a page arrives, and only then: the frame outlives the pages
+ * inside it, and a page opened ten minutes later must not read the hour at which the frame was made.
+ */
 export function NowProvider({ serverNowMs, children }: { serverNowMs: number; children: ReactNode }) {
+  const [aheadMs, setAheadMs] = useState<number | null>(null);
+  useEffect(() => setAheadMs(serverNowMs - Date.now()), [serverNowMs]);
   useEffect(() => {
     // from here on the page answers; what is typed before would be lost on a slow device
     document.documentElement.dataset.answers = "";
   }, []);
-  return <ServerNow.Provider value={serverNowMs}>{children}</ServerNow.Provider>;
+  const time = useMemo(() => ({ madeMs: serverNowMs, aheadMs }), [serverNowMs, aheadMs]);
+  return <ServerClock.Provider value={time}>{children}</ServerClock.Provider>;
 }
+
+const read = ({ madeMs, aheadMs }: ServerTime): number => (aheadMs === null ? madeMs : Date.now() + aheadMs);
 
 /** Milliseconds since 1970 by the server's clock, refreshed every `everyMs`; rendered first as the server saw it. */
 export function useNowMs(everyMs = 1000): number {
-  const serverNowMs = useContext(ServerNow);
-  const offset = useRef<number | null>(null);
-  const [nowMs, setNowMs] = useState(serverNowMs);
+  const time = useContext(ServerClock);
+  const [nowMs, setNowMs] = useState(() => read(time));
   useEffect(() => {
-    offset.current = serverNowMs - Date.now();
-    const tick = () => setNowMs(Date.now() + (offset.current ?? 0));
+    const tick = () => setNowMs(read(time));
     tick();
     const timer = setInterval(tick, everyMs);
     document.addEventListener("visibilitychange", tick);
@@ -28,6 +42,6 @@ export function useNowMs(everyMs = 1000): number {
       clearInterval(timer);
       document.removeEventListener("visibilitychange", tick);
     };
-  }, [serverNowMs, everyMs]);
+  }, [time, everyMs]);
   return nowMs;
 }
