@@ -125,6 +125,7 @@ test("every piece of work in the timetable opens what it waits for, and its addr
   await expect(card).toContainText("Waits for “sandable”");
   await page.reload();
   await expect(card).toBeVisible();
+  await expect(page.locator("html[data-answers]")).toHaveCount(1);
   await page.getByLabel("draw bench time wide").uncheck();
   await expect(page).toHaveURL(/axis=even/);
   await expect(card).toBeVisible();
