@@ -12,7 +12,10 @@ test("two tabs on the same field: the second is told, nothing is overwritten, an
 }) => {
   const one = await context.newPage();
   const two = await context.newPage();
-  for (const page of [one, two]) await page.goto(`${bench.url}/parts`);
+  for (const page of [one, two]) {
+    await page.goto(`${bench.url}/parts`);
+    await page.locator("html[data-answers]").waitFor({ state: "attached" });
+  }
   const field = "Area of Hull, Topsides, cm²";
   await one.getByLabel(field).fill("700");
   await one.getByLabel(field).press("Enter");
@@ -32,7 +35,10 @@ test("two tabs on the same field: the second is told, nothing is overwritten, an
 test("two tabs on the same product", async ({ context, bench }) => {
   const one = await context.newPage();
   const two = await context.newPage();
-  for (const page of [one, two]) await page.goto(`${bench.url}/shelf?product=red-stopper`);
+  for (const page of [one, two]) {
+    await page.goto(`${bench.url}/shelf?product=red-stopper`);
+    await page.locator("html[data-answers]").waitFor({ state: "attached" });
+  }
   await one.getByLabel("Name", { exact: true }).fill("Red stopper, new tin");
   await one.getByRole("button", { name: "Save" }).click();
   await expect(one.getByRole("button", { name: "Red stopper, new tin" })).toBeVisible();

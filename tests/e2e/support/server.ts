@@ -74,6 +74,20 @@ export function benchTest(start: "demo" | "empty") {
       { scope: "worker", timeout: 90_000 },
     ],
     bench: async ({ shared }, use) => use(shared),
+    // a page that has been drawn but does not answer yet would swallow what a test, faster than any hand, does to it
+    page: async ({ page }, use) => {
+      for (const name of ["goto", "reload"] as const) {
+        const go = page[name].bind(page) as (...args: unknown[]) => Promise<unknown>;
+        Object.assign(page, {
+          [name]: async (...args: unknown[]) => {
+            const response = await go(...args);
+            await page.locator("html[data-answers]").waitFor({ state: "attached" });
+            return response;
+          },
+        });
+      }
+      await use(page);
+    },
     baseURL: async ({ shared }, use) => use(shared.url),
   });
 }
