@@ -1,69 +1,91 @@
 import { z } from "zod";
-import type { Product } from "@/core/model";
+import type { AirSpot, Coupon, Layer, Product, ProductUnknown, Region } from "@/core/model";
 import {
   BEFORE_STEPS,
   BITES,
   CARRIERS,
   CONDITIONS,
+  COUPON_RESULTS,
   EFFECTS,
   EXPOSURES,
   FAMILIES,
   FINISHES,
+  GRIT_SCALES,
   HAZARDS,
   HEAVINESSES,
+  LEADS,
   MATERIALS,
   MAY_GO_OVER_EXTRA,
   METHODS,
   PROPELLANTS,
   PROTECTIONS,
   ROLES,
+  RUBS,
   SHEENS,
+  TACKS,
 } from "@/core/model";
 import { hexSchema, idSchema, minutes, ranged, uniqueList } from "./base";
 
-const time = minutes.nullable().optional();
+/** Any fact may be told as unknown, which is not the same as leaving it out. */
+const told = <T extends z.ZodType>(schema: T) => z.union([schema, z.literal("unknown")]).optional();
+const time = z
+  .union([minutes, z.literal("unknown")])
+  .nullable()
+  .optional();
+const celsius = ranged(-60, 400, "°C");
 const WINDOW = z
   .tuple([minutes, minutes.nullable()])
   .refine(([lo, hi]) => hi === null || hi > lo, { error: "a window must shut after it opens" });
 
 /** A product told inline, in the API's snake_case; what is left out is not given. */
-const inlineProductSchema = z.strictObject({
+export const inlineProductSchema = z.strictObject({
+  name: z.string().max(120).optional(),
   role: z.enum(ROLES),
-  family: z.enum([...FAMILIES, "unknown"]),
-  carriers: z.union([uniqueList(z.enum(CARRIERS)), z.literal("unknown")]),
-  bite: z.enum(BITES).optional(),
-  propellant: z.enum([...PROPELLANTS, "unknown"]).optional(),
-  volume_solids: ranged(0.01, 1, "").optional(),
-  density: ranged(0.3, 5, "g/ml").optional(),
-  colour: hexSchema.optional(),
-  effect: z.enum(EFFECTS).optional(),
-  sheen: z.enum(SHEENS).optional(),
-  flexible: z.boolean().optional(),
-  yellowing: z.boolean().optional(),
-  uv_resistant: z.boolean().optional(),
-  combined_primer: z.boolean().optional(),
-  rust_inhibitor: z.boolean().optional(),
-  may_go_over: uniqueList(z.enum([...MAY_GO_OVER_EXTRA, ...FAMILIES])).optional(),
-  max_skin_um: ranged(1, 50_000, "µm").optional(),
-  hazards: uniqueList(z.enum(HAZARDS)).optional(),
+  family: z.enum([...FAMILIES, "unknown"]).optional(),
+  carriers: z.union([uniqueList(z.enum(CARRIERS)), z.literal("unknown")]).optional(),
+  bite: told(z.enum(BITES)),
+  propellant: told(z.enum(PROPELLANTS)),
+  volume_solids: told(ranged(0.01, 1, "")),
+  density: told(ranged(0.3, 5, "g/ml")),
+  density_dry: told(ranged(0.1, 8, "g/ml")),
+  colour: told(hexSchema),
+  effect: told(z.enum(EFFECTS)),
+  opaque_dft_um: told(ranged(0.1, 5000, "µm")),
+  sheen: told(z.enum(SHEENS)),
+  flexible: told(z.boolean()),
+  yellowing: told(z.boolean()),
+  uv_resistant: told(z.boolean()),
+  combined_primer: told(z.boolean()),
+  rust_inhibitor: told(z.boolean()),
+  activator: told(z.boolean()),
+  dearomatised: z.boolean().optional(),
+  may_go_over: told(uniqueList(z.enum([...MAY_GO_OVER_EXTRA, ...FAMILIES]))),
+  max_skin_um: told(ranged(1, 50_000, "µm")),
+  shrinkage: told(ranged(0, 0.9, "")),
+  cure_depth_um: told(ranged(1, 50_000, "µm")),
+  service_temp_c: told(celsius),
+  minimum_film_forming_c: told(celsius),
+  hazards: told(uniqueList(z.enum(HAZARDS))),
   limits: z
     .strictObject({
-      min_temp_c: z.number().nullable().optional(),
-      max_temp_c: z.number().nullable().optional(),
-      max_rh_pct: z.number().nullable().optional(),
+      min_temp_c: told(celsius.nullable()),
+      max_temp_c: told(celsius.nullable()),
+      max_rh_pct: told(ranged(0, 100, "% RH").nullable()),
     })
     .optional(),
+  mix: z.strictObject({ ratio: told(z.string().max(20)), pot_life_min: told(minutes) }).optional(),
+  thinner_carriers: told(uniqueList(z.enum(CARRIERS))),
   label: z
     .strictObject({
-      temp_c: ranged(-10, 50, "°C").optional(),
-      rh_pct: ranged(0, 95, "% RH").optional(),
-      wft_um: ranged(1, 20_000, "µm").optional(),
-      coats: ranged(1, 20, "coats").optional(),
+      temp_c: told(ranged(-10, 50, "°C")),
+      rh_pct: told(ranged(0, 95, "% RH")),
+      wft_um: told(ranged(1, 20_000, "µm")),
+      coats: told(ranged(1, 20, "coats")),
       gap_min: time,
       flash_min: time,
       touch_min: time,
       handle_min: time,
-      recoat: z.array(WINDOW).max(2).optional(),
+      recoat: told(z.array(WINDOW).max(2)),
       sandable_min: time,
       tape_safe_min: time,
       polishable_min: time,
@@ -71,90 +93,329 @@ const inlineProductSchema = z.strictObject({
     })
     .optional(),
 });
+export type InlineProduct = z.infer<typeof inlineProductSchema>;
+const productRef = z.union([idSchema, inlineProductSchema]);
 
-const checkLayerSchema = z.strictObject({
-  product: z.union([idSchema, inlineProductSchema]),
-  coats: ranged(1, 12, "coats").optional(),
-  heaviness: z.enum(HEAVINESSES).optional(),
-  wft_um: ranged(1, 20_000, "µm").optional(),
-  gap_min: ranged(0, 200_000, "minutes").optional(),
-  method: z.enum(METHODS).optional(),
-  before: uniqueList(z.enum(BEFORE_STEPS)).optional(),
-  sand_after: z
-    .strictObject({ grit: ranged(40, 10_000, "(P scale)"), wet: z.boolean().optional(), um: ranged(0, 5000, "µm") })
+const airSchema = z.strictObject({
+  temp_c: ranged(-30, 60, "°C"),
+  rh_pct: ranged(1, 100, "% RH"),
+  part_temp_c: told(ranged(-30, 120, "°C")),
+  airflow_m_s: told(ranged(0, 20, "m/s")),
+  frost_tonight: told(z.boolean()),
+  series: z
+    .array(
+      z.strictObject({
+        at_min: minutes,
+        temp_c: ranged(-30, 60, "°C"),
+        rh_pct: ranged(1, 100, "% RH"),
+        airflow_m_s: ranged(0, 20, "m/s").optional(),
+      }),
+    )
+    .max(2000)
     .optional(),
 });
 
-/** Body of POST /api/v1/check: a region, the layers from the bottom up, protection and, if it is to be judged, the air. */
+const checkLayerSchema = z.strictObject({
+  product: productRef,
+  coats: ranged(1, 30, "coats").optional(),
+  heaviness: told(z.enum(HEAVINESSES)),
+  wft_um: told(ranged(1, 20_000, "µm")),
+  gap_min: told(ranged(0, 2_000_000, "minutes")),
+  coat_gap_min: told(ranged(0, 2_000_000, "minutes")),
+  method: z.enum(METHODS).optional(),
+  before: uniqueList(z.enum(BEFORE_STEPS)).optional(),
+  heat_c: told(ranged(0, 400, "°C")),
+  scuff_wet: told(z.boolean()),
+  tape: z.strictObject({ tack: z.enum(TACKS), on_min: told(minutes), off_min: told(minutes) }).optional(),
+  depth_um: told(ranged(1, 200_000, "µm")),
+  mixed_with: productRef.optional(),
+  mix_used: told(z.string().max(20)),
+  thinner: productRef.optional(),
+  set_up: z
+    .strictObject({
+      can_temp_c: told(ranged(-30, 200, "°C")),
+      batch_min: told(minutes),
+      edges_covered: told(z.boolean()),
+      shaded: told(z.boolean()),
+      backing: told(z.boolean()),
+      activator: told(z.boolean()),
+    })
+    .optional(),
+  air: airSchema.optional(),
+  sand_after: z
+    .strictObject({
+      grit: ranged(40, 10_000, ""),
+      scale: z.enum(GRIT_SCALES).optional(),
+      wet: z.boolean().optional(),
+      um: told(ranged(0, 5000, "µm")),
+    })
+    .optional(),
+});
+
+export const checkRegionSchema = z.strictObject({
+  material: z.enum([...MATERIALS, "unknown"]),
+  conditions: told(uniqueList(z.enum(CONDITIONS))),
+  finish: z.enum([...FINISHES, "unknown"]).optional(),
+  exposure: told(uniqueList(z.enum(EXPOSURES))),
+  service_temp_c: told(celsius),
+  old_finish: z
+    .strictObject({
+      family: z.enum([...FAMILIES, "unknown"]).optional(),
+      age_days: told(ranged(0, 100_000, "days")),
+      rub: told(z.enum(RUBS)),
+      lead: z.enum(LEADS).optional(),
+    })
+    .optional(),
+  sealed_by: z
+    .strictObject({
+      family: z.enum([...FAMILIES, "unknown"]),
+      dft_um: told(ranged(0, 5000, "µm")),
+      coats: told(ranged(0, 30, "coats")),
+      cured: told(z.boolean()),
+    })
+    .optional(),
+  detail_um: told(ranged(1, 100_000, "µm")),
+  ridge_um: told(ranged(0, 5000, "µm")),
+  fill_depth_um: told(ranged(0, 200_000, "µm")),
+  fill_through: told(z.boolean()),
+  fit_allowance_um: told(ranged(0, 20_000, "µm")),
+  mass_budget_g: told(ranged(0, 1_000_000, "g")),
+  area_cm2: told(ranged(0.1, 1_000_000, "cm²")),
+  minutes_since_key: told(ranged(0, 100_000_000, "minutes")),
+  clear_nearby: told(z.boolean()),
+  lead: z.enum(LEADS).optional(),
+});
+
+const couponSchema = z.strictObject({
+  material: z.enum(MATERIALS),
+  layers: z.array(checkLayerSchema).min(1).max(24),
+  result: z.enum(COUPON_RESULTS),
+  through_cured: z.boolean().optional(),
+  tape_test: z.union([z.boolean(), z.literal("pass"), z.literal("fail")]).optional(),
+});
+
+/** Body of POST /api/v1/check: a region, the layers from the bottom up, protection, the air they go on in, and trials made. */
 export const checkRequestSchema = z.strictObject({
-  region: z.strictObject({
-    material: z.enum([...MATERIALS, "unknown"]),
-    conditions: uniqueList(z.enum(CONDITIONS)).optional(),
-    finish: z.enum(FINISHES),
-    exposure: uniqueList(z.enum(EXPOSURES)).optional(),
-    detail_um: ranged(10, 100_000, "µm").optional(),
-    ridge_um: ranged(1, 5000, "µm").optional(),
-    area_cm2: ranged(0.1, 1_000_000, "cm²").optional(),
-  }),
+  region: checkRegionSchema,
   layers: z.array(checkLayerSchema).min(1, "needs at least one layer").max(24),
-  protection: uniqueList(z.enum(PROTECTIONS)).optional(),
-  air: z.strictObject({ temp_c: ranged(-30, 60, "°C"), rh_pct: ranged(1, 100, "% RH") }).optional(),
+  protection: z.union([uniqueList(z.enum(PROTECTIONS)), z.literal("unknown")]).optional(),
+  air: airSchema.optional(),
+  coupons: z.array(couponSchema).max(50).optional(),
 });
 export type CheckRequest = z.infer<typeof checkRequestSchema>;
-export type InlineProduct = z.infer<typeof inlineProductSchema>;
+export type CheckLayer = CheckRequest["layers"][number];
+
+/** A told number, or null when it was left out or is unknown. */
+const number = (v: number | "unknown" | null | undefined): number | null => (typeof v === "number" ? v : null);
+const flag = (v: boolean | "unknown" | undefined, absent = false): boolean => (typeof v === "boolean" ? v : absent);
+const known = <T>(v: T | "unknown" | undefined, absent: T): T => (v === undefined || v === "unknown" ? absent : v);
 
 /** Label conditions when an inline product leaves them out: the reference air, one 50 µm coat. */
 const LABEL_DEFAULTS = { tempC: 20, rhPct: 50, wftUm: 50, coats: 1 } as const;
 
+/** Facts that hold themselves open when told as unknown, by their name in the request. */
+const OPEN: readonly (readonly [keyof InlineProduct, ProductUnknown])[] = [
+  ["sheen", "sheen"],
+  ["effect", "effect"],
+  ["colour", "colour"],
+  ["flexible", "flexible"],
+  ["yellowing", "yellowing"],
+  ["uv_resistant", "uvResistant"],
+  ["combined_primer", "combinedPrimer"],
+  ["rust_inhibitor", "rustInhibitor"],
+  ["activator", "activator"],
+  ["thinner_carriers", "thinnerCarriers"],
+  ["may_go_over", "mayGoOver"],
+];
+
+/** Goods nobody asks a binder or carrier of: paper, tape and printed film bring none. */
+const SOLID_ROLES: readonly string[] = ["decal", "abrasive", "polish", "masking"];
+
+/** Families that are isocyanate systems unless their card says otherwise. */
+const ISOCYANATE_FAMILIES = ["urethane-2k", "urethane-mc"];
+
+function hazardsOf(p: InlineProduct): Product["hazards"] {
+  if (p.hazards === "unknown") return ["isocyanate-unknown"];
+  if (p.hazards) return p.hazards;
+  return ISOCYANATE_FAMILIES.includes(p.family ?? "") ? ["isocyanate-unknown"] : [];
+}
+
 /** An inline product as a core product under the given id. */
 export function inlineToProduct(id: string, p: InlineProduct, method: (typeof METHODS)[number]): Product {
   const l = p.label ?? {};
+  const colourTold = p.colour !== undefined && p.colour !== "unknown";
+  const assumed = [...(colourTold ? [] : ["colour"]), ...(typeof l.wft_um === "number" ? [] : ["label.wft_um"])];
+  const propellant = p.propellant ?? (method === "aerosol" ? "unknown" : null);
   return {
     id,
-    name: id,
+    name: p.name ?? id,
     maker: "",
     aliases: [],
     role: p.role,
-    family: p.family,
-    carriers: p.carriers,
-    bite: p.bite ?? null,
-    propellant: p.propellant ?? (method === "aerosol" ? "unknown" : null),
+    family: p.family ?? (SOLID_ROLES.includes(p.role) ? "wb-acrylic" : "unknown"),
+    carriers: p.carriers ?? (SOLID_ROLES.includes(p.role) ? [] : "unknown"),
+    bite: known<Product["bite"]>(p.bite, null),
+    propellant,
     method,
-    volumeSolids: p.volume_solids ?? null,
-    densityGMl: p.density ?? null,
-    colour: p.colour ?? "#808080",
-    effect: p.effect ?? "solid",
-    sheen: p.sheen ?? "satin",
-    flexible: p.flexible ?? false,
-    yellowing: p.yellowing ?? false,
-    uvResistant: p.uv_resistant ?? false,
-    combinedPrimer: p.combined_primer ?? false,
-    rustInhibitor: p.rust_inhibitor ?? false,
-    mayGoOver: p.may_go_over ?? null,
-    maxSkinUm: p.max_skin_um ?? null,
-    hazards: p.hazards ?? [],
+    volumeSolids: number(p.volume_solids),
+    densityGMl: number(p.density),
+    dryDensityGMl: number(p.density_dry),
+    colour: known(p.colour, "#808080"),
+    effect: known(p.effect, p.role === "decal" ? "transparent" : "solid"),
+    opaqueDftUm: number(p.opaque_dft_um),
+    sheen: known(p.sheen, "satin"),
+    flexible: flag(p.flexible),
+    yellowing: flag(p.yellowing),
+    uvResistant: flag(p.uv_resistant),
+    combinedPrimer: flag(p.combined_primer),
+    rustInhibitor: flag(p.rust_inhibitor),
+    activator: flag(p.activator),
+    dearomatised: p.dearomatised ?? false,
+    mayGoOver: known<Product["mayGoOver"]>(p.may_go_over, null),
+    maxSkinUm: number(p.max_skin_um),
+    shrinkage: number(p.shrinkage),
+    cureDepthUm: number(p.cure_depth_um),
+    serviceTempC: number(p.service_temp_c),
+    minFilmFormingC: number(p.minimum_film_forming_c),
+    thinnerCarriers: known<Product["carriers"] | null>(p.thinner_carriers, null) as Product["thinnerCarriers"],
+    mixRatio: known<string | null>(p.mix?.ratio, null),
+    hazards: hazardsOf(p),
     limits: {
-      minTempC: p.limits?.min_temp_c ?? null,
-      maxTempC: p.limits?.max_temp_c ?? null,
-      maxRhPct: p.limits?.max_rh_pct ?? null,
+      minTempC: number(p.limits?.min_temp_c),
+      maxTempC: number(p.limits?.max_temp_c),
+      maxRhPct: number(p.limits?.max_rh_pct),
     },
     label: {
-      tempC: l.temp_c ?? LABEL_DEFAULTS.tempC,
-      rhPct: l.rh_pct ?? LABEL_DEFAULTS.rhPct,
-      wftUm: l.wft_um ?? LABEL_DEFAULTS.wftUm,
-      coats: l.coats ?? LABEL_DEFAULTS.coats,
-      gapMin: l.gap_min ?? null,
-      flashMin: l.flash_min ?? null,
-      touchMin: l.touch_min ?? null,
-      handleMin: l.handle_min ?? null,
-      recoat: l.recoat ?? [],
-      sandableMin: l.sandable_min ?? null,
-      tapeSafeMin: l.tape_safe_min ?? null,
-      polishableMin: l.polishable_min ?? null,
-      curedMin: l.cured_min ?? null,
+      tempC: number(l.temp_c) ?? LABEL_DEFAULTS.tempC,
+      rhPct: number(l.rh_pct) ?? LABEL_DEFAULTS.rhPct,
+      wftUm: number(l.wft_um) ?? LABEL_DEFAULTS.wftUm,
+      coats: number(l.coats) ?? LABEL_DEFAULTS.coats,
+      gapMin: number(l.gap_min),
+      flashMin: number(l.flash_min),
+      touchMin: number(l.touch_min),
+      handleMin: number(l.handle_min),
+      recoat: known<Product["label"]["recoat"]>(l.recoat, []),
+      sandableMin: number(l.sandable_min),
+      tapeSafeMin: number(l.tape_safe_min),
+      polishableMin: number(l.polishable_min),
+      curedMin: number(l.cured_min),
     },
-    potLifeMin: null,
+    potLifeMin: number(p.mix?.pot_life_min),
     leftMl: null,
     note: "",
+    unknowns: OPEN.filter(([name]) => p[name] === "unknown").map(([, fact]) => fact),
+    assumed,
   };
 }
+
+/** A layer of the request as a core layer; the ids are those its products were registered under. */
+export function checkToLayer(
+  l: CheckLayer,
+  ids: { id: string; productId: string; thinnerId: string | null; mixedWithId: string | null },
+): Layer {
+  const s = l.set_up;
+  return {
+    ...ids,
+    coats: l.coats ?? 1,
+    heaviness: known(l.heaviness, "wet"),
+    wftUm: number(l.wft_um),
+    gapMin: number(l.gap_min),
+    gapUnknown: l.gap_min === "unknown",
+    coatGapMin: number(l.coat_gap_min),
+    before: l.before ?? [],
+    heatC: number(l.heat_c),
+    scuffWet: flag(l.scuff_wet),
+    tape: l.tape ? { tack: l.tape.tack, onMin: number(l.tape.on_min), offMin: number(l.tape.off_min) } : null,
+    depthUm: number(l.depth_um),
+    mixUsed: known<string | null>(l.mix_used, null),
+    setUp: s
+      ? {
+          canTempC: number(s.can_temp_c),
+          batchMin: number(s.batch_min),
+          // an edge nobody looked at counts as open
+          edgesCovered: s.edges_covered !== "unknown" && flag(s.edges_covered, true),
+          shaded: s.shaded === "unknown" || flag(s.shaded),
+          backing: flag(s.backing),
+          activator: s.activator === "unknown" || flag(s.activator),
+        }
+      : null,
+    sandAfter: l.sand_after
+      ? {
+          grit: l.sand_after.grit,
+          ...(l.sand_after.scale ? { scale: l.sand_after.scale } : {}),
+          wet: l.sand_after.wet ?? false,
+          takesUm: number(l.sand_after.um) ?? USUAL_RUB_UM,
+        }
+      : null,
+    air: l.air ? checkToAir(l.air) : null,
+  };
+}
+/** A rub nobody measured takes about this much off a flat, µm (est.). */
+const USUAL_RUB_UM = 5;
+
+export function checkToAir(a: NonNullable<CheckRequest["air"]>): AirSpot {
+  return {
+    tempC: a.temp_c,
+    rhPct: a.rh_pct,
+    partTempC: number(a.part_temp_c),
+    airflowMS: number(a.airflow_m_s),
+    frostTonight: flag(a.frost_tonight),
+    coldestC: a.series && a.series.length > 0 ? Math.min(...a.series.map((p) => p.temp_c)) : null,
+  };
+}
+
+export function checkToRegion(r: CheckRequest["region"]): Region {
+  const unknowns = (["conditions", "finish", "exposure"] as const).filter((n) => r[n] === "unknown");
+  return {
+    id: "region",
+    name: "region",
+    material: r.material,
+    conditions: known<Region["conditions"]>(r.conditions, []),
+    areaCm2: number(r.area_cm2),
+    finish: known<Region["finish"]>(r.finish, "seen"),
+    detailUm: number(r.detail_um),
+    ridgeUm: number(r.ridge_um),
+    exposure: known<Region["exposure"]>(r.exposure, []),
+    oldFinish: r.old_finish
+      ? {
+          family: r.old_finish.family ?? "unknown",
+          ageDays: r.old_finish.age_days ?? null,
+          rub: known(r.old_finish.rub, "untested"),
+          lead: r.old_finish.lead ?? "unknown",
+        }
+      : null,
+    sealedBy: r.sealed_by
+      ? {
+          family: r.sealed_by.family,
+          dftUm: number(r.sealed_by.dft_um),
+          coats: number(r.sealed_by.coats),
+          cured: r.sealed_by.cured ?? "unknown",
+        }
+      : null,
+    fillDepthUm: number(r.fill_depth_um),
+    fillThrough: flag(r.fill_through),
+    fitAllowanceUm: number(r.fit_allowance_um),
+    massBudgetG: number(r.mass_budget_g),
+    serviceTempC: number(r.service_temp_c),
+    minutesSinceKey: number(r.minutes_since_key),
+    clearNearby: flag(r.clear_nearby),
+    lead: r.lead ?? null,
+    unknowns,
+  };
+}
+
+/** A coupon of the request; its layers carry the product ids they were registered under. */
+export const checkToCoupon = (c: z.infer<typeof couponSchema>, id: string, layers: readonly Layer[]): Coupon => ({
+  id,
+  material: c.material,
+  layers: layers.map(({ productId, coats, heaviness, wftUm, gapMin }) => ({
+    productId,
+    coats,
+    heaviness,
+    wftUm,
+    gapMin,
+  })),
+  result: c.result,
+  throughCured: c.through_cured ?? false,
+  tapeTested: c.tape_test === true || c.tape_test === "pass",
+});

@@ -1,6 +1,10 @@
 import {
-  type CheckRequest,
+  type CheckLayer,
   checkRequestSchema,
+  checkToAir,
+  checkToCoupon,
+  checkToLayer,
+  checkToRegion,
   done,
   failed,
   inlineToProduct,
@@ -11,8 +15,8 @@ import {
   planRequestSchema,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import type { Layer, Product, Region } from "@/core/model";
-import { type JudgeAnswer, judgeStack, type PlanAnswer, planModel } from "@/core/plan";
+import type { Layer, Product } from "@/core/model";
+import { type JudgeAnswer, judgeWithDoubts, type PlanAnswer, planModel } from "@/core/plan";
 import { allProducts } from "@/db";
 import { nowMs } from "./clock";
 import { readDocument } from "./document";
@@ -29,68 +33,83 @@ export function checkStack(body: unknown): Outcome<Judged> {
   const parsed = checkRequestSchema.safeParse(body);
   if (!parsed.success) return invalid(parsed.error);
   const request = parsed.data;
-  const usesShelf = request.layers.some((l) => typeof l.product === "string");
+  const all = [...request.layers, ...(request.coupons ?? []).flatMap((c) => c.layers)];
+  const usesShelf = all.some((l) => [l.product, l.thinner, l.mixed_with].some((p) => typeof p === "string"));
   const shelf: Outcome<ReadonlyMap<string, Product>> = usesShelf
     ? reading((db) => done(allProducts(db)))
     : done(new Map());
   if (!shelf.ok) return shelf;
-  const products = new Map(shelf.value);
-  const layers: Layer[] = [];
-  for (const [i, l] of request.layers.entries()) {
-    const own = productOf(l, i, products);
-    if (!own)
-      return failed("invalid", `layers.${i}.product is not on the shelf`, [
-        { path: `layers.${i}.product`, message: "is not on the shelf" },
-      ]);
-    products.set(own.id, own);
-    layers.push(layerOf(l, i, own.id));
-  }
-  const answer = judgeStack({
-    region: regionOf(request.region),
+  const register = new Register(shelf.value);
+  const layers = request.layers.map((l, i) => register.layer(l, `layers.${i}`, `layer-${i}`));
+  const coupons = (request.coupons ?? []).map((c, n) =>
+    checkToCoupon(
+      c,
+      `coupon-${n}`,
+      c.layers.map((l, i) => register.layer(l, `coupons.${n}.layers.${i}`, `coupon-${n}-${i}`)),
+    ),
+  );
+  if (register.faults.length > 0)
+    return failed("invalid", `${register.faults[0]!.path} is not on the shelf`, register.faults);
+  const answer = judgeWithDoubts({
+    region: checkToRegion(request.region),
     stack: { prep: [], layers },
-    productOf: lookup(products),
-    protection: request.protection ?? [],
-    air: request.air ? { tempC: request.air.temp_c, rhPct: request.air.rh_pct } : null,
+    productOf: lookup(register.products),
+    protection: request.protection === "unknown" ? [] : (request.protection ?? []),
+    air: request.air ? checkToAir(request.air) : null,
+    airCounts: true,
+    coupons,
   });
   return answer.outcome === "judged"
     ? done(answer)
-    : failed("invalid", `region.material is missing`, [{ path: "region.material", message: "is missing" }]);
+    : failed("invalid", "region.material is missing", [{ path: "region.material", message: "is missing" }]);
 }
 
-type CheckLayer = CheckRequest["layers"][number];
+/** Products of a request under one id each: the same facts told twice are the same product. */
+class Register {
+  readonly products: Map<string, Product>;
+  readonly faults: { path: string; message: string }[] = [];
+  private readonly inline = new Map<string, string>();
 
-/** The product a layer names or tells; a method given with the layer beats the shelf's. */
-function productOf(l: CheckLayer, i: number, shelf: ReadonlyMap<string, Product>): Product | null {
-  if (typeof l.product !== "string") return inlineToProduct(`inline-${i}`, l.product, l.method ?? "brush");
-  const own = shelf.get(l.product);
-  if (!own) return null;
-  return l.method && l.method !== own.method ? { ...own, id: `${own.id}-by-${l.method}`, method: l.method } : own;
+  constructor(shelf: ReadonlyMap<string, Product>) {
+    this.products = new Map(shelf);
+  }
+
+  layer(l: CheckLayer, path: string, id: string): Layer {
+    const at = (field: "product" | "thinner" | "mixed_with") => {
+      const ref = l[field];
+      return ref === undefined ? null : this.idOf(ref, l.method, `${path}.${field}`);
+    };
+    return checkToLayer(l, {
+      id,
+      productId: at("product") ?? "",
+      thinnerId: at("thinner"),
+      mixedWithId: at("mixed_with"),
+    });
+  }
+
+  /** A method given with the layer beats the shelf's. */
+  private idOf(ref: CheckLayer["product"], method: CheckLayer["method"], path: string): string {
+    if (typeof ref !== "string") {
+      const key = JSON.stringify([ref, method]);
+      const known = this.inline.get(key);
+      if (known) return known;
+      const id = `inline-${this.inline.size}`;
+      this.inline.set(key, id);
+      const usual = ref.role === "putty" ? "spread" : "brush";
+      this.products.set(id, inlineToProduct(id, ref, method ?? usual));
+      return id;
+    }
+    const own = this.products.get(ref);
+    if (!own) {
+      this.faults.push({ path, message: "is not on the shelf" });
+      return "";
+    }
+    if (!method || method === own.method) return ref;
+    const id = `${ref}-by-${method}`;
+    this.products.set(id, { ...own, id, method });
+    return id;
+  }
 }
-
-const layerOf = (l: CheckLayer, i: number, productId: string): Layer => ({
-  id: `layer-${i}`,
-  productId,
-  coats: l.coats ?? 1,
-  heaviness: l.heaviness ?? "wet",
-  wftUm: l.wft_um ?? null,
-  gapMin: l.gap_min ?? null,
-  before: l.before ?? [],
-  sandAfter: l.sand_after
-    ? { grit: l.sand_after.grit, wet: l.sand_after.wet ?? false, takesUm: l.sand_after.um }
-    : null,
-});
-
-const regionOf = (r: CheckRequest["region"]): Region => ({
-  id: "region",
-  name: "region",
-  material: r.material,
-  conditions: r.conditions ?? [],
-  areaCm2: r.area_cm2 ?? null,
-  finish: r.finish,
-  detailUm: r.detail_um ?? null,
-  ridgeUm: r.ridge_um ?? null,
-  exposure: r.exposure ?? [],
-});
 
 /** The tree a document describes, as the database would give it. */
 const treeOf = (doc: ModelDocument): readonly PartNode[] =>

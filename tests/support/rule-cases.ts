@@ -1,4 +1,4 @@
-import type { Layer, MaterialId, PrepStep, Product, Protection, Region } from "@/core/model";
+import type { AirSpot, Layer, MaterialId, PrepStep, Product, Protection, Region } from "@/core/model";
 import { judgeStack, type PlacedVerdict } from "@/core/plan";
 import { layer, lookup, pile, product, region } from "./world";
 
@@ -10,7 +10,9 @@ export interface Case {
   readonly prep?: readonly PrepStep[];
   readonly with?: readonly Product[];
   readonly wearing?: readonly Protection[];
-  readonly air?: { readonly tempC: number; readonly rhPct: number };
+  readonly air?: AirSpot;
+  /** the coats really go on in that air */
+  readonly airCounts?: boolean;
 }
 
 export function judge(c: Case) {
@@ -20,6 +22,7 @@ export function judge(c: Case) {
     productOf: lookup(c.with),
     protection: c.wearing ?? SAFE,
     air: c.air ?? null,
+    airCounts: c.airCounts ?? false,
   });
   if (answer.outcome !== "judged") throw new Error(`incomplete: ${answer.missing.join()}`);
   return answer;
@@ -249,8 +252,8 @@ export const PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
     spares: { on: on("petg"), pile: ["lightship-white", layer("water-matt", { gapMin: 20_000 })] },
   },
   "window-not-open-traps": {
-    fires: { on: on("petg"), pile: ["grey-primer", layer("bronze-lacquer", { gapMin: 3 })] },
-    spares: { on: on("petg"), pile: ["grey-primer", layer("bronze-lacquer", { gapMin: 60 })] },
+    fires: { on: on("petg"), pile: ["epoxy-primer", layer("bronze-lacquer", { gapMin: 3 })] },
+    spares: { on: on("petg"), pile: ["grey-primer", layer("bronze-lacquer", { gapMin: 3 })] },
   },
   "window-not-open": {
     fires: { on: on("petg"), pile: ["water-primer", layer("estuary-blue", { gapMin: 5 })] },

@@ -2,4 +2,5 @@ export * from "./assert";
 export * from "./normal";
 export * from "./random";
 export * from "./result";
+export * from "./root";
 export * from "./units";

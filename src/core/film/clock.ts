@@ -1,3 +1,4 @@
+import type { AirPoint } from "../model";
 import type { Climate } from "./climate";
 import { airAt } from "./climate";
 import { type RateLaw, rateIn } from "./rates";
@@ -140,4 +141,23 @@ export function labelToRefMin(
   labelAir: { tempC: number; rhPct: number; airflowMS: number },
 ): number {
   return labelMin * rateIn(law, labelAir);
+}
+
+/** The clock of air that never changes: closed form, and the quickest of them. Used where a stack is judged before it is planned. */
+export function steadyClock(air: Omit<AirPoint, "atMin">, fromMin: number, toMin: number): WaitClock {
+  const rates = new Map<RateLaw, number>();
+  const rateOf = (law: RateLaw): number => {
+    const known = rates.get(law) ?? rateIn(law, air);
+    rates.set(law, known);
+    return known;
+  };
+  return {
+    fromMin,
+    toMin,
+    elapsedRef: (law, a, b) => (b - a) * rateOf(law),
+    reach(law, startMin, refMin) {
+      const end = startMin + Math.max(0, refMin) / rateOf(law);
+      return end <= toMin ? end : null;
+    },
+  };
 }

@@ -3,19 +3,25 @@ import type {
   Bite,
   Carrier,
   Condition,
+  CouponResult,
   Effect,
   Exposure,
   FamilyId,
   Finish,
+  GritScale,
   Hazard,
   Heaviness,
+  Lead,
   MaterialId,
   MayGoOver,
   Method,
   PrepStep,
   Propellant,
   Role,
+  Rub,
   Sheen,
+  Source,
+  Tack,
 } from "./vocabulary";
 
 /** The user said "I do not know", which is not the same as not having been asked (null). */
@@ -84,6 +90,96 @@ export interface Product {
   readonly potLifeMin: number | null;
   readonly leftMl: number | null;
   readonly note: string;
+  /** dry film that hides black and white alike, µm; solid colours only */
+  readonly opaqueDftUm?: number | null | undefined;
+  /** loss of a filler's depth as it dries, fraction */
+  readonly shrinkage?: number | null | undefined;
+  /** depth to which light cures it, µm */
+  readonly cureDepthUm?: number | null | undefined;
+  /** the film's own upper limit in service, °C */
+  readonly serviceTempC?: number | null | undefined;
+  /** carriers its label allows for thinning; null = its own */
+  readonly thinnerCarriers?: readonly Carrier[] | null | undefined;
+  /** by volume, such as 4:1 or 4:1:1 */
+  readonly mixRatio?: string | null | undefined;
+  /** beats the family's film-forming temperature, °C */
+  readonly minFilmFormingC?: number | null | undefined;
+  /** speeds cyanoacrylate, and harms paint */
+  readonly activator?: boolean | undefined;
+  /** aliphatic with its aromatics taken out: bites foam less than plain spirit */
+  readonly dearomatised?: boolean | undefined;
+  readonly dryDensityGMl?: number | null | undefined;
+  readonly packMl?: number | null | undefined;
+  /** of a full pack, in the user's own money */
+  readonly price?: number | null | undefined;
+  /** calendar days, YYYY-MM-DD */
+  readonly openedOn?: string | null | undefined;
+  readonly useBy?: string | null | undefined;
+  /** where the figures on this card come from */
+  readonly source?: Source | undefined;
+  /** what others or the shop say of single figures, beside the card's own */
+  readonly claims?: readonly Claim[] | undefined;
+  /** false = known, but not on this shelf: something to buy */
+  readonly owned?: boolean | undefined;
+  /** picture of the label, by content hash */
+  readonly photo?: string | null | undefined;
+  /** facts told as "unknown": their rules stay open over every candidate */
+  readonly unknowns?: readonly ProductUnknown[] | undefined;
+  /** facts nobody told that were filled in */
+  readonly assumed?: readonly string[] | undefined;
+}
+
+/** Facts of a product that may be told as unknown, beside family, carriers and propellant which hold it themselves. */
+export type ProductUnknown =
+  | "sheen"
+  | "effect"
+  | "colour"
+  | "flexible"
+  | "yellowing"
+  | "uvResistant"
+  | "combinedPrimer"
+  | "rustInhibitor"
+  | "activator"
+  | "thinnerCarriers"
+  | "mayGoOver"
+  | "hazards";
+
+/** One figure from one source. */
+export interface Claim {
+  readonly figure: ClaimFigure;
+  readonly value: number;
+  readonly source: Source;
+  readonly note: string;
+}
+export const CLAIM_FIGURES = [
+  "flashMin",
+  "touchMin",
+  "handleMin",
+  "sandableMin",
+  "tapeSafeMin",
+  "polishableMin",
+  "curedMin",
+  "volumeSolids",
+  "densityGMl",
+  "maxSkinUm",
+  "opaqueDftUm",
+] as const;
+export type ClaimFigure = (typeof CLAIM_FIGURES)[number];
+
+/** A film that was on the part before this stack. */
+export interface OldFinish {
+  readonly family: FamilyId | Unknown;
+  readonly ageDays: number | Unknown | null;
+  readonly rub: Rub;
+  readonly lead: Lead;
+}
+
+/** What seals the part already. */
+export interface SealedBy {
+  readonly family: FamilyId | Unknown;
+  readonly dftUm: number | null;
+  readonly coats: number | null;
+  readonly cured: boolean | Unknown;
 }
 
 export interface Region {
@@ -98,10 +194,32 @@ export interface Region {
   /** print or casting ridge to bury, µm */
   readonly ridgeUm: number | null;
   readonly exposure: readonly Exposure[];
+  readonly oldFinish?: OldFinish | null | undefined;
+  readonly sealedBy?: SealedBy | null | undefined;
+  /** deepest dent or gap to fill, µm */
+  readonly fillDepthUm?: number | null | undefined;
+  /** the gap goes right through: there is nothing behind the filler */
+  readonly fillThrough?: boolean | undefined;
+  /** room for film on a face that must still fit, µm */
+  readonly fitAllowanceUm?: number | null | undefined;
+  readonly massBudgetG?: number | null | undefined;
+  /** warmest in service, °C; with exposure to heat */
+  readonly serviceTempC?: number | null | undefined;
+  readonly minutesSinceKey?: number | null | undefined;
+  /** clear panes near enough to be fogged */
+  readonly clearNearby?: boolean | undefined;
+  /** lead in bare metal */
+  readonly lead?: Lead | null | undefined;
+  /** zones that stay bare: mating faces, threads, bearings, polished metal */
+  readonly keepBare?: readonly string[] | undefined;
+  readonly unknowns?: readonly RegionUnknown[] | undefined;
 }
+export type RegionUnknown = "conditions" | "finish" | "exposure";
 
 export interface SandAfter {
   readonly grit: number;
+  /** FEPA P when left out */
+  readonly scale?: GritScale | undefined;
   readonly wet: boolean;
   /** taken off by the rub, µm of dry film */
   readonly takesUm: number;
@@ -118,6 +236,68 @@ export interface Layer {
   readonly gapMin: number | null;
   readonly before: readonly BeforeStep[];
   readonly sandAfter: SandAfter | null;
+  /** nobody knows how long the film below has had */
+  readonly gapUnknown?: boolean | undefined;
+  /** between the coats of this layer; null = the label's */
+  readonly coatGapMin?: number | null | undefined;
+  /** of a "heat" step before it, °C */
+  readonly heatC?: number | null | undefined;
+  readonly scuffWet?: boolean | undefined;
+  readonly tape?: Tape | null | undefined;
+  /** depth of a fill, µm, all skins together */
+  readonly depthUm?: number | null | undefined;
+  readonly mixedWithId?: string | null | undefined;
+  readonly thinnerId?: string | null | undefined;
+  readonly mixUsed?: string | null | undefined;
+  readonly setUp?: SetUp | null | undefined;
+  /** air this layer is laid in, where it is not the bench's */
+  readonly air?: AirSpot | null | undefined;
+}
+
+/** Tape laid on a layer; minutes from the end of that layer, null = as the plan makes it. */
+export interface Tape {
+  readonly tack: Tack;
+  readonly onMin: number | null;
+  readonly offMin: number | null;
+}
+
+export interface SetUp {
+  readonly canTempC?: number | null | undefined;
+  /** from mixing the first drop to spraying the last, minutes */
+  readonly batchMin?: number | null | undefined;
+  readonly edgesCovered?: boolean | undefined;
+  readonly shaded?: boolean | undefined;
+  readonly backing?: boolean | undefined;
+  readonly activator?: boolean | undefined;
+}
+
+/** The air of a moment, as far as it was read. */
+export interface AirSpot {
+  readonly tempC: number;
+  readonly rhPct: number;
+  /** null = as warm as the air */
+  readonly partTempC?: number | null | undefined;
+  readonly airflowMS?: number | null | undefined;
+  readonly frostTonight?: boolean | undefined;
+  /** coldest while the coat dries, °C, where a series says so */
+  readonly coldestC?: number | null | undefined;
+}
+
+/** A scrap that was painted like a stack, and what came of it. */
+export interface Coupon {
+  readonly id: string;
+  readonly material: MaterialId;
+  readonly layers: readonly CouponLayer[];
+  readonly result: CouponResult | null;
+  readonly throughCured: boolean;
+  readonly tapeTested: boolean;
+}
+export interface CouponLayer {
+  readonly productId: string;
+  readonly coats: number;
+  readonly heaviness: Heaviness;
+  readonly wftUm: number | null;
+  readonly gapMin: number | null;
 }
 
 export interface Stack {

@@ -95,6 +95,20 @@ export const FILM_ROLES = [
   "surfacer",
   "colour",
   "clear",
+  "wash",
+  "decal",
+] as const satisfies readonly Role[];
+
+/** Liquids and helpers that touch a face without staying in the pile: judged against what they touch, absent from the ledger. */
+export const CONTACT_ROLES = [
+  "degreaser",
+  "stripper",
+  "decal-setting",
+  "masking",
+  "thinner",
+  "adhesive",
+  "abrasive",
+  "polish",
 ] as const satisfies readonly Role[];
 
 export const FAMILIES = [
@@ -177,6 +191,7 @@ export const HAZARDS = [
   "isocyanate-unknown",
   "solvent-vapour",
   "acid",
+  "caustic",
   "sensitiser",
   "peroxide",
   "flammable",
@@ -197,8 +212,29 @@ export const PREP_STEPS = ["degrease", "derust", "wash", "post-cure", "key", "du
 export type PrepStep = (typeof PREP_STEPS)[number];
 
 /** Work done on a film before the next layer goes on. */
-export const BEFORE_STEPS = ["scuff", "degrease", "wipe", "dry"] as const;
+export const BEFORE_STEPS = ["scuff", "degrease", "wipe", "dry", "heat"] as const;
 export type BeforeStep = (typeof BEFORE_STEPS)[number];
+
+/** How an old finish answers a rub with solvent. */
+export const RUBS = ["untested", "sound", "softens"] as const;
+export type Rub = (typeof RUBS)[number];
+
+export const LEADS = ["none", "unknown", "present"] as const;
+/** Lead and chromate in old paint or metal; unknown until tested. */
+export type Lead = (typeof LEADS)[number];
+
+export const TACKS = ["low", "medium", "high"] as const;
+export type Tack = (typeof TACKS)[number];
+
+export const GRIT_SCALES = ["P", "CAMI"] as const;
+export type GritScale = (typeof GRIT_SCALES)[number];
+
+export const COUPON_RESULTS = ["pass", "fail", "void"] as const;
+export type CouponResult = (typeof COUPON_RESULTS)[number];
+
+/** Where a figure comes from, weakest first: the index is its rank, and a weaker one never overrides a stronger. */
+export const SOURCES = ["assumed", "hearsay", "label", "data-sheet", "own-log", "own-coupon"] as const;
+export type Source = (typeof SOURCES)[number];
 
 export const MAY_GO_OVER_EXTRA = ["bare", "primed"] as const;
 export type MayGoOver = (typeof MAY_GO_OVER_EXTRA)[number] | FamilyId;

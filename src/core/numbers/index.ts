@@ -1,2 +1,4 @@
 export * from "./air";
+export * from "./colour";
 export * from "./thickness";
+export * from "./work";

@@ -1,5 +1,5 @@
 import { assert } from "../base";
-import type { Layer, Product } from "../model";
+import { CONTACT_ROLES, isOneOf, type Layer, type Product } from "../model";
 import { familyFacts, GROOVE_PER_DFT, HEAVINESS_OF_LABEL, RIDGE_BURIED_FLOOD, RIDGE_BURIED_MIST } from "../reference";
 
 /** µm of wet film to µm of dry film; VS 0–1, p parts of paint with q parts of thinner. */
@@ -59,7 +59,9 @@ export function filmLedger(layers: readonly Layer[], productOf: (id: string) => 
   let totalUm = 0;
   return layers.map((layer) => {
     const p = productOf(layer.productId);
-    const addedUm = layer.coats * dftUm(plannedWftUm(layer, p), volumeSolidsOf(p));
+    // what touches without staying adds nothing; a paper between coats still takes
+    const stays = !isOneOf(CONTACT_ROLES)(p.role);
+    const addedUm = stays ? layer.coats * dftUm(plannedWftUm(layer, p), volumeSolidsOf(p)) : 0;
     const takenUm = Math.min(layer.sandAfter?.takesUm ?? 0, addedUm + totalUm);
     totalUm += addedUm - takenUm;
     return { layerId: layer.id, addedUm, takenUm, totalUm };

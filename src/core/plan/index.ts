@@ -1,5 +1,19 @@
 export * from "./bench";
-export * from "./judge";
+export {
+  ASSUMED_DECIDES,
+  COUPON_FAILED,
+  couponCounts,
+  couponReach,
+  type JudgeAnswer,
+  type JudgeInput,
+  judgeStack,
+  judgeWithDoubts,
+  nearCoupons,
+  type PlacedVerdict,
+  type SeamPlan,
+  type SeamWait,
+  type Where,
+} from "./judge";
 export { type Operation, type OpRecord, opIds } from "./operations";
 export { planModel } from "./plan";
 export * from "./remedy";

@@ -1,3 +1,4 @@
+import { MORE_PAIRS } from "../../../tests/support/more-rule-cases";
 import { type Case, fired, judge, nitroOver, on, PAIRS, SAFE, verdictOf } from "../../../tests/support/rule-cases";
 import { layer, lookup, pile, product, region } from "../../../tests/support/world";
 import type { Layer, MaterialId, Stack } from "../model";
@@ -7,8 +8,13 @@ import { judgeStack } from "./judge";
 import { applyRemedy } from "./remedy";
 
 describe("every rule has a case that fires it and a near miss that does not", () => {
-  it("none is left out", () => expect(CATALOGUE.map((r) => r.id).filter((id) => !PAIRS[id])).toEqual([]));
-  it.each(Object.entries(PAIRS))("%s", (id, { fires, spares }) => {
+  const pairs = { ...PAIRS, ...MORE_PAIRS };
+  it("none is left out", () => {
+    const ids = CATALOGUE.map((r) => r.id);
+    expect(ids.filter((id) => !pairs[id])).toEqual([]);
+    expect(Object.keys(pairs).filter((id) => !ids.includes(id))).toEqual([]);
+  });
+  it.each(Object.entries(pairs))("%s", (id, { fires, spares }) => {
     expect(verdictOf(fires, id)).toMatchObject({ verdict: CATALOGUE.find((r) => r.id === id)!.verdict });
     expect(fired(spares)).not.toContain(id);
   });

@@ -14,6 +14,8 @@ export interface FamilyFacts {
   readonly curedAlcohol: Verdict | null;
   /** the next coat of the same kind dissolves it again */
   readonly reversible: boolean;
+  /** strong solvents dissolve it and bond: the next lacquer is right in light coats */
+  readonly bondsByRedissolving: boolean;
   /** cracks when what is under it bends */
   readonly brittle: boolean;
   /** past its recoat window it must be abraded, or nothing holds */
@@ -35,6 +37,7 @@ const base: Row = {
   curedHolds: ["ok", "ok", "ok", "care", "care"],
   curedAlcohol: null,
   reversible: false,
+  bondsByRedissolving: false,
   brittle: false,
   mustScuffWhenMissed: false,
   twoPart: false,
@@ -67,17 +70,19 @@ const TABLE: Readonly<Record<FamilyId, Row>> = {
   "wb-acrylic": water,
   "alcohol-acrylic": {
     ...water,
-    curedHolds: ["ok", "care", "ok", "care", "test"],
+    reversible: true,
+    curedHolds: ["ok", "ok", "ok", "care", "test"],
     filmFormingC: null,
     defaultVolumeSolids: 0.3,
   },
   "wb-acrylic-urethane": { ...water, curedHolds: ["ok", "ok", "ok", "care", "test"] },
-  "acrylic-lacquer": { ...base, whileCuringBite: 2, reversible: true },
-  "nc-lacquer": { ...base, reversible: true, brittle: true },
+  "acrylic-lacquer": { ...base, whileCuringBite: 2, reversible: true, bondsByRedissolving: true },
+  "nc-lacquer": { ...base, reversible: true, bondsByRedissolving: true, brittle: true },
   "lacquer-putty": {
     ...base,
     whileCuringBite: 2,
     reversible: true,
+    bondsByRedissolving: true,
     brittle: true,
     defaultVolumeSolids: 0.55,
     defaultDensityGMl: 1.5,
@@ -93,7 +98,7 @@ const TABLE: Readonly<Record<FamilyId, Row>> = {
   shellac: {
     ...base,
     whileCuringBite: 0,
-    curedHolds: ["ok", "stop", "ok", "care", "care"],
+    curedHolds: ["ok", "ok", "ok", "care", "test"],
     curedAlcohol: "stop",
     reversible: true,
     brittle: true,
@@ -111,12 +116,11 @@ const TABLE: Readonly<Record<FamilyId, Row>> = {
     defaultVolumeSolids: 0.95,
     defaultDensityGMl: 1.6,
   },
-  "uv-acrylate": { ...twoPart, mechanism: "light", twoPart: false, defaultVolumeSolids: 1 },
+  "uv-acrylate": { ...twoPart, mechanism: "light", twoPart: false, mustScuffWhenMissed: false, defaultVolumeSolids: 1 },
   "gypsum-filler": {
     ...water,
     curedHolds: ["ok", "ok", "ok", "care", "care"],
     curedAlcohol: null,
-    brittle: true,
     filmFormingC: 5,
     defaultVolumeSolids: 0.6,
     defaultDensityGMl: 1.3,

@@ -21,6 +21,7 @@ export const BEFORE_LABOUR: Readonly<Record<BeforeStep, Labour>> = {
   degrease: PREP_LABOUR.degrease,
   wipe: PREP_LABOUR.wipe,
   dry: { fixedMin: 1, perCm2Min: 0 },
+  heat: { fixedMin: 3, perCm2Min: 0 },
 };
 
 export const COAT_LABOUR: Readonly<Record<Method, Labour>> = {
@@ -34,6 +35,19 @@ export const COAT_LABOUR: Readonly<Record<Method, Labour>> = {
 };
 
 export const SAND_LABOUR: Labour = { fixedMin: 4, perCm2Min: 0.03 };
+/** Share of what leaves the tool that lands on the part (est.). */
+export const TRANSFER_EFFICIENCY: Readonly<Record<Method, number>> = {
+  brush: 0.95,
+  airbrush: 0.4,
+  aerosol: 0.35,
+  "spray-gun": 0.6,
+  wipe: 0.9,
+  dip: 0.9,
+  spread: 0.9,
+};
+/** An aerosol on faces smaller than this lands less, cm² (est.). */
+export const SMALL_PART = { belowCm2: 50, aerosolTE: 0.25 } as const;
+
 /** Area used for labour when the face is not measured, cm² (est.). */
 export const ASSUMED_AREA_CM2 = 100;
 /** Bench work is planned in whole steps of this many minutes: nobody works to the minute. */

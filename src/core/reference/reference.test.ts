@@ -82,13 +82,13 @@ describe("materials", () => {
 /** Strongest bite taken before it has cured; what the cured film says to B0…B4. */
 const FILMS: Partial<Record<FamilyId, readonly [number, string]>> = {
   "wb-acrylic": [0, "ooott"],
-  "alcohol-acrylic": [0, "ococt"],
+  "alcohol-acrylic": [0, "oooct"],
   "wb-acrylic-urethane": [0, "oooct"],
   "acrylic-lacquer": [2, "ooocc"],
   "nc-lacquer": [1, "ooocc"],
   "lacquer-putty": [2, "ooocc"],
   alkyd: [1, "oooct"],
-  shellac: [0, "oxocc"],
+  shellac: [0, "oooct"],
   "epoxy-2k": [1, "ooooo"],
   "urethane-2k": [1, "ooooo"],
 };

@@ -11,7 +11,8 @@ export interface RuleFault {
     | "fact-not-in-scope"
     | "wrong-kind"
     | "unknown-value"
-    | "never-fires";
+    | "never-fires"
+    | "contradiction";
   readonly detail: string;
 }
 
@@ -20,7 +21,7 @@ export type RuleBook = Readonly<Record<RuleScope, readonly Rule[]>>;
 /**
  * Vets rules and files them by scope. Refuses the whole book with every fault found: duplicate id, unknown
  * fact, fact without a value in that scope, condition of the wrong kind, value outside the vocabulary,
- * condition that can never be true.
+ * condition that can never be true, two rules that say different things of the very same facts.
  */
 export function compileRules(rules: readonly Rule[]): Result<RuleBook, readonly RuleFault[]> {
   const seen = new Set<string>();
@@ -36,13 +37,48 @@ export function compileRules(rules: readonly Rule[]): Result<RuleBook, readonly 
         : [];
     return [...duplicate, ...leafFaults, ...dead];
   });
-  if (faults.length > 0) return err(faults);
+  const sound = faults.length === 0 ? contradictions(rules) : [];
+  if (faults.length + sound.length > 0) return err([...faults, ...sound]);
   return ok(
     Object.fromEntries(RULE_SCOPES.map((s) => [s, rules.filter((r) => r.scope === s)])) as Record<RuleScope, Rule[]>,
   );
 }
 
 type Leaf = ReturnType<typeof leaves>[number];
+
+/** Pairs of one scope over the same facts that hold for exactly the same values, yet give different verdicts. */
+function contradictions(rules: readonly Rule[]): RuleFault[] {
+  const groups = new Map<string, Rule[]>();
+  for (const rule of rules) {
+    const facts = [...new Set(leaves(rule.when).map((l) => l.fact))].sort().join();
+    const key = `${rule.scope}: ${facts}`;
+    groups.set(key, [...(groups.get(key) ?? []), rule]);
+  }
+  return [...groups.values()].flatMap((group) =>
+    group.flatMap((a, i) =>
+      group
+        .slice(i + 1)
+        .filter((b) => a.verdict !== b.verdict && sameConditions(a.when, b.when))
+        .map((b): RuleFault => ({ ruleId: b.id, fault: "contradiction", detail: `${a.id} says ${a.verdict}` })),
+    ),
+  );
+}
+
+/** Do two conditions over the same facts agree for every value those facts can have? Beyond the bound: not proved, so no. */
+function sameConditions(a: Condition, b: Condition): boolean {
+  const list = [...leaves(a), ...leaves(b)];
+  const patterns = patternsOf(list);
+  if (combinationsOf(patterns) > MAX_COMBINATIONS) return false;
+  const truth = new Map<Leaf, boolean>();
+  const agree = (at: number): boolean => {
+    if (at === patterns.length) return truthOf(a, truth) === truthOf(b, truth);
+    return patterns[at]!.every((answers) => {
+      for (const [leaf, holds] of answers) truth.set(leaf, holds);
+      return agree(at + 1);
+    });
+  };
+  return agree(0);
+}
 
 function vetLeaf(rule: Rule, leaf: Leaf): RuleFault[] {
   const say = (fault: RuleFault["fault"], detail: string): RuleFault[] => [{ ruleId: rule.id, fault, detail }];
@@ -73,12 +109,8 @@ const MAX_COMBINATIONS = 100_000;
  * own leaves have over its possible values, then all of them against each other. Exact below the bound.
  */
 function neverTrue(when: Condition): boolean {
-  const list = leaves(when);
-  const patterns = [...new Set(list.map((l) => l.fact))].map((fact) =>
-    distinctAnswers(list.filter((l) => l.fact === fact)),
-  );
-  const combinations = patterns.reduce((n, p) => n * p.length, 1);
-  if (combinations > MAX_COMBINATIONS) return false;
+  const patterns = patternsOf(leaves(when));
+  if (combinationsOf(patterns) > MAX_COMBINATIONS) return false;
   const truth = new Map<Leaf, boolean>();
   const satisfiable = (at: number): boolean => {
     if (at === patterns.length) return truthOf(when, truth);
@@ -89,6 +121,11 @@ function neverTrue(when: Condition): boolean {
   };
   return !satisfiable(0);
 }
+
+type Pattern = ReturnType<typeof distinctAnswers>;
+const patternsOf = (list: readonly Leaf[]): readonly Pattern[] =>
+  [...new Set(list.map((l) => l.fact))].map((fact) => distinctAnswers(list.filter((l) => l.fact === fact)));
+const combinationsOf = (patterns: readonly Pattern[]): number => patterns.reduce((n, p) => n * p.length, 1);
 
 /** The different ways in which the leaves of one fact can turn out, over every value the fact can have. */
 function distinctAnswers(own: readonly Leaf[]): readonly (readonly (readonly [Leaf, boolean])[])[] {

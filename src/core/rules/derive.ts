@@ -1,19 +1,26 @@
 import {
   BITES,
+  CONDITIONS,
+  CONTACT_ROLES,
+  EFFECTS,
+  EXPOSURES,
   FAMILIES,
   type FamilyId,
+  FINISHES,
   isOneOf,
   MATERIALS,
   type MaterialId,
   type PrepStep,
   type Product,
+  type ProductUnknown,
   type Region,
+  SHEENS,
   SPRAY_METHODS,
   type Condition as Surface,
   type Unknown,
 } from "../model";
-import { type BiteAnswer, familyFacts, materialFacts, strongestBite } from "../reference";
-import type { Candidates, Facts, FilmState, KnownValue } from "./facts";
+import { type BiteAnswer, DARK_UP_TO, familyFacts, materialFacts, PALE_FROM, strongestBite } from "../reference";
+import type { Candidates, Facts, FactValue, FilmState, KnownValue } from "./facts";
 
 /** What each preparatory step does to a face: conditions it ends and conditions it brings. */
 const PREP_EFFECT: Readonly<
@@ -38,12 +45,25 @@ export function preparedConditions(conditions: readonly Surface[], prep: readonl
   return [...now];
 }
 
+export const isContact = (p: Pick<Product, "role">): boolean => isOneOf(CONTACT_ROLES)(p.role);
+/** Masking fluid and the like: a liquid, not tape or film. */
+const FLUID_METHODS = ["brush", "dip", "wipe", "airbrush"] as const;
+export const isMaskingFluid = (p: Pick<Product, "role" | "method">): boolean =>
+  p.role === "masking" && isOneOf(FLUID_METHODS)(p.method);
+
 export const isSprayed = (p: Pick<Product, "method">): boolean => isOneOf(SPRAY_METHODS)(p.method);
 
 /** Bites a product may turn out to have: one when its carriers are known, all when they are not. */
 export function possibleBites(p: Pick<Product, "bite" | "carriers">): readonly number[] {
   if (p.bite !== null) return [BITES.indexOf(p.bite)];
   return p.carriers === "unknown" ? BITES.map((_, i) => i) : [strongestBite(p.carriers)];
+}
+
+/** A product with its strongest carrier and whether alcohol is among them; every pair it may turn out to be. */
+function possibleAttacks(p: Pick<Product, "bite" | "carriers">): readonly { bite: number; alcohol: boolean }[] {
+  if (p.carriers !== "unknown")
+    return possibleBites(p).map((bite) => ({ bite, alcohol: (p.carriers as readonly string[]).includes("alcohol") }));
+  return [...possibleBites(p).map((bite) => ({ bite, alcohol: false })), { bite: 1, alcohol: true }];
 }
 
 const candidatesOf = (values: readonly KnownValue[], missing: string): KnownValue | Candidates => {
@@ -54,12 +74,36 @@ const candidatesOf = (values: readonly KnownValue[], missing: string): KnownValu
 const possibleMaterials = (m: MaterialId | Unknown): readonly MaterialId[] => (m === "unknown" ? MATERIALS : [m]);
 const possibleFamilies = (f: FamilyId | Unknown): readonly FamilyId[] => (f === "unknown" ? FAMILIES : [f]);
 
+/** What lies under the first layer. A seal or an older finish covers the material save where it is sanded through. */
+export function groundOf(region: Region): "bare" | "sealed" | "old" {
+  if (region.oldFinish) return "old";
+  return region.sealedBy || region.conditions.includes("sealed") ? "sealed" : "bare";
+}
+
+export const showsBare = (region: Region): boolean =>
+  groundOf(region) === "bare" || region.conditions.includes("bare-spots");
+
+/** Sets of conditions a face may have whose conditions nobody told: sound and keyed, or any one trouble. */
+const CONDITION_CANDIDATES: readonly KnownValue[] = [
+  ["clean", "keyed"],
+  ...CONDITIONS.filter((c) => !["clean", "degreased", "washed", "dried", "dusted", "keyed", "bare"].includes(c)).map(
+    (c) => [c],
+  ),
+];
+
+function leadRisk(region: Region, material: MaterialId): "none" | "assumed" | "told" {
+  const lead = region.oldFinish ? region.oldFinish.lead : (region.lead ?? null);
+  if (lead === "unknown" || lead === "present") return "told";
+  return lead === null && materialFacts(material).mayHoldLead ? "assumed" : "none";
+}
+
 export function regionFacts(region: Region, material: MaterialId | Unknown, prep: readonly PrepStep[]): Facts {
   const of = (pick: (m: ReturnType<typeof materialFacts>) => KnownValue) =>
     candidatesOf(
       possibleMaterials(material).map((m) => pick(materialFacts(m))),
       "region.material",
     );
+  const untold = (name: "conditions" | "finish" | "exposure") => region.unknowns?.includes(name) ?? false;
   return {
     "region.material": of((m) => m.id),
     "region.group": of((m) => m.group),
@@ -67,45 +111,100 @@ export function regionFacts(region: Region, material: MaterialId | Unknown, prep
     "region.porous": of((m) => m.porous),
     "region.flexible": of((m) => m.flexible),
     "region.withoutPromoter": of((m) => m.withoutPromoter),
-    "region.conditions": preparedConditions(region.conditions, prep),
-    "region.finish": region.finish,
-    "region.exposure": region.exposure,
+    "region.conditions": untold("conditions")
+      ? candidatesOf(CONDITION_CANDIDATES, "region.conditions")
+      : preparedConditions(region.conditions, prep),
+    "region.finish": untold("finish") ? candidatesOf(FINISHES, "region.finish") : region.finish,
+    "region.exposure": untold("exposure")
+      ? candidatesOf([[], ...EXPOSURES.map((e) => [e])], "region.exposure")
+      : region.exposure,
+    "region.ground": groundOf(region),
+    "region.bare": showsBare(region),
+    "region.rub": region.oldFinish?.rub ?? null,
+    "region.oldFamily": region.oldFinish?.family ?? null,
+    "region.leadRisk": of((m) => leadRisk(region, m.id)),
+    "region.keyAgeMin": region.minutesSinceKey ?? null,
+    "region.fillThrough": region.fillThrough ?? false,
+    "region.clearNearby": region.clearNearby === true || material === "clear-plastic",
   };
 }
 
-/** What the strongest carrier does to the bare material. */
-export function bareBiteAnswer(material: MaterialId | Unknown, p: Product): KnownValue | Candidates {
+/** What the strongest carrier does to the bare material. A seal nobody described may hold, or may as well not be there. */
+export function bareBiteAnswer(region: Region, material: MaterialId | Unknown, p: Product): FactValue {
+  const ground = groundOf(region);
+  if (!showsBare(region) && (ground === "old" || region.sealedBy)) return "ok";
+  const undescribed = ground === "sealed" && !region.sealedBy;
   const answers: BiteAnswer[] = possibleMaterials(material).flatMap((m) =>
-    possibleBites(p).map((b) => materialFacts(m).byBite[b]!),
+    possibleBites(p).map((b) => bareAnswer(m, b, p)),
+  );
+  if (undescribed) return candidatesOf([...answers, "ok"], "region.sealed_by");
+  return candidatesOf(answers, material === "unknown" ? "region.material" : "product.carriers");
+}
+
+/** Polystyrene foam takes spirit with the aromatics taken out better than plain spirit: only a trial tells. */
+const FOAM_SPARED_BY_DEAROMATISED: readonly MaterialId[] = ["xps", "eps"];
+function bareAnswer(m: MaterialId, bite: number, p: Pick<Product, "dearomatised">): BiteAnswer {
+  if (p.dearomatised && FOAM_SPARED_BY_DEAROMATISED.includes(m) && bite === 2) return "test";
+  return materialFacts(m).byBite[bite]!;
+}
+
+const STRICTER: Readonly<Record<BiteAnswer, BiteAnswer>> = {
+  ok: "care",
+  care: "test",
+  "care-mist": "test",
+  test: "stop",
+  stop: "stop",
+};
+
+/**
+ * What a liquid does to the bare material. It lies wet where a coat would flash, so what only holds for mist is a
+ * trial; a stripper is judged a grade stricter, save on metal, which no carrier attacks.
+ */
+export function contactBareAnswer(material: MaterialId | Unknown, p: Product): FactValue {
+  const answers = possibleMaterials(material).flatMap((m) =>
+    possibleBites(p).map((b) => {
+      const plain = bareAnswer(m, b, p);
+      if (p.role === "stripper" && materialFacts(m).group !== "metal") return STRICTER[plain];
+      return plain === "care-mist" ? "test" : plain;
+    }),
   );
   return candidatesOf(answers, material === "unknown" ? "region.material" : "product.carriers");
 }
 
 const SOFT_STATES: readonly FilmState[] = ["wet", "uncured", "gap"];
+const GRADE = ["ok", "care", "test", "stop"] as const;
+const worse = (a: string, b: string): string => (GRADE.indexOf(a as "ok") >= GRADE.indexOf(b as "ok") ? a : b);
 
 function filmBiteAnswer(
   lower: FamilyId,
   state: FilmState,
-  bite: number,
-  alcohol: boolean,
+  sandable: boolean,
+  attack: { bite: number; alcohol: boolean },
   sameFamily: boolean,
 ): string {
   const f = familyFacts(lower);
-  const cured = alcohol && f.curedAlcohol !== null && bite === 1 ? f.curedAlcohol : f.curedHolds[bite]!;
+  const { bite, alcohol } = attack;
+  const plain = f.curedHolds[bite]!;
+  const cured = alcohol && f.curedAlcohol !== null ? worse(plain, f.curedAlcohol) : plain;
   if (state === "open" && (sameFamily || cured === "ok")) return "ok";
-  if (SOFT_STATES.includes(state) || state === "open") return bite <= f.whileCuringBite ? "ok" : "stop";
+  if (SOFT_STATES.includes(state) || (state === "open" && !sandable))
+    return bite <= f.whileCuringBite && !(alcohol && f.curedAlcohol !== null) ? "ok" : "stop";
   // what it re-dissolves it also bonds to: thin coats are right, wet ones a care
-  return f.reversible && bite >= 3 ? "ok-light" : cured;
+  return f.bondsByRedissolving && bite >= 3 && cured === "care" ? "ok-light" : cured;
 }
 
 /** What the upper coat's strongest carrier does to the film below in the state that film is in. */
-export function seamBiteAnswer(lower: Product, upper: Product, state: FilmState): KnownValue | Candidates {
-  const alcohol = upper.carriers !== "unknown" && upper.carriers.includes("alcohol");
+export function seamBiteAnswer(lower: Product, upper: Product, state: FilmState, sandable: boolean): FactValue {
   const answers = possibleFamilies(lower.family).flatMap((family) =>
-    possibleBites(upper).map((b) => filmBiteAnswer(family, state, b, alcohol, upper.family === family)),
+    possibleAttacks(upper).map((a) => filmBiteAnswer(family, state, sandable, a, upper.family === family)),
   );
   return candidatesOf(answers, lower.family === "unknown" ? "product.family" : "product.carriers");
 }
+
+/** A fact, or every value it may have where it was told as unknown. */
+const told = (p: Product, name: ProductUnknown, value: KnownValue, domain: readonly KnownValue[]): FactValue =>
+  p.unknowns?.includes(name) ? candidatesOf(domain, `product.${name}`) : value;
+const FLAGS = [true, false];
 
 /** Facts of the product being laid. */
 export function upperFacts(p: Product, heaviness: string, wftUm: number): Facts {
@@ -130,26 +229,17 @@ export function upperFacts(p: Product, heaviness: string, wftUm: number): Facts 
     "upper.waterBorne": family((f) => f.mechanism === "water"),
     "upper.twoPart": family((f) => f.twoPart),
     "upper.brittle": family((f) => f.brittle),
-    "upper.flexibleFilm": p.flexible,
-    "upper.combinedPrimer": p.combinedPrimer,
-    "upper.rustInhibitor": p.rustInhibitor,
-    "upper.yellowing": p.yellowing,
-    "upper.sheen": p.sheen,
-    "upper.effect": p.effect,
+    "upper.flexibleFilm": told(p, "flexible", p.flexible, FLAGS),
+    "upper.combinedPrimer": told(p, "combinedPrimer", p.combinedPrimer, FLAGS),
+    "upper.rustInhibitor": told(p, "rustInhibitor", p.rustInhibitor, FLAGS),
+    "upper.yellowing": told(p, "yellowing", p.yellowing, FLAGS),
+    "upper.sheen": told(p, "sheen", p.sheen, SHEENS),
+    "upper.effect": told(p, "effect", p.effect, EFFECTS),
     "upper.hazards": p.hazards,
+    "upper.leavesFilm": !isContact(p),
+    "upper.fluid": isMaskingFluid(p),
+    "upper.activator": told(p, "activator", p.activator ?? false, FLAGS),
   };
-}
-
-/** Luminance (sRGB, linear light) above which a colour shows every yellowing over it (est.). */
-const PALE_FROM = 0.5;
-
-/** Is a #rrggbb colour pale? Source: relative luminance, IEC 61966-2-1. */
-export function isPale(hex: string): boolean {
-  const channel = (i: number) => {
-    const c = Number.parseInt(hex.slice(i, i + 2), 16) / 255;
-    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
-  };
-  return 0.2126 * channel(1) + 0.7152 * channel(3) + 0.0722 * channel(5) >= PALE_FROM;
 }
 
 export interface SeamSituation {
@@ -161,6 +251,14 @@ export interface SeamSituation {
   /** has the lower film reached sandable when the next coat goes on? */
   readonly lowerSandable: boolean;
   readonly gapGiven: boolean;
+  /** gap shorter than the lower film's flash */
+  readonly shortOfFlash: boolean;
+  /** the colour that shows where the next film goes on: clears and decals let the one below through */
+  readonly groundLuminance: number;
+  readonly groundEffect: Product["effect"];
+  /** an epoxy that cured cold or damp and has not been washed since */
+  readonly amineBlush: boolean;
+  readonly maskingFluidBelow: boolean;
 }
 
 /** True when a stated "may go over" list leaves out what is below. */
@@ -168,6 +266,7 @@ export function labelForbids(upper: Product, below: "bare" | Product): boolean {
   if (upper.mayGoOver === null) return false;
   if (below === "bare") return !upper.mayGoOver.includes("bare");
   const primer = below.role.startsWith("primer") || below.role === "surfacer" || below.role === "sealer";
+  if (upper.unknowns?.includes("mayGoOver")) return false;
   const named = below.family !== "unknown" && upper.mayGoOver.includes(below.family);
   return !(named || (primer && upper.mayGoOver.includes("primed")) || below.id === upper.id);
 }
@@ -185,8 +284,9 @@ export function seamFacts(s: SeamSituation): Facts {
     "lower.waterBorne": family((f) => f.mechanism === "water"),
     "lower.mustScuffWhenMissed": family((f) => f.mustScuffWhenMissed),
     "lower.hasWindow": lower.label.recoat.length > 0,
-    "lower.sheen": lower.sheen,
-    "lower.pale": isPale(lower.colour) || lower.effect === "metallic" || lower.effect === "pearl",
+    "lower.sheen": told(lower, "sheen", lower.sheen, SHEENS),
+    "lower.pale": told(lower, "colour", pale(s), FLAGS),
+    "lower.dark": told(lower, "colour", s.groundLuminance <= DARK_UP_TO && s.groundEffect === "solid", FLAGS),
     "lower.sanded": s.lowerSanded,
     "lower.sandable": s.lowerSandable,
     "lower.losesSolvent": family((f) => f.mechanism === "solvent" || f.mechanism === "oxidation"),
@@ -195,7 +295,26 @@ export function seamFacts(s: SeamSituation): Facts {
     "seam.gapGiven": s.gapGiven,
     "seam.sameProduct": lower.id === upper.id,
     "seam.sameFamily": lower.family !== "unknown" && lower.family === upper.family,
-    "seam.biteAnswer": seamBiteAnswer(lower, upper, state),
+    "seam.early": s.gapGiven && (state === "wet" || state === "uncured"),
+    "seam.shortOfFlash": s.shortOfFlash,
+    "seam.sameClass": sharesCarrier(lower, upper),
+    "seam.alcohol":
+      upper.carriers === "unknown"
+        ? { candidates: FLAGS, missing: "product.carriers" }
+        : upper.carriers.includes("alcohol"),
+    "seam.amineBlush": s.amineBlush,
+    "seam.maskingFluidBelow": s.maskingFluidBelow,
+    "seam.biteAnswer": seamBiteAnswer(lower, upper, state, s.lowerSandable),
     "upper.labelForbidsBelow": labelForbids(upper, lower),
   };
+}
+
+const pale = (s: SeamSituation): boolean =>
+  s.groundLuminance >= PALE_FROM || s.groundEffect === "metallic" || s.groundEffect === "pearl";
+
+function sharesCarrier(lower: Product, upper: Product): FactValue {
+  if (lower.carriers === "unknown" || upper.carriers === "unknown")
+    return { candidates: FLAGS, missing: "product.carriers" };
+  const below = lower.carriers;
+  return upper.carriers.some((c) => below.includes(c));
 }

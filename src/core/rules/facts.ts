@@ -13,7 +13,9 @@ import {
   PROPELLANTS,
   PROTECTIONS,
   ROLES,
+  RUBS,
   SHEENS,
+  TACKS,
 } from "../model";
 
 /** State the lower film is in at the moment the next coat goes on. */
@@ -23,8 +25,11 @@ export type FilmState = (typeof FILM_STATES)[number];
 /** What a bite does where it lands; the `-mist`/`-light` forms are ok or care only in thin coats. */
 export const BITE_ANSWERS = ["ok", "care", "care-mist", "ok-light", "test", "stop"] as const;
 
-export const RULE_SCOPES = ["first", "seam", "layer", "stack", "air"] as const;
-/** Where a rule looks: material under its first layer, a seam, one layer alone, the whole pile, the air it is laid in. */
+export const RULE_SCOPES = ["first", "seam", "contact", "layer", "stack", "air"] as const;
+/**
+ * Where a rule looks: the ground under the first layer, a seam, a contact liquid on what it touches, one layer
+ * alone, the whole pile, the air a layer is laid in.
+ */
 export type RuleScope = (typeof RULE_SCOPES)[number];
 
 type FactKind =
@@ -44,7 +49,13 @@ const number = (min: number, max: number): FactKind => ({ kind: "number", min, m
 const flag: FactKind = { kind: "flag" };
 
 const EVERYWHERE = RULE_SCOPES;
-const ON_LAYER = ["first", "seam", "layer", "air"] as const;
+const ON_LAYER = ["first", "seam", "contact", "layer", "air"] as const;
+const ON_FILM = ["seam", "contact"] as const;
+/** What lies under the first layer: the bare material, a seal, or an older finish. */
+export const GROUNDS = ["bare", "sealed", "old"] as const;
+/** Lead in what may be abraded: known away, taken for granted until known (some metals), or told as unknown or present. */
+const LEAD_RISKS = ["none", "assumed", "told"] as const;
+const HUES = ["red", "yellow", "other"] as const;
 const FAMILY_VALUES = FAMILIES;
 
 /**
@@ -61,6 +72,14 @@ const FACTS = {
   "region.conditions": { of: setOf(CONDITIONS), scopes: EVERYWHERE },
   "region.finish": { of: oneOf(FINISHES), scopes: EVERYWHERE },
   "region.exposure": { of: setOf(EXPOSURES), scopes: EVERYWHERE },
+  "region.ground": { of: oneOf(GROUNDS), scopes: EVERYWHERE },
+  "region.bare": { of: flag, scopes: EVERYWHERE },
+  "region.rub": { of: oneOf(RUBS), scopes: EVERYWHERE },
+  "region.oldFamily": { of: oneOf([...FAMILY_VALUES, "unknown"]), scopes: EVERYWHERE },
+  "region.leadRisk": { of: oneOf(LEAD_RISKS), scopes: EVERYWHERE },
+  "region.keyAgeMin": { of: number(0, 10_000_000), scopes: EVERYWHERE },
+  "region.fillThrough": { of: flag, scopes: EVERYWHERE },
+  "region.clearNearby": { of: flag, scopes: EVERYWHERE },
   "bench.protection": { of: setOf(PROTECTIONS), scopes: EVERYWHERE },
   "upper.role": { of: oneOf(ROLES), scopes: ON_LAYER },
   "upper.family": { of: oneOf(FAMILY_VALUES), scopes: ON_LAYER },
@@ -81,31 +100,76 @@ const FACTS = {
   "upper.sheen": { of: oneOf(SHEENS), scopes: ON_LAYER },
   "upper.effect": { of: oneOf(EFFECTS), scopes: ON_LAYER },
   "upper.hazards": { of: setOf(HAZARDS), scopes: ON_LAYER },
+  "upper.leavesFilm": { of: flag, scopes: ON_LAYER },
+  "upper.fluid": { of: flag, scopes: ON_LAYER },
+  "upper.activator": { of: flag, scopes: ON_LAYER },
   "upper.labelForbidsBelow": { of: flag, scopes: ["first", "seam"] },
   "layer.skinOverLimit": { of: flag, scopes: ["layer"] },
+  "layer.skinOverUsual": { of: flag, scopes: ["layer"] },
+  "layer.beyondLight": { of: flag, scopes: ["layer"] },
+  "layer.shaded": { of: flag, scopes: ["layer"] },
+  "layer.backed": { of: flag, scopes: ["layer"] },
+  "layer.activatorUsed": { of: flag, scopes: ["layer", "contact"] },
+  "layer.filmBelow": { of: flag, scopes: ["layer", "contact"] },
+  "layer.rubbed": { of: flag, scopes: ["layer"] },
+  "layer.dryRubReachesGround": { of: flag, scopes: ["layer"] },
+  "layer.heated": { of: flag, scopes: ["layer"] },
+  "layer.heatOverLimit": { of: flag, scopes: ["layer"] },
+  "layer.heatUnstated": { of: flag, scopes: ["layer"] },
+  "layer.heatBeforeTouch": { of: flag, scopes: ["layer"] },
+  "layer.canOver45": { of: flag, scopes: ["layer"] },
+  "layer.potLifeOver": { of: flag, scopes: ["layer"] },
+  "layer.mixOff": { of: flag, scopes: ["layer"] },
+  "layer.cupMix": { of: oneOf(["none", "same-family", "other-family"]), scopes: ["layer"] },
+  "layer.thinnerFits": { of: flag, scopes: ["layer"] },
+  "layer.coatGap": { of: oneOf(FILM_STATES), scopes: ["layer"] },
+  "layer.taped": { of: oneOf(TACKS), scopes: ["layer"] },
+  "layer.tapeEarly": { of: flag, scopes: ["layer"] },
+  "layer.tapeOnUncured": { of: flag, scopes: ["layer"] },
+  "layer.tapeOverdue": { of: flag, scopes: ["layer"] },
+  "layer.promoterBelow": { of: flag, scopes: ["layer"] },
+  "layer.edgesCovered": { of: flag, scopes: ["layer"] },
+  "layer.passThinEnough": { of: flag, scopes: ["layer"] },
+  "layer.oldIsolated": { of: flag, scopes: ["layer"] },
+  "layer.serviceUnder": { of: oneOf(["no", "usual", "stated"]), scopes: ["layer"] },
+  "layer.isTop": { of: flag, scopes: ["layer"] },
+  "layer.hiding": { of: oneOf(["enough", "short"]), scopes: ["layer"] },
+  "layer.hue": { of: oneOf(HUES), scopes: ["layer"] },
+  "layer.groundPale": { of: flag, scopes: ["layer"] },
+  "layer.ladderJump": { of: flag, scopes: ["layer"] },
   "layer.sandsThrough": { of: flag, scopes: ["layer"] },
   "layer.dryUmBelowIsBarrier": { of: number(0, 20_000), scopes: ["layer"] },
   "layer.barrierCoatsBelow": { of: number(0, 100), scopes: ["layer"] },
   "layer.barrierCured": { of: flag, scopes: ["layer"] },
   "layer.isFirst": { of: flag, scopes: ["layer"] },
   "first.biteAnswer": { of: oneOf(BITE_ANSWERS), scopes: ["first"] },
-  "first.promoterFollows": { of: flag, scopes: ["first"] },
-  "seam.state": { of: oneOf(FILM_STATES), scopes: ["seam"] },
-  "seam.biteAnswer": { of: oneOf(BITE_ANSWERS), scopes: ["seam"] },
-  "seam.sameProduct": { of: flag, scopes: ["seam"] },
-  "seam.sameFamily": { of: flag, scopes: ["seam"] },
-  "seam.scuffed": { of: flag, scopes: ["seam"] },
-  "seam.gapGiven": { of: flag, scopes: ["seam"] },
-  "lower.role": { of: oneOf(ROLES), scopes: ["seam"] },
-  "lower.family": { of: oneOf(FAMILY_VALUES), scopes: ["seam"] },
-  "lower.waterBorne": { of: flag, scopes: ["seam"] },
-  "lower.hasWindow": { of: flag, scopes: ["seam"] },
-  "lower.mustScuffWhenMissed": { of: flag, scopes: ["seam"] },
-  "lower.sheen": { of: oneOf(SHEENS), scopes: ["seam"] },
-  "lower.pale": { of: flag, scopes: ["seam"] },
-  "lower.sandable": { of: flag, scopes: ["seam"] },
-  "lower.losesSolvent": { of: flag, scopes: ["seam"] },
-  "lower.sanded": { of: flag, scopes: ["seam"] },
+  "first.isContact": { of: flag, scopes: ["first"] },
+  "first.maskedOff": { of: flag, scopes: ["first"] },
+  "seam.state": { of: oneOf(FILM_STATES), scopes: ON_FILM },
+  "seam.biteAnswer": { of: oneOf(BITE_ANSWERS), scopes: ON_FILM },
+  "seam.sameProduct": { of: flag, scopes: ON_FILM },
+  "seam.sameFamily": { of: flag, scopes: ON_FILM },
+  "seam.scuffed": { of: flag, scopes: ON_FILM },
+  "seam.gapGiven": { of: flag, scopes: ON_FILM },
+  "lower.role": { of: oneOf(ROLES), scopes: ON_FILM },
+  "lower.family": { of: oneOf(FAMILY_VALUES), scopes: ON_FILM },
+  "lower.waterBorne": { of: flag, scopes: ON_FILM },
+  "lower.hasWindow": { of: flag, scopes: ON_FILM },
+  "lower.mustScuffWhenMissed": { of: flag, scopes: ON_FILM },
+  "lower.sheen": { of: oneOf(SHEENS), scopes: ON_FILM },
+  "lower.pale": { of: flag, scopes: ON_FILM },
+  "lower.sandable": { of: flag, scopes: ON_FILM },
+  "lower.losesSolvent": { of: flag, scopes: ON_FILM },
+  "lower.sanded": { of: flag, scopes: ON_FILM },
+  "lower.dark": { of: flag, scopes: ON_FILM },
+  "seam.early": { of: flag, scopes: ON_FILM },
+  "seam.shortOfFlash": { of: flag, scopes: ON_FILM },
+  "seam.sameClass": { of: flag, scopes: ON_FILM },
+  "seam.alcohol": { of: flag, scopes: ON_FILM },
+  "seam.amineBlush": { of: flag, scopes: ON_FILM },
+  "seam.maskingFluidBelow": { of: flag, scopes: ON_FILM },
+  "contact.bareAnswer": { of: oneOf(BITE_ANSWERS), scopes: ["contact"] },
+  "contact.touchesBare": { of: flag, scopes: ["contact"] },
   "stack.topRole": { of: oneOf(ROLES), scopes: ["stack"] },
   "stack.topSheen": { of: oneOf(SHEENS), scopes: ["stack"] },
   "stack.showsEverything": { of: flag, scopes: ["stack"] },
@@ -113,6 +177,12 @@ const FACTS = {
   "stack.grooveLostPct": { of: number(0, 100), scopes: ["stack"] },
   "stack.ridgeLeftUm": { of: number(0, 5000), scopes: ["stack"] },
   "stack.reversibleCoats": { of: number(0, 200), scopes: ["stack"] },
+  "stack.scratchShows": { of: flag, scopes: ["stack"] },
+  "stack.overFit": { of: flag, scopes: ["stack"] },
+  "stack.overMass": { of: flag, scopes: ["stack"] },
+  "stack.massUnknown": { of: flag, scopes: ["stack"] },
+  "stack.topOilProof": { of: flag, scopes: ["stack"] },
+  "stack.fadingHue": { of: oneOf(HUES), scopes: ["stack"] },
   "air.tempC": { of: number(-30, 60), scopes: ["air"] },
   "air.rhPct": { of: number(0, 100), scopes: ["air"] },
   "air.dewMarginC": { of: number(0, 60), scopes: ["air"] },
@@ -120,6 +190,8 @@ const FACTS = {
   "air.aboveLimit": { of: flag, scopes: ["air"] },
   "air.aboveHumidityLimit": { of: flag, scopes: ["air"] },
   "air.belowFilmForming": { of: flag, scopes: ["air"] },
+  "air.frostTonight": { of: flag, scopes: ["air"] },
+  "air.canC": { of: number(-30, 100), scopes: ["air"] },
 } as const satisfies Readonly<Record<string, FactSpec>>;
 
 export type FactName = keyof typeof FACTS;

@@ -6,7 +6,7 @@ export * from "./apply";
 export { CATALOGUE } from "./catalogue";
 export { compileRules, type RuleBook } from "./compile";
 export * from "./derive";
-export type { Facts, FilmState, KnownValue } from "./facts";
+export type { Facts, FactValue, FilmState, KnownValue } from "./facts";
 export type { AdviceKey, Remedy, Rule } from "./rule";
 
 function shippedBook(): RuleBook {

@@ -45,11 +45,43 @@ export const ADVICE_KEYS = [
   "close-surface",
   "key-again",
   "other-clear",
+  "rub-test",
+  "strip-it",
+  "isolate-it",
+  "clear-between",
+  "gloss-first",
+  "decal-before-matt",
+  "light-ground",
+  "tape-instead",
+  "strip-by-hand",
+  "mild-cleaner",
+  "hold-without",
+  "ventilate-or-other-glue",
+  "collect-waste",
+  "back-it",
+  "prime-again",
+  "step-between",
+  "more-coats",
+  "other-undercoat",
+  "low-tack",
+  "pull-in-time",
+  "one-product",
+  "right-thinner",
+  "smaller-batches",
+  "by-the-ratio",
+  "less-heat",
+  "wet-and-filter",
+  "lead-test",
+  "oil-proof-top",
+  "finer-step",
+  "lighter-system",
+  "measure-area",
+  "bring-in",
 ] as const;
 export type AdviceKey = (typeof ADVICE_KEYS)[number];
 
 /** Where a rule's authority comes from, strongest last in doubt: physics and standards outrank habit. */
-export type Evidence = "trade-practice" | "label" | "standard" | "safety-practice";
+export type Evidence = "trade-practice" | "label" | "standard" | "safety-practice" | "own-coupon";
 
 export interface Rule {
   readonly id: string;

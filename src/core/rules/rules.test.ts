@@ -1,6 +1,6 @@
 import { REASON, reasonText, remedyText } from "@/ui/messages";
 import { applyRules, CATALOGUE, compileRules, RULE_BOOK, type Rule, worstOf } from ".";
-import { all, any, atLeast, below, evaluate, has, is, not, yes } from "./condition";
+import { all, any, atLeast, below, evaluate, has, is, no, not, yes } from "./condition";
 
 const rule = (over: Partial<Rule>): Rule => ({
   id: "made-up",
@@ -35,6 +35,14 @@ describe("vetting on load", () => {
       "a limit from both sides at once",
       [rule({ when: all(atLeast("upper.biteStrength", 3), below("upper.biteStrength", 2)) })],
       "never-fires",
+    ],
+    [
+      "two rules that say different things of the same facts",
+      [
+        rule({ when: all(is("seam.state", "gap"), not(yes("seam.scuffed"))) }),
+        rule({ id: "other", verdict: "stop", when: all(no("seam.scuffed"), is("seam.state", "gap")) }),
+      ],
+      "contradiction",
     ],
     [
       "a condition and its contrary",
@@ -94,6 +102,8 @@ describe("words", () => {
       "seam-holds",
       "seam-same-product",
       "missing-fact",
+      "assumed-decides",
+      "coupon-failed",
     ]);
     expect([...coded].filter((id) => !REASON[id])).toEqual([]);
     expect(Object.keys(REASON).filter((id) => !coded.has(id))).toEqual([]);

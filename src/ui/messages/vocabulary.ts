@@ -195,6 +195,7 @@ export const HAZARD_NAME: Readonly<Record<Hazard, string>> = {
   "isocyanate-unknown": "isocyanate? not known",
   "solvent-vapour": "solvent vapour",
   acid: "acid",
+  caustic: "caustic",
   sensitiser: "sensitiser",
   peroxide: "peroxide",
   flammable: "flammable",
@@ -227,6 +228,7 @@ export const BEFORE_NAME: Readonly<Record<BeforeStep, string>> = {
   degrease: "Degrease",
   wipe: "Wipe clean",
   dry: "Let dry",
+  heat: "Warm gently",
 };
 
 export const MILESTONE_NAME: Readonly<Record<Milestone | "part-dry" | "wipe-flash", string>> = {

@@ -1,6 +1,7 @@
 import type { Rule } from "../rule";
+import { CONTACT_RULES } from "./contact";
 import { LAYER_RULES } from "./layer";
-import { FOAM_RULES, MATERIAL_RULES } from "./material";
+import { FOAM_RULES, MATERIAL_RULES, OLD_FINISH_RULES } from "./material";
 import { SEAM_RULES } from "./seam";
 import { AIR_RULES, STACK_RULES } from "./stack";
 
@@ -8,7 +9,9 @@ import { AIR_RULES, STACK_RULES } from "./stack";
 export const CATALOGUE: readonly Rule[] = [
   ...MATERIAL_RULES,
   ...FOAM_RULES,
+  ...OLD_FINISH_RULES,
   ...SEAM_RULES,
+  ...CONTACT_RULES,
   ...LAYER_RULES,
   ...STACK_RULES,
   ...AIR_RULES,

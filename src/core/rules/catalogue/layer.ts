@@ -1,21 +1,26 @@
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
-import { advise, rulesFor } from "../rule";
+import { addBefore, advise, rulesFor, waitFor } from "../rule";
 
+const film = yes("upper.leavesFilm");
 const flexing = any(yes("region.flexible"), has("region.conditions", "flexes"), has("region.exposure", "flexing"));
 const declaredForIsocyanate = all(has("bench.protection", "air-fed"), has("bench.protection", "extraction"));
+const noParticleFilter = not(has("bench.protection", "a2p3", "p3", "air-fed"));
+const mayHoldIsocyanate = any(yes("upper.twoPart"), is("upper.family", "urethane-2k", "urethane-mc"));
+const weakHue = any(is("layer.hue", "yellow", "red"), is("upper.effect", "fluorescent", "transparent"));
+const twoPartByReaction = any(yes("upper.twoPart"), is("upper.family", "urethane-mc"));
 
-/** One layer by itself: what it is, how thick it goes on, what it does to the person. */
+/** One layer by itself: what it is, how thick it goes on, how it is mixed and taped, what it does to the person. */
 export const LAYER_RULES = rulesFor("layer", [
   {
     id: "flex-brittle",
     verdict: "stop",
-    when: all(flexing, yes("upper.brittle")),
+    when: all(film, flexing, yes("upper.brittle"), no("upper.flexibleFilm")),
     remedy: [advise("flexible-product")],
   },
   {
     id: "flex-stiff",
     verdict: "care",
-    when: all(flexing, no("upper.brittle"), no("upper.flexibleFilm"), not(is("upper.role", "promoter"))),
+    when: all(film, flexing, no("upper.brittle"), no("upper.flexibleFilm"), not(is("upper.role", "promoter", "decal"))),
     remedy: [advise("flexible-product")],
   },
   {
@@ -26,16 +31,196 @@ export const LAYER_RULES = rulesFor("layer", [
     evidence: "label",
   },
   {
+    id: "skin-over-usual",
+    verdict: "care",
+    when: yes("layer.skinOverUsual"),
+    remedy: [advise("thinner-skins"), advise("find-out")],
+  },
+  {
+    id: "light-cannot-reach",
+    verdict: "stop",
+    when: all(is("upper.family", "uv-acrylate"), any(yes("layer.beyondLight"), yes("layer.shaded"))),
+    remedy: [advise("thinner-skins"), advise("other-filler")],
+  },
+  {
+    id: "gap-without-backing",
+    verdict: "care",
+    when: all(is("upper.role", "putty"), yes("region.fillThrough"), no("layer.backed")),
+    remedy: [advise("back-it")],
+  },
+  {
     id: "sands-through",
     verdict: "care",
-    when: all(yes("layer.sandsThrough"), not(is("region.material", "xps", "eps"))),
-    remedy: [advise("sand-less")],
+    when: all(yes("layer.sandsThrough"), not(is("region.group", "foam"))),
+    remedy: [advise("sand-less"), advise("prime-again")],
   },
   {
     id: "sands-through-foam",
     verdict: "stop",
-    when: all(yes("layer.sandsThrough"), is("region.material", "xps", "eps")),
-    remedy: [advise("sand-less")],
+    when: all(yes("layer.sandsThrough"), is("region.group", "foam")),
+    remedy: [advise("sand-less"), advise("more-barrier")],
+  },
+  { id: "ladder-jump", verdict: "care", when: yes("layer.ladderJump"), remedy: [advise("step-between")] },
+  {
+    id: "coats-too-close",
+    verdict: "care",
+    when: is("layer.coatGap", "wet", "uncured"),
+    remedy: [waitFor("flash")],
+  },
+  {
+    id: "coats-in-forbidden-gap",
+    verdict: "stop",
+    when: all(is("layer.coatGap", "gap"), is("upper.family", "alkyd"), atLeast("upper.biteStrength", 2)),
+    remedy: [waitFor("window")],
+  },
+  {
+    id: "coats-too-far-apart",
+    verdict: "stop",
+    when: all(is("layer.coatGap", "missed"), twoPartByReaction),
+    remedy: [addBefore("scuff")],
+  },
+  {
+    id: "coats-far-apart",
+    verdict: "care",
+    when: all(is("layer.coatGap", "missed"), not(twoPartByReaction)),
+    remedy: [addBefore("scuff")],
+  },
+  {
+    id: "colour-shows-ground",
+    verdict: "care",
+    when: is("layer.hiding", "short"),
+    remedy: [advise("more-coats"), advise("other-undercoat")],
+  },
+  {
+    id: "weak-colour-on-dark",
+    verdict: "care",
+    when: all(is("upper.role", "colour"), weakHue, no("layer.groundPale")),
+    remedy: [advise("light-ground")],
+  },
+  {
+    id: "too-hot-in-service",
+    verdict: "stop",
+    when: all(film, has("region.exposure", "heat"), is("layer.serviceUnder", "stated")),
+    remedy: [advise("other-product")],
+    evidence: "label",
+  },
+  {
+    id: "too-hot-by-family",
+    verdict: "test",
+    when: all(film, has("region.exposure", "heat"), is("layer.serviceUnder", "usual")),
+    remedy: [advise("find-out"), advise("other-product")],
+  },
+  {
+    id: "tape-too-soon",
+    verdict: "stop",
+    when: yes("layer.tapeEarly"),
+    remedy: [waitFor("tape-safe")],
+  },
+  {
+    id: "high-tack-on-foam",
+    verdict: "stop",
+    when: all(is("layer.taped", "high"), is("region.group", "foam")),
+    remedy: [advise("low-tack")],
+  },
+  {
+    id: "high-tack",
+    verdict: "care",
+    when: all(
+      is("layer.taped", "high"),
+      not(is("region.group", "foam")),
+      any(
+        yes("layer.tapeOnUncured"),
+        all(yes("region.slick"), is("region.group", "plastic"), no("layer.promoterBelow")),
+      ),
+    ),
+    remedy: [advise("low-tack")],
+  },
+  { id: "tape-overdue", verdict: "care", when: yes("layer.tapeOverdue"), remedy: [advise("pull-in-time")] },
+  {
+    id: "two-in-one-cup",
+    verdict: "stop",
+    when: is("layer.cupMix", "other-family"),
+    remedy: [advise("one-product")],
+  },
+  {
+    id: "ranges-in-one-cup",
+    verdict: "test",
+    when: is("layer.cupMix", "same-family"),
+    remedy: [advise("one-product"), advise("coupon")],
+  },
+  { id: "wrong-thinner", verdict: "stop", when: no("layer.thinnerFits"), remedy: [advise("right-thinner")] },
+  { id: "pot-life-over", verdict: "stop", when: yes("layer.potLifeOver"), remedy: [advise("smaller-batches")] },
+  {
+    id: "mix-ratio-off",
+    verdict: "stop",
+    when: all(yes("layer.mixOff"), twoPartByReaction),
+    remedy: [advise("by-the-ratio")],
+    evidence: "label",
+  },
+  {
+    id: "ratio-off",
+    verdict: "care",
+    when: all(yes("layer.mixOff"), not(twoPartByReaction)),
+    remedy: [advise("by-the-ratio")],
+    evidence: "label",
+  },
+  {
+    id: "accelerator-near-paint",
+    verdict: "stop",
+    when: all(
+      film,
+      any(yes("upper.activator"), yes("layer.activatorUsed")),
+      any(yes("layer.filmBelow"), not(is("region.ground", "bare"))),
+    ),
+    remedy: [advise("hold-without")],
+  },
+  {
+    id: "fumes-near-clear",
+    verdict: "care",
+    when: all(film, is("upper.family", "cyanoacrylate", "solvent-cement"), yes("region.clearNearby")),
+    remedy: [advise("ventilate-or-other-glue")],
+  },
+  {
+    id: "heat-over-limit",
+    verdict: "stop",
+    kind: "safety",
+    evidence: "safety-practice",
+    when: yes("layer.heatOverLimit"),
+    remedy: [advise("less-heat")],
+  },
+  {
+    id: "heat-unstated",
+    verdict: "care",
+    evidence: "safety-practice",
+    when: yes("layer.heatUnstated"),
+    remedy: [advise("less-heat")],
+  },
+  {
+    id: "heat-on-wet-solvent",
+    verdict: "stop",
+    kind: "safety",
+    evidence: "safety-practice",
+    when: yes("layer.heatBeforeTouch"),
+    remedy: [waitFor("touch")],
+  },
+  {
+    id: "can-too-hot",
+    verdict: "stop",
+    kind: "safety",
+    evidence: "safety-practice",
+    when: all(is("upper.method", "aerosol"), yes("layer.canOver45")),
+    remedy: [advise("hand-warm-can")],
+  },
+  {
+    id: "lead-rubbed-dry",
+    verdict: "stop",
+    kind: "safety",
+    evidence: "safety-practice",
+    when: any(
+      all(is("region.leadRisk", "assumed", "told"), yes("layer.dryRubReachesGround")),
+      all(is("region.leadRisk", "told"), yes("layer.heated")),
+    ),
+    remedy: [advise("wet-and-filter"), advise("lead-test")],
   },
   {
     id: "isocyanate-sprayed",
@@ -51,7 +236,7 @@ export const LAYER_RULES = rulesFor("layer", [
     kind: "safety",
     evidence: "safety-practice",
     when: all(
-      yes("upper.twoPart"),
+      mayHoldIsocyanate,
       has("upper.hazards", "isocyanate-unknown"),
       yes("upper.sprayed"),
       not(declaredForIsocyanate),
@@ -73,7 +258,14 @@ export const LAYER_RULES = rulesFor("layer", [
     id: "spray-no-filter",
     verdict: "care",
     evidence: "safety-practice",
-    when: all(yes("upper.sprayed"), not(has("bench.protection", "a2p3", "p3", "air-fed"))),
+    when: all(yes("upper.sprayed"), noParticleFilter),
+    remedy: [advise("wear-protection")],
+  },
+  {
+    id: "sanding-no-filter",
+    verdict: "care",
+    evidence: "safety-practice",
+    when: all(yes("layer.rubbed"), noParticleFilter),
     remedy: [advise("wear-protection")],
   },
 ]);

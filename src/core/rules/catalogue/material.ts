@@ -1,4 +1,5 @@
-import { all, any, atLeast, has, is, no, not, yes } from "../condition";
+import { FOAM_BARRIER, KEY_FRESH_MIN } from "../../reference";
+import { above, all, any, atLeast, atMost, has, is, no, not, yes } from "../condition";
 import { addPrep, advise, rulesFor, setHeaviness } from "../rule";
 
 const METALS_NON_FERROUS_KEYABLE = ["aluminium", "white-metal"];
@@ -6,13 +7,24 @@ const METALS_POOR_GRIP = ["brass-copper", "stainless"];
 const ORDINARY_PRIMERS = ["primer", "primer-highbuild", "surfacer"];
 const POLYSTYRENE_FOAM = ["xps", "eps"];
 const POLYSTYRENE = ["xps", "eps", "hips"];
+const NEEDS_SEALING = ["wood-mdf", "plaster", "pu-foam"];
+const HARD_WEAR = ["handled", "uv", "wet", "salt-abrasion"];
 
 const keyed = has("region.conditions", "keyed");
 const visible = is("region.finish", "seen", "show");
 const promoter = is("upper.role", "promoter");
+const bare = yes("region.bare");
 /** Raw slick stock counts as shiny until it is keyed; anything may be told to be shiny. */
-const slickFace = all(any(yes("region.slick"), has("region.conditions", "shiny")), not(keyed));
-const ordinaryPrimer = all(is("upper.role", ...ORDINARY_PRIMERS), not(yes("upper.twoPart")));
+const slickFace = all(any(all(bare, yes("region.slick")), has("region.conditions", "shiny")), not(keyed));
+const ordinaryPrimer = all(
+  is("upper.role", ...ORDINARY_PRIMERS),
+  not(yes("upper.twoPart")),
+  not(is("upper.family", "urethane-mc", "pvb-etch")),
+);
+const old = is("region.ground", "old");
+const oldUnknown = all(old, is("region.oldFamily", "unknown"));
+const rubSound = is("region.rub", "sound");
+const etch = is("upper.role", "primer-etch");
 
 /** The bare material under its first layer. */
 export const MATERIAL_RULES = rulesFor("first", [
@@ -50,6 +62,7 @@ export const MATERIAL_RULES = rulesFor("first", [
     id: "foam-propellant",
     verdict: "test",
     when: all(
+      bare,
       is("region.material", ...POLYSTYRENE_FOAM),
       is("upper.method", "aerosol"),
       any(is("upper.propellant", "dimethyl-ether"), yes("upper.heavy")),
@@ -72,13 +85,13 @@ export const MATERIAL_RULES = rulesFor("first", [
   {
     id: "needs-promoter",
     verdict: "stop",
-    when: all(is("region.withoutPromoter", "stop"), not(promoter)),
+    when: all(bare, is("region.withoutPromoter", "stop"), not(promoter)),
     remedy: [advise("promoter-first")],
   },
   {
     id: "wants-promoter",
     verdict: "test",
-    when: all(is("region.withoutPromoter", "test"), not(promoter), no("upper.flexibleFilm")),
+    when: all(bare, is("region.withoutPromoter", "test"), not(promoter), no("upper.flexibleFilm")),
     remedy: [advise("promoter-first"), advise("coupon")],
   },
   {
@@ -92,6 +105,19 @@ export const MATERIAL_RULES = rulesFor("first", [
   { id: "residue", verdict: "stop", when: has("region.conditions", "flux-residue"), remedy: [addPrep("wash")] },
   { id: "rust-left", verdict: "stop", when: has("region.conditions", "rusted"), remedy: [addPrep("derust")] },
   { id: "tarnished", verdict: "care", when: has("region.conditions", "tarnished"), remedy: [addPrep("key")] },
+  {
+    id: "key-gone-stale",
+    verdict: "care",
+    when: all(
+      bare,
+      keyed,
+      any(
+        all(is("region.material", "aluminium"), above("region.keyAgeMin", KEY_FRESH_MIN.aluminium)),
+        all(is("region.group", "metal"), above("region.keyAgeMin", KEY_FRESH_MIN.otherMetal)),
+      ),
+    ),
+    remedy: [addPrep("key")],
+  },
   {
     id: "resin-uncured",
     verdict: "stop",
@@ -109,7 +135,8 @@ export const MATERIAL_RULES = rulesFor("first", [
     verdict: "care",
     when: all(
       is("region.material", "eva"),
-      not(has("region.conditions", "heat-sealed", "sealed")),
+      bare,
+      not(has("region.conditions", "heat-sealed")),
       not(is("upper.role", "sealer")),
     ),
     remedy: [advise("close-surface")],
@@ -117,60 +144,73 @@ export const MATERIAL_RULES = rulesFor("first", [
   {
     id: "steel-flash-rust",
     verdict: "stop",
-    when: all(
-      is("region.material", "steel-iron"),
-      yes("upper.waterBorne"),
-      no("upper.rustInhibitor"),
-      not(has("region.conditions", "sealed")),
-    ),
+    when: all(is("region.material", "steel-iron"), bare, yes("upper.waterBorne"), no("upper.rustInhibitor")),
     remedy: [advise("etch-or-epoxy")],
   },
   {
     id: "steel-plain-primer",
     verdict: "care",
-    when: all(is("region.material", "steel-iron"), ordinaryPrimer, no("upper.waterBorne")),
+    when: all(bare, is("region.material", "steel-iron"), ordinaryPrimer, no("upper.waterBorne")),
     remedy: [advise("etch-or-epoxy")],
   },
   {
     id: "metal-plain-primer",
     verdict: "care",
-    when: all(is("region.material", ...METALS_NON_FERROUS_KEYABLE), ordinaryPrimer, keyed),
+    when: all(bare, is("region.material", ...METALS_NON_FERROUS_KEYABLE), ordinaryPrimer, keyed),
     remedy: [advise("etch-or-epoxy")],
   },
   {
     id: "metal-poor-grip",
     verdict: "test",
-    when: all(is("region.material", ...METALS_POOR_GRIP), ordinaryPrimer, keyed),
+    when: all(bare, is("region.material", ...METALS_POOR_GRIP), ordinaryPrimer, keyed),
     remedy: [advise("etch-or-epoxy"), advise("coupon")],
   },
   {
     id: "etch-on-brass",
     verdict: "care",
-    when: all(is("region.material", "brass-copper"), is("upper.role", "primer-etch")),
+    when: all(bare, is("region.material", "brass-copper"), etch),
     remedy: [addPrep("key"), setHeaviness("light")],
   },
   {
     id: "etch-on-stainless",
     verdict: "test",
-    when: all(is("region.material", "stainless"), is("upper.role", "primer-etch")),
+    when: all(bare, is("region.material", "stainless"), etch),
     remedy: [advise("other-primer"), advise("coupon")],
   },
   {
     id: "etch-not-on-metal",
     verdict: "stop",
-    when: all(is("upper.role", "primer-etch"), not(is("region.group", "metal"))),
+    when: all(bare, etch, not(is("region.group", "metal"))),
     remedy: [advise("other-primer")],
+  },
+  {
+    id: "etch-on-old-or-sealed",
+    verdict: "stop",
+    when: all(etch, not(is("region.ground", "bare")), not(has("region.conditions", "bare-spots"))),
+    remedy: [advise("other-primer"), advise("mask-it")],
+  },
+  {
+    id: "etch-on-bare-spots",
+    verdict: "care",
+    when: all(
+      etch,
+      not(is("region.ground", "bare")),
+      has("region.conditions", "bare-spots"),
+      is("region.group", "metal"),
+    ),
+    remedy: [setHeaviness("mist")],
   },
   {
     id: "colour-on-slick",
     verdict: "care",
     when: all(
+      bare,
       is("upper.role", "colour", "clear"),
       yes("region.slick"),
       keyed,
       no("upper.combinedPrimer"),
       not(is("region.finish", "show")),
-      not(has("region.exposure", "handled", "uv", "wet")),
+      not(has("region.exposure", ...HARD_WEAR)),
     ),
     remedy: [advise("primer-first")],
   },
@@ -178,27 +218,28 @@ export const MATERIAL_RULES = rulesFor("first", [
     id: "colour-on-slick-exposed",
     verdict: "test",
     when: all(
+      bare,
       is("upper.role", "colour", "clear"),
       yes("region.slick"),
       keyed,
       no("upper.combinedPrimer"),
-      any(is("region.finish", "show"), has("region.exposure", "handled", "uv", "wet")),
+      any(is("region.finish", "show"), has("region.exposure", ...HARD_WEAR)),
     ),
     remedy: [advise("primer-first"), advise("coupon")],
   },
   {
     id: "combined-on-slick",
     verdict: "care",
-    when: all(yes("upper.combinedPrimer"), yes("region.slick"), keyed),
+    when: all(bare, yes("upper.combinedPrimer"), yes("region.slick"), keyed),
     remedy: [advise("primer-first")],
   },
   {
     id: "porous-unsealed",
     verdict: "care",
     when: all(
-      yes("region.porous"),
-      not(has("region.conditions", "sealed", "heat-sealed")),
-      is("upper.role", "colour", "clear"),
+      bare,
+      is("region.material", ...NEEDS_SEALING),
+      any(is("upper.role", "colour", "clear"), all(is("upper.sheen", "gloss"), not(is("upper.role", "sealer")))),
     ),
     remedy: [advise("seal-first")],
   },
@@ -219,52 +260,105 @@ export const MATERIAL_RULES = rulesFor("first", [
   {
     id: "polyester-on-polystyrene",
     verdict: "stop",
-    when: all(is("region.material", ...POLYSTYRENE), is("upper.family", "polyester-2k")),
+    when: all(bare, is("region.material", ...POLYSTYRENE), is("upper.family", "polyester-2k")),
     remedy: [advise("other-filler")],
   },
   {
     id: "keep-bare",
     verdict: "stop",
-    when: has("region.conditions", "must-stay-clear", "mating-face"),
+    when: all(has("region.conditions", "must-stay-clear", "mating-face"), no("first.maskedOff")),
     remedy: [advise("mask-it")],
+  },
+  {
+    id: "filled-lines-unprimed",
+    verdict: "care",
+    when: all(has("region.conditions", "panel-lines-filled"), is("upper.role", "colour", "clear")),
+    remedy: [advise("primer-first")],
+  },
+  {
+    id: "wash-on-bare-polystyrene",
+    verdict: "care",
+    when: all(bare, is("region.material", "hips"), is("upper.role", "wash"), atLeast("upper.biteStrength", 2)),
+    remedy: [advise("seal-first")],
+  },
+  {
+    id: "old-unknown-mild",
+    verdict: "test",
+    when: all(
+      oldUnknown,
+      any(
+        all(atLeast("upper.biteStrength", 1), atMost("upper.biteStrength", 2)),
+        all(atMost("upper.biteStrength", 0), not(rubSound)),
+      ),
+    ),
+    remedy: [advise("rub-test"), advise("coupon"), advise("strip-it")],
+  },
+  {
+    id: "old-unknown-strong",
+    verdict: "stop",
+    when: all(oldUnknown, atLeast("upper.biteStrength", 3)),
+    remedy: [advise("isolate-it"), advise("strip-it")],
+  },
+  {
+    id: "old-softens",
+    verdict: "test",
+    when: all(
+      old,
+      not(oldUnknown),
+      is("region.rub", "softens"),
+      atLeast("upper.biteStrength", 1),
+      atMost("upper.biteStrength", 2),
+    ),
+    remedy: [advise("isolate-it"), advise("strip-it")],
+  },
+  {
+    id: "old-softens-strong",
+    verdict: "stop",
+    when: all(old, not(oldUnknown), is("region.rub", "softens"), atLeast("upper.biteStrength", 3)),
+    remedy: [advise("isolate-it"), advise("strip-it")],
   },
 ]);
 
 const polystyreneFoam = is("region.material", ...POLYSTYRENE_FOAM);
-const biting = atLeast("upper.biteStrength", 2);
-const aboveFirst = no("layer.isFirst");
-/** Three coats and 60 µm of cured barrier keep strong carriers from foam long enough for thin passes. */
+const film = yes("upper.leavesFilm");
+const biting = all(film, atLeast("upper.biteStrength", 2));
+const strong = all(film, atLeast("upper.biteStrength", 3));
+/** Something lies between this layer and the foam: a layer of the pile or a seal told of the part. */
+const something = any(no("layer.isFirst"), all(is("region.ground", "sealed"), above("layer.dryUmBelowIsBarrier", 0)));
+/** Cured coats enough over every edge keep strong carriers from foam long enough for thin passes. */
 const goodBarrier = all(
-  atLeast("layer.barrierCoatsBelow", 3),
-  atLeast("layer.dryUmBelowIsBarrier", 60),
+  atLeast("layer.barrierCoatsBelow", FOAM_BARRIER.coats),
+  atLeast("layer.dryUmBelowIsBarrier", FOAM_BARRIER.dftUm),
   yes("layer.barrierCured"),
+  yes("layer.edgesCovered"),
+  not(has("region.conditions", "bare-spots")),
 );
-const thinPasses = all(no("upper.heavy"), { fact: "upper.wftUm", to: 15 });
+const thinPasses = yes("layer.passThinEnough");
 
 /** Foam is still there under what was laid over it: judged for every later layer, not only the first. */
 export const FOAM_RULES = rulesFor("layer", [
   {
     id: "foam-barrier-ok-thin",
     verdict: "test",
-    when: all(polystyreneFoam, aboveFirst, atLeast("upper.biteStrength", 3), goodBarrier, thinPasses),
+    when: all(polystyreneFoam, something, strong, goodBarrier, thinPasses),
     remedy: [advise("coupon")],
   },
   {
     id: "foam-barrier-mild",
     verdict: "care",
-    when: all(polystyreneFoam, aboveFirst, biting, not(atLeast("upper.biteStrength", 3)), goodBarrier),
+    when: all(polystyreneFoam, something, biting, not(strong), goodBarrier),
     remedy: [setHeaviness("light")],
   },
   {
     id: "foam-barrier-wet-pass",
     verdict: "stop",
-    when: all(polystyreneFoam, aboveFirst, atLeast("upper.biteStrength", 3), goodBarrier, not(thinPasses)),
+    when: all(polystyreneFoam, something, strong, goodBarrier, not(thinPasses)),
     remedy: [setHeaviness("mist"), advise("weaker-carrier")],
   },
   {
     id: "foam-barrier-thin",
     verdict: "stop",
-    when: all(polystyreneFoam, aboveFirst, biting, not(goodBarrier)),
+    when: all(polystyreneFoam, something, biting, not(goodBarrier)),
     remedy: [advise("more-barrier"), advise("weaker-carrier")],
   },
   {
@@ -272,17 +366,52 @@ export const FOAM_RULES = rulesFor("layer", [
     verdict: "care",
     when: all(
       is("region.material", "epo", "eva"),
-      aboveFirst,
-      is("upper.method", "airbrush", "aerosol", "spray-gun", "brush"),
-      atLeast("upper.biteStrength", 3),
+      something,
+      strong,
+      not(atLeast("upper.biteStrength", 4)),
       goodBarrier,
     ),
     remedy: [setHeaviness("mist")],
   },
   {
+    id: "soft-foam-barrier-strong",
+    verdict: "test",
+    when: all(is("region.material", "epo", "eva"), something, atLeast("upper.biteStrength", 4), film, goodBarrier),
+    remedy: [setHeaviness("mist"), advise("coupon")],
+  },
+  {
     id: "soft-foam-no-barrier",
     verdict: "test",
-    when: all(is("region.material", "epo", "eva"), aboveFirst, atLeast("upper.biteStrength", 3), not(goodBarrier)),
+    when: all(is("region.material", "epo", "eva"), something, strong, not(goodBarrier)),
     remedy: [advise("more-barrier"), advise("coupon")],
+  },
+]);
+
+/** An older finish is still there too, until something cured keeps the carriers from it. */
+export const OLD_FINISH_RULES = rulesFor("layer", [
+  {
+    id: "old-isolated",
+    verdict: "care",
+    when: all(old, no("layer.isFirst"), film, rubSound, yes("layer.oldIsolated"), atLeast("upper.biteStrength", 1)),
+    remedy: [advise("coupon")],
+  },
+  {
+    id: "old-shines-through",
+    verdict: "test",
+    when: all(
+      oldUnknown,
+      no("layer.isFirst"),
+      film,
+      not(all(rubSound, yes("layer.oldIsolated"))),
+      atLeast("upper.biteStrength", 1),
+      atMost("upper.biteStrength", 2),
+    ),
+    remedy: [advise("isolate-it"), advise("coupon")],
+  },
+  {
+    id: "old-not-isolated",
+    verdict: "stop",
+    when: all(oldUnknown, no("layer.isFirst"), strong, not(all(rubSound, yes("layer.oldIsolated")))),
+    remedy: [advise("isolate-it"), advise("strip-it")],
   },
 ]);

@@ -1,4 +1,4 @@
-import { all, any, atLeast, is, no, not, yes } from "../condition";
+import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { addBefore, advise, rulesFor, setHeaviness, waitFor } from "../rule";
 
 const TWO_PART_FAMILIES = ["epoxy-2k", "epoxy-putty", "urethane-2k", "polyester-2k"];
@@ -11,36 +11,60 @@ const HARD_OVER_SOFT = [
   "acrylic-lacquer",
   "nc-lacquer",
 ];
+const PRIMERS = ["primer-etch", "primer", "primer-highbuild", "surfacer"];
 const LACQUERS = ["acrylic-lacquer", "nc-lacquer", "lacquer-putty"];
+
+const ACRYLICS = ["wb-acrylic", "alcohol-acrylic"];
 
 const dried = is("seam.state", "hard", "cured", "missed");
 const notScuffed = no("seam.scuffed");
 const otherProduct = no("seam.sameProduct");
+const decalBelow = is("lower.role", "decal");
+const wash = is("upper.role", "wash");
+const sameClassWash = all(wash, yes("seam.sameClass"));
+/** Filler over a primer or etch that has dried is how it is meant, whatever its carrier. */
+const fillerOverPrimer = all(
+  is("upper.role", "putty"),
+  is("lower.role", "primer", "primer-etch", "primer-highbuild", "surfacer"),
+  any(dried, yes("lower.sandable")),
+  not(all(is("lower.role", "primer-etch"), is("upper.family", "polyester-2k"))),
+);
+/** Rows of their own beat the general answer to a carrier. */
+const judgedByBite = all(
+  otherProduct,
+  not(decalBelow),
+  // a promoter is there to be bitten into; its window judges it
+  not(is("lower.role", "promoter")),
+  not(sameClassWash),
+  not(fillerOverPrimer),
+);
+/** One lacquer over another bonds by dissolving it: too soon is a matter of flash, not of attack. */
+const lacquerOnItsKind = all(is("lower.family", ...LACQUERS), yes("seam.sameFamily"));
 
 /** Two neighbouring layers, the lower one in the state it is in when the upper goes on. */
 export const SEAM_RULES = rulesFor("seam", [
   {
     id: "seam-bite-care",
     verdict: "care",
-    when: all(otherProduct, is("seam.biteAnswer", "care")),
+    when: all(judgedByBite, is("seam.biteAnswer", "care")),
     remedy: [setHeaviness("light"), advise("weaker-carrier")],
   },
   {
     id: "seam-bite-test",
     verdict: "test",
-    when: all(otherProduct, is("seam.biteAnswer", "test")),
+    when: all(judgedByBite, is("seam.biteAnswer", "test")),
     remedy: [advise("coupon"), advise("weaker-carrier")],
   },
   {
     id: "seam-bite-stop",
     verdict: "stop",
-    when: all(otherProduct, is("seam.biteAnswer", "stop")),
+    when: all(judgedByBite, is("seam.biteAnswer", "stop")),
     remedy: [waitFor("cured"), advise("weaker-carrier")],
   },
   {
     id: "seam-redissolve-wet",
     verdict: "care",
-    when: all(is("seam.biteAnswer", "ok-light"), yes("upper.heavy"), otherProduct),
+    when: all(judgedByBite, is("seam.biteAnswer", "ok-light"), yes("upper.heavy")),
     remedy: [setHeaviness("light")],
   },
   {
@@ -59,8 +83,8 @@ export const SEAM_RULES = rulesFor("seam", [
     id: "window-not-open-traps",
     verdict: "stop",
     when: all(
-      is("seam.state", "wet", "uncured"),
-      yes("seam.gapGiven"),
+      yes("seam.early"),
+      not(lacquerOnItsKind),
       any(atLeast("upper.biteStrength", 2), is("lower.family", "alkyd")),
     ),
     remedy: [waitFor("recoat")],
@@ -69,11 +93,17 @@ export const SEAM_RULES = rulesFor("seam", [
     id: "window-not-open",
     verdict: "care",
     when: all(
-      is("seam.state", "wet", "uncured"),
-      yes("seam.gapGiven"),
+      yes("seam.early"),
+      not(lacquerOnItsKind),
       not(any(atLeast("upper.biteStrength", 2), is("lower.family", "alkyd"))),
     ),
     remedy: [waitFor("recoat")],
+  },
+  {
+    id: "lacquer-before-flash",
+    verdict: "care",
+    when: all(lacquerOnItsKind, yes("seam.shortOfFlash")),
+    remedy: [waitFor("flash")],
   },
   {
     id: "window-missed-scuffed",
@@ -116,9 +146,30 @@ export const SEAM_RULES = rulesFor("seam", [
     remedy: [advise("reapply"), waitFor("window")],
   },
   {
+    id: "etch-over-film",
+    verdict: "stop",
+    when: all(
+      is("upper.role", "primer-etch"),
+      otherProduct,
+      not(all(has("region.conditions", "bare-spots"), is("region.group", "metal"), is("lower.role", ...PRIMERS))),
+    ),
+    remedy: [advise("other-primer")],
+  },
+  {
+    id: "spot-etch",
+    verdict: "care",
+    when: all(
+      is("upper.role", "primer-etch"),
+      has("region.conditions", "bare-spots"),
+      is("region.group", "metal"),
+      is("lower.role", ...PRIMERS),
+    ),
+    remedy: [setHeaviness("mist")],
+  },
+  {
     id: "etch-under-polyester-or-epoxy",
     verdict: "stop",
-    when: all(is("lower.role", "primer-etch"), is("upper.family", "polyester-2k", "epoxy-2k", "epoxy-putty")),
+    when: all(is("lower.role", "primer-etch"), is("upper.family", "polyester-2k", "epoxy-2k")),
     remedy: [advise("primer-first")],
   },
   {
@@ -151,7 +202,8 @@ export const SEAM_RULES = rulesFor("seam", [
     when: all(
       is("lower.family", "alkyd", ...LACQUERS),
       is("upper.family", ...TWO_PART_FAMILIES),
-      is("seam.state", "hard", "cured", "open"),
+      not(is("upper.role", "putty")),
+      is("seam.state", "hard", "cured", "open", "missed"),
     ),
     remedy: [advise("coupon")],
   },
@@ -187,6 +239,7 @@ export const SEAM_RULES = rulesFor("seam", [
       yes("upper.waterBorne"),
       yes("lower.losesSolvent"),
       no("lower.sandable"),
+      not(decalBelow),
       not(is("lower.role", "promoter", "primer-etch")),
       otherProduct,
     ),
@@ -207,7 +260,10 @@ export const SEAM_RULES = rulesFor("seam", [
   {
     id: "colour-on-filler",
     verdict: "care",
-    when: all(is("lower.role", "putty"), is("upper.role", "colour", "clear")),
+    when: all(
+      is("lower.role", "putty"),
+      any(is("upper.role", "colour", "clear"), all(is("upper.sheen", "gloss"), not(is("upper.role", "sealer")))),
+    ),
     remedy: [advise("primer-first")],
   },
   {
@@ -215,5 +271,82 @@ export const SEAM_RULES = rulesFor("seam", [
     verdict: "care",
     when: all(is("lower.family", "gypsum-filler"), atLeast("upper.biteStrength", 2), not(is("region.group", "foam"))),
     remedy: [advise("seal-first")],
+  },
+  {
+    id: "porous-filler-on-foam",
+    verdict: "stop",
+    when: all(is("lower.family", "gypsum-filler"), atLeast("upper.biteStrength", 2), is("region.group", "foam")),
+    remedy: [advise("seal-first")],
+  },
+  { id: "amine-blush", verdict: "stop", when: yes("seam.amineBlush"), remedy: [addBefore("degrease")] },
+  {
+    id: "wash-same-class",
+    verdict: "stop",
+    when: all(
+      sameClassWash,
+      any(
+        all(is("lower.family", "alkyd"), atLeast("upper.biteStrength", 2)),
+        all(is("lower.family", ...ACRYLICS), yes("seam.alcohol")),
+      ),
+    ),
+    remedy: [advise("clear-between")],
+  },
+  {
+    id: "wash-same-class-test",
+    verdict: "test",
+    when: all(
+      sameClassWash,
+      not(
+        any(
+          all(is("lower.family", "alkyd"), atLeast("upper.biteStrength", 2)),
+          all(is("lower.family", ...ACRYLICS), yes("seam.alcohol")),
+        ),
+      ),
+    ),
+    remedy: [advise("clear-between"), advise("coupon")],
+  },
+  {
+    id: "decal-silvers",
+    verdict: "care",
+    when: all(is("upper.role", "decal"), is("lower.sheen", "matt"), not(is("lower.role", "clear"))),
+    remedy: [advise("gloss-first")],
+  },
+  {
+    id: "decal-on-matt-clear",
+    verdict: "care",
+    when: all(is("upper.role", "decal"), is("lower.sheen", "matt"), is("lower.role", "clear")),
+    remedy: [advise("decal-before-matt")],
+  },
+  {
+    id: "decal-on-dark",
+    verdict: "care",
+    when: all(is("upper.role", "decal"), yes("lower.dark"), is("upper.effect", "transparent")),
+    remedy: [advise("light-ground")],
+  },
+  {
+    id: "clear-over-decal-mist",
+    verdict: "care",
+    when: all(
+      decalBelow,
+      any(is("upper.family", ...LACQUERS), atLeast("upper.biteStrength", 3)),
+      is("upper.heaviness", "mist"),
+    ),
+    remedy: [setHeaviness("mist")],
+  },
+  {
+    id: "clear-over-decal",
+    verdict: "test",
+    when: all(
+      decalBelow,
+      any(is("upper.family", ...LACQUERS), atLeast("upper.biteStrength", 3)),
+      not(is("upper.heaviness", "mist")),
+    ),
+    remedy: [setHeaviness("mist"), advise("coupon")],
+  },
+  {
+    id: "solvent-over-masking-fluid",
+    verdict: "test",
+    when: all(yes("seam.maskingFluidBelow"), atLeast("upper.biteStrength", 2)),
+    remedy: [advise("coupon"), advise("tape-instead")],
   },
 ]);

@@ -1,5 +1,5 @@
-import { DETAIL_LOSS_CARE, DETAIL_LOSS_STOP } from "../../reference";
-import { above, all, atLeast, below, has, is, no, not, yes } from "../condition";
+import { CAN_COLD_C, DETAIL_LOSS_CARE, DETAIL_LOSS_STOP, DEW_MARGIN_C, STACKED_COATS } from "../../reference";
+import { above, all, any, atLeast, below, has, is, no, not, yes } from "../condition";
 import { advise, rulesFor } from "../rule";
 
 const CARE_PCT = 100 * DETAIL_LOSS_CARE;
@@ -41,9 +41,46 @@ export const STACK_RULES = rulesFor("stack", [
   {
     id: "no-uv-protection",
     verdict: "care",
-    when: all(has("region.exposure", "uv"), no("stack.uvResistant")),
+    when: all(has("region.exposure", "uv"), no("stack.uvResistant"), not(is("stack.fadingHue", "red", "yellow"))),
     remedy: [advise("uv-clear")],
   },
+  {
+    id: "red-or-yellow-fades",
+    verdict: "care",
+    when: all(has("region.exposure", "uv"), no("stack.uvResistant"), is("stack.fadingHue", "red", "yellow")),
+    remedy: [advise("uv-clear")],
+  },
+  {
+    id: "not-oil-proof",
+    verdict: "stop",
+    when: all(has("region.exposure", "oil-fuel"), no("stack.topOilProof")),
+    remedy: [advise("oil-proof-top")],
+  },
+  {
+    id: "scratch-shows",
+    verdict: "care",
+    when: all(yes("stack.scratchShows"), not(all(is("region.finish", "show"), yes("stack.showsEverything")))),
+    remedy: [advise("finer-step")],
+  },
+  {
+    id: "scratch-shows-gloss",
+    verdict: "stop",
+    when: all(yes("stack.scratchShows"), is("region.finish", "show"), yes("stack.showsEverything")),
+    remedy: [advise("finer-step")],
+  },
+  {
+    id: "over-fit",
+    verdict: "stop",
+    when: yes("stack.overFit"),
+    remedy: [advise("mask-it"), advise("fewer-coats")],
+  },
+  {
+    id: "over-mass",
+    verdict: "care",
+    when: yes("stack.overMass"),
+    remedy: [advise("fewer-coats"), advise("lighter-system")],
+  },
+  { id: "mass-unknown", verdict: "care", when: yes("stack.massUnknown"), remedy: [advise("measure-area")] },
   { id: "etch-left-bare", verdict: "stop", when: is("stack.topRole", "primer-etch"), remedy: [advise("cover-it")] },
   { id: "promoter-left-bare", verdict: "stop", when: is("stack.topRole", "promoter"), remedy: [advise("cover-it")] },
   {
@@ -55,13 +92,15 @@ export const STACK_RULES = rulesFor("stack", [
   {
     id: "many-reversible-coats",
     verdict: "care",
-    when: above("stack.reversibleCoats", 8),
+    when: above("stack.reversibleCoats", STACKED_COATS.coats),
     remedy: [advise("fewer-coats")],
   },
 ]);
 
 const lacquer = is("upper.family", "acrylic-lacquer", "nc-lacquer");
-const shows = is("upper.role", "clear");
+const shows = any(is("upper.role", "clear"), is("upper.sheen", "gloss"));
+/** Lacquer turns milky in damp air, or on a face about to mist over (est.). */
+const blushes = all(lacquer, any(above("air.rhPct", 75), below("air.dewMarginC", 1)));
 
 /** The air a layer is laid in, when it is given. The planner waits for air; a check reports it. */
 export const AIR_RULES = rulesFor("air", [
@@ -90,26 +129,32 @@ export const AIR_RULES = rulesFor("air", [
   {
     id: "air-near-dew-point",
     verdict: "stop",
-    when: below("air.dewMarginC", 3),
+    when: below("air.dewMarginC", DEW_MARGIN_C),
     remedy: [advise("wait-for-air"), advise("warm-room")],
     evidence: "standard",
   },
   {
     id: "air-blush",
     verdict: "care",
-    when: all(lacquer, above("air.rhPct", 75), not(shows)),
+    when: all(blushes, not(shows)),
     remedy: [advise("wait-for-air")],
   },
   {
     id: "air-blush-clear",
     verdict: "stop",
-    when: all(lacquer, above("air.rhPct", 75), shows),
+    when: all(blushes, shows),
     remedy: [advise("wait-for-air")],
   },
   {
     id: "cold-aerosol",
     verdict: "care",
-    when: all(is("upper.method", "aerosol"), below("air.tempC", 15)),
+    when: all(is("upper.method", "aerosol"), below("air.canC", CAN_COLD_C)),
     remedy: [advise("hand-warm-can")],
+  },
+  {
+    id: "frost-on-stock",
+    verdict: "care",
+    when: all(yes("upper.waterBorne"), yes("air.frostTonight")),
+    remedy: [advise("bring-in")],
   },
 ]);

@@ -23,7 +23,7 @@ function verdictJson(v: PlacedVerdict, assumed: readonly string[]) {
     remedy: v.remedy.map((r) => ({ ...r, text: remedyText(r) })),
     evidence: v.evidence,
     missing: v.missing,
-    assumed: assumed.filter((a) => a.startsWith(`${v.where.layer}:`)),
+    assumed: v.assumed ?? assumed.filter((a) => a.startsWith(`${v.where.layer}:`)),
   };
 }
 

@@ -1,0 +1,71 @@
+import { assert } from "../base";
+import type { GritScale, Method } from "../model";
+import {
+  EDGE_SANDING,
+  grainUm,
+  LADDER,
+  SCRATCH_HIDDEN,
+  SCRATCH_OF_GRAIN,
+  SMALL_PART,
+  STRICT_SCRATCH,
+  TRANSFER_EFFICIENCY,
+} from "../reference";
+
+export interface Paper {
+  readonly grit: number;
+  readonly scale?: GritScale | undefined;
+  readonly wet: boolean;
+}
+
+/** Depth of the scratch a paper leaves, µm (est.). */
+export const scratchUm = (p: Paper): number =>
+  grainUm(p.grit, p.scale) * (p.wet ? SCRATCH_OF_GRAIN.wet : SCRATCH_OF_GRAIN.dry);
+
+/** Scratch depth a coat hides, µm (est.); `strict` for gloss, black and metallic. */
+export const hidesScratchUm = (dryUm: number, kind: keyof typeof SCRATCH_HIDDEN, strict: boolean): number =>
+  dryUm * SCRATCH_HIDDEN[kind] * (strict ? STRICT_SCRATCH : 1);
+
+/** A step of a ladder: a fault, one that could be left out, or right. Both papers by grain, whatever their scales. */
+export function ladderStep(from: Paper, to: Paper): "jump" | "spare" | "right" {
+  const ratio = grainUm(to.grit, to.scale) / grainUm(from.grit, from.scale);
+  if (ratio < LADDER.jumpBelow) return "jump";
+  return ratio > LADDER.spareAbove ? "spare" : "right";
+}
+
+export const edgeTakesUm = (flatTakesUm: number): number => flatTakesUm * EDGE_SANDING;
+
+/** Height of the ridges between printed layers, µm: h·|cos θ|, at least 0.15·h for filament walls (est.). */
+export const printRidgeUm = (layerUm: number, angleDeg: number): number =>
+  layerUm * Math.max(0.15, Math.abs(Math.cos((angleDeg * Math.PI) / 180)));
+
+/** Skins a fill needs, the last standing proud by what it loses. @param shrinkage fraction in [0, 1) */
+export function puttySkins(depthUm: number, maxSkinUm: number, shrinkage: number): number {
+  assert(maxSkinUm > 0 && shrinkage >= 0 && shrinkage < 1, "puttySkins out of range");
+  return Math.ceil(depthUm / (maxSkinUm * (1 - shrinkage)) - 1e-9);
+}
+
+/** More filler coats than this: putty first (est.). */
+export const MAX_FILLER_COATS = 4;
+
+/** Transfer efficiency of a method on a face; small faces catch less of an aerosol (est.). */
+export const transferEfficiency = (method: Method, areaCm2: number | null): number =>
+  method === "aerosol" && areaCm2 !== null && areaCm2 < SMALL_PART.belowCm2
+    ? SMALL_PART.aerosolTE
+    : TRANSFER_EFFICIENCY[method];
+
+/** Light to cure a depth, seconds: t = (Ec/I)·exp(L/Dp) (Jacobs). Ec mJ/cm², I mW/cm², L and Dp µm. */
+export const uvSeconds = (ecMjCm2: number, irradianceMwCm2: number, depthUm: number, dpUm: number): number =>
+  (ecMjCm2 / irradianceMwCm2) * Math.exp(depthUm / dpUm);
+
+/** Parts of a mixing ratio such as "4:1:1", or null when it is not one. */
+export function ratioParts(text: string): readonly number[] | null {
+  const parts = text.split(":").map((s) => Number(s.trim()));
+  return parts.length >= 2 && parts.every((n) => Number.isFinite(n) && n > 0) ? parts : null;
+}
+
+/** Largest relative difference between two ratios, first part to each other; null when they cannot be compared. */
+export function ratioOff(used: string, label: string): number | null {
+  const [a, b] = [ratioParts(used), ratioParts(label)];
+  if (!a || !b || a.length !== b.length) return null;
+  return Math.max(...a.map((x, i) => Math.abs(x / a[0]! / (b[i]! / b[0]!) - 1)));
+}

@@ -1,0 +1,83 @@
+import type { Product } from "../../model";
+import { volumeSolidsOf } from "../../numbers";
+import { judgeStack } from "./judge";
+import { type JudgeAnswer, type JudgeInput, keyOf, type PlacedVerdict } from "./types";
+
+export const ASSUMED_DECIDES = "assumed-decides";
+
+interface Doubt {
+  readonly layer: number;
+  readonly figure: string;
+  /** the product with the figure at either end of its usual range (est.: a third less, half as much again) */
+  readonly ends: readonly Product[];
+}
+const LOW = 2 / 3;
+const HIGH = 3 / 2;
+
+function doubts(input: JudgeInput): readonly Doubt[] {
+  return input.stack.layers.flatMap((layer, i) => {
+    const p = input.productOf(layer.productId);
+    const list: Doubt[] = [];
+    if (p.volumeSolids === null)
+      list.push({
+        layer: i,
+        figure: "volume_solids",
+        ends: [LOW, HIGH].map((f) => ({ ...p, volumeSolids: Math.min(1, volumeSolidsOf(p) * f) })),
+      });
+    if (p.assumed?.includes("label.wft_um") && layer.wftUm === null)
+      list.push({
+        layer: i,
+        figure: "label.wft_um",
+        ends: [LOW, HIGH].map((f) => ({ ...p, label: { ...p.label, wftUm: p.label.wftUm * f } })),
+      });
+    return list;
+  });
+}
+
+const signature = (a: JudgeAnswer): string =>
+  a.outcome === "judged"
+    ? a.verdicts
+        .filter((v) => v.verdict !== "ok")
+        .map((v) => `${v.key}=${v.verdict}`)
+        .sort()
+        .join()
+    : "";
+
+/**
+ * Judges a stack, and again with every figure that was filled in at both ends of its usual range. A figure that changes
+ * a verdict decides it: then the answer is no better than care, and says which figure it hangs on.
+ */
+export function judgeWithDoubts(input: JudgeInput): JudgeAnswer {
+  const answer = judgeStack(input);
+  if (answer.outcome !== "judged") return answer;
+  const own = signature(answer);
+  const deciding = doubts(input).filter((d) => {
+    const id = input.stack.layers[d.layer]!.productId;
+    return d.ends.some((end) => {
+      const productOf = (x: string) => (x === id ? end : input.productOf(x));
+      return signature(judgeStack({ ...input, productOf })) !== own;
+    });
+  });
+  if (deciding.length === 0) return answer;
+  const added = deciding.map(({ layer, figure }): PlacedVerdict => {
+    const where = { kind: "layer" as const, layer };
+    return {
+      rule: ASSUMED_DECIDES,
+      verdict: "care",
+      kind: "finish",
+      code: ASSUMED_DECIDES,
+      facts: {},
+      remedy: [{ do: "advice", key: "find-out" }],
+      evidence: "trade-practice",
+      missing: [],
+      where,
+      key: `${keyOf(ASSUMED_DECIDES, where)}-${figure}`,
+      assumed: [`${layer}: ${figure}`],
+    };
+  });
+  return {
+    ...answer,
+    worst: answer.worst === "ok" ? "care" : answer.worst,
+    verdicts: [...answer.verdicts, ...added],
+  };
+}

@@ -1,0 +1,99 @@
+import type { Carrier, FamilyId, Product, Region } from "../../model";
+import { familyFacts, OLD_ALKYD_SAFE_DAYS } from "../../reference";
+import type { FilmState } from "../../rules";
+
+/** What such a film usually dried from; only asked whether a wash is of its own class. Source: common trade practice. */
+const USUAL_CARRIERS: Partial<Record<FamilyId, readonly Carrier[]>> = {
+  "wb-acrylic": ["water"],
+  "alcohol-acrylic": ["alcohol", "water"],
+  "wb-acrylic-urethane": ["water"],
+  "acrylic-lacquer": ["ester", "aromatic"],
+  "nc-lacquer": ["ester", "ketone"],
+  alkyd: ["aliphatic"],
+  shellac: ["alcohol"],
+};
+
+/** The film a part came with, as far as it is known, and the states it may be in now. */
+export interface GroundFilm {
+  readonly product: Product;
+  readonly states: readonly FilmState[];
+  readonly missing: string;
+}
+
+function groundProduct(region: Region, family: FamilyId, sealed: boolean): Product {
+  return {
+    id: "ground",
+    name: "the film already there",
+    maker: "",
+    aliases: [],
+    role: sealed ? "sealer" : "colour",
+    family,
+    carriers: USUAL_CARRIERS[family] ?? [],
+    bite: null,
+    propellant: null,
+    method: "brush",
+    volumeSolids: null,
+    densityGMl: null,
+    colour: "#808080",
+    effect: "solid",
+    sheen: region.conditions.includes("shiny") ? "gloss" : "satin",
+    flexible: false,
+    yellowing: false,
+    uvResistant: false,
+    combinedPrimer: false,
+    rustInhibitor: false,
+    mayGoOver: null,
+    maxSkinUm: null,
+    hazards: [],
+    limits: { minTempC: null, maxTempC: null, maxRhPct: null },
+    label: {
+      tempC: 20,
+      rhPct: 50,
+      wftUm: 50,
+      coats: 1,
+      gapMin: null,
+      flashMin: null,
+      touchMin: null,
+      handleMin: null,
+      recoat: [],
+      sandableMin: null,
+      tapeSafeMin: null,
+      polishableMin: null,
+      curedMin: null,
+    },
+    potLifeMin: null,
+    leftMl: null,
+    note: "",
+    assumed: ["colour"],
+  };
+}
+
+/** States by age. What hardens for days is not guessed: without an age it may be in its gap or past it. */
+function oldStates(family: FamilyId, ageDays: number | "unknown" | null): readonly FilmState[] {
+  const age = ageDays === "unknown" ? null : ageDays;
+  if (family === "alkyd") {
+    if (age === null) return ["gap", "cured"];
+    return age < OLD_ALKYD_SAFE_DAYS ? ["gap"] : ["cured"];
+  }
+  if (familyFacts(family).mustScuffWhenMissed) return age === null || age >= 1 ? ["missed"] : ["uncured"];
+  return age === null || age >= 1 ? ["cured"] : ["uncured"];
+}
+
+/** The film under the first layer, or null when there is none or nobody knows its family. */
+export function groundFilm(region: Region): GroundFilm | null {
+  const { oldFinish: old, sealedBy: seal } = region;
+  if (old) {
+    if (old.family === "unknown") return null;
+    return {
+      product: groundProduct(region, old.family, false),
+      states: oldStates(old.family, old.ageDays),
+      missing: "region.old_finish.age_days",
+    };
+  }
+  if (!seal) return null;
+  const product = { ...groundProduct(region, "wb-acrylic-urethane", true), family: seal.family };
+  if (seal.family !== "unknown") Object.assign(product, { carriers: USUAL_CARRIERS[seal.family] ?? [] });
+  const states: readonly FilmState[] =
+    seal.cured === "unknown" ? ["uncured", "cured"] : seal.cured ? ["cured"] : ["uncured"];
+  return { product, states, missing: "region.sealed_by.cured" };
+}

@@ -1,0 +1,144 @@
+import type { Layer, Product, Stack } from "../../model";
+import { filmLedger, plannedWftUm } from "../../numbers";
+import {
+  applyRules,
+  bareBiteAnswer,
+  contactBareAnswer,
+  type Facts,
+  type Fired,
+  isContact,
+  labelForbids,
+  RULE_BOOK,
+  regionFacts,
+  showsBare,
+  upperFacts,
+  worstOf,
+} from "../../rules";
+import { couponWftUm, withCoupons } from "./coupons";
+import { airFacts, asLaid, assumedFigures, filmBelow, layerFacts, type Pile, pileFilms, stackFacts } from "./facts";
+import { type GroundFilm, groundFilm } from "./ground";
+import { contactFacts, groundSeam, planSeam } from "./seams";
+import { type JudgeAnswer, type JudgeInput, keyOf, type PlacedVerdict, type SeamPlan, type Where } from "./types";
+
+/**
+ * judge
+ *   1. ask        a material and at least one layer, or say what is missing
+ *   2. ledger     µm on and off, layer by layer
+ *   3. first      the ground under its first film
+ *   4. seams      every later film on the one below, in the state it will be in
+ *   5. contact    liquids that touch without staying
+ *   6. layers     each by itself, with what lies under it; its air
+ *   7. stack      the pile as a whole
+ *   8. coupons    what the shop has tried itself
+ */
+export function judgeStack(input: JudgeInput): JudgeAnswer {
+  const { region, stack } = input;
+  if (region.material === null) return { outcome: "incomplete", missing: ["region.material"] };
+  const pile = pileOf(input);
+  const base: Facts = {
+    ...regionFacts(region, region.material, firstPrep(stack)),
+    "bench.protection": input.protection,
+  };
+  const verdicts: PlacedVerdict[] = [];
+  const add = (fired: readonly Fired[], where: Where) =>
+    verdicts.push(...fired.map((f) => ({ ...f, where, key: keyOf(f.rule, where) })));
+  const seams: (SeamPlan | null)[] = [];
+  const ground = groundFilm(region);
+  stack.layers.forEach((layer, i) => {
+    const upper = {
+      ...base,
+      ...upperFacts(pile.products[i]!, layer.heaviness, plannedWftUm(layer, pile.products[i]!)),
+    };
+    const below = filmBelow(pile, i);
+    if (isContact(pile.products[i]!)) {
+      seams.push(null);
+      add(applyRules(RULE_BOOK, "contact", { ...upper, ...touching(pile, i, ground) }), { kind: "layer", layer: i });
+    } else if (below < 0) {
+      seams.push(null);
+      add(withOk(onGround(pile, upper, ground, i), "first-holds"), { kind: "region", layer: i });
+    } else {
+      const { fired, ...seam } = planSeam(pile, upper, i, below);
+      seams.push(seam);
+      add(withOk(fired, okCodeOf(pile.products, i, below)), { kind: "seam", layer: i });
+    }
+    add(applyRules(RULE_BOOK, "layer", { ...upper, ...layerFacts(pile, seams, i) }), { kind: "layer", layer: i });
+    const air = layer.air ?? input.air;
+    if (air)
+      add(applyRules(RULE_BOOK, "air", { ...upper, ...airFacts(pile.products[i]!, air, layer) }), {
+        kind: "air",
+        layer: i,
+      });
+  });
+  if (pile.films.length > 0)
+    add(applyRules(RULE_BOOK, "stack", { ...base, ...stackFacts(pile) }), { kind: "stack", layer: pile.films.at(-1)! });
+  const told = withCoupons(verdicts, input.coupons ?? [], region.material, stack);
+  return {
+    outcome: "judged",
+    worst: worstOf(told.filter((v) => input.airCounts || v.where.kind !== "air")),
+    verdicts: told,
+    seams,
+    ledger: pile.ledger,
+    assumed: assumedFigures(pile),
+  };
+}
+
+/** The pile with its products as they go on and its ledger. */
+export function pileOf(input: JudgeInput): Pile {
+  const { layers } = input.stack;
+  const products = layers.map((l) => asLaid(l, input.productOf));
+  return {
+    input,
+    layers,
+    products,
+    ledger: filmLedger(layers, (id) => input.productOf(id)),
+    films: pileFilms(products),
+    couponWftUm: couponWftUm(input.coupons ?? [], input.region.material ?? "unknown", input.stack),
+  };
+}
+
+/** What is done to the bare face before layer one counts as preparation, wherever it was entered. */
+const firstPrep = (stack: Stack) => {
+  const scuffed = stack.layers[0]?.before.includes("scuff") ?? false;
+  return scuffed && !stack.prep.includes("key") ? [...stack.prep, "key" as const, "wipe" as const] : stack.prep;
+};
+
+const okCodeOf = (products: readonly Product[], i: number, below: number): string =>
+  products[i]!.id === products[below]!.id ? "seam-same-product" : "seam-holds";
+
+/** A seam without a complaint still gets a line: silence is not a verdict. */
+function withOk(fired: readonly Fired[], code: string): readonly Fired[] {
+  if (fired.length > 0) return fired;
+  return [
+    { rule: code, verdict: "ok", kind: "finish", code, facts: {}, remedy: [], evidence: "trade-practice", missing: [] },
+  ];
+}
+
+function onGround(pile: Pile, upper: Facts, ground: GroundFilm | null, i: number): readonly Fired[] {
+  const { region } = pile.input;
+  const first = pile.products[i]!;
+  const own = applyRules(RULE_BOOK, "first", {
+    ...upper,
+    "first.biteAnswer": bareBiteAnswer(region, region.material!, first),
+    "first.maskedOff": masked(pile.layers.slice(0, i), pile),
+    "upper.labelForbidsBelow": showsBare(region) ? labelForbids(first, "bare") : false,
+  });
+  return ground ? [...own, ...groundSeam(pile, upper, ground, i)] : own;
+}
+
+const masked = (before: readonly Layer[], pile: Pile): boolean =>
+  before.some((_, k) => pile.products[k]!.role === "masking");
+
+function touching(pile: Pile, i: number, ground: GroundFilm | null): Facts {
+  const { region } = pile.input;
+  const below = filmBelow(pile, i);
+  const p = pile.products[i]!;
+  // a stripper goes down to the material; anything else touches it only where nothing lies over it
+  const bare = p.role === "stripper" || (below < 0 ? showsBare(region) : region.conditions.includes("bare-spots"));
+  return {
+    "contact.bareAnswer": contactBareAnswer(region.material!, p),
+    "contact.touchesBare": bare,
+    "layer.filmBelow": below >= 0 || ground !== null,
+    "layer.activatorUsed": pile.layers[i]!.setUp?.activator ?? false,
+    ...contactFacts(pile, i, ground),
+  };
+}

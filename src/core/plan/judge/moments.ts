@@ -1,0 +1,120 @@
+import {
+  type AppliedCoat,
+  milestoneAfter,
+  REFERENCE_AIR,
+  recoatWindows,
+  steadyClock,
+  type WaitClock,
+} from "../../film";
+import type { AirSpot, Layer, Milestone, Product } from "../../model";
+import { plannedWftUm } from "../../numbers";
+import { labelTimes, STILL_AIR_M_S } from "../../reference";
+import type { FilmState } from "../../rules";
+import type { SeamWait } from "./types";
+
+/** Long enough for any label's through-cured time several times over, minutes. */
+const HORIZON_MIN = 400 * 1440;
+
+const clocks = new Map<string, WaitClock>();
+const MAX_CLOCKS = 200;
+
+/** Planned gaps are judged at reference air; a told air is taken as it is, all the while. */
+export function clockIn(air: AirSpot | null): WaitClock {
+  const spot = air
+    ? { tempC: air.tempC, rhPct: air.rhPct, airflowMS: air.airflowMS ?? STILL_AIR_M_S }
+    : { ...REFERENCE_AIR };
+  const key = `${spot.tempC} ${spot.rhPct} ${spot.airflowMS}`;
+  const known = clocks.get(key);
+  if (known) return known;
+  if (clocks.size >= MAX_CLOCKS) clocks.clear();
+  const made = steadyClock(spot, 0, HORIZON_MIN);
+  clocks.set(key, made);
+  return made;
+}
+
+/** A film as it was laid, on the clock of its air. */
+export interface LaidFilm {
+  readonly coats: readonly AppliedCoat[];
+  readonly clock: WaitClock;
+  readonly endMin: number;
+}
+
+/** The coats of one layer, a flash apart; the last ends some time after minute 0 of its own clock. */
+export function laidFilm(layer: Layer, product: Product, air: AirSpot | null): LaidFilm {
+  const gapMin = layer.coatGapMin ?? product.label.gapMin ?? labelTimes(product).flash.min;
+  const coats = Array.from({ length: layer.coats }, (_, n) => ({
+    product,
+    wftUm: plannedWftUm(layer, product),
+    endMin: gapMin * n,
+  }));
+  return { coats, clock: clockIn(air), endMin: gapMin * (layer.coats - 1) };
+}
+
+export function reachedMin(film: LaidFilm, m: Milestone): number {
+  const a = milestoneAfter(film.coats, m, film.clock);
+  return a.outcome === "reached" ? a.atMin : HORIZON_MIN;
+}
+
+/** State of a film `atMin` on its clock. A window that never shuts hands over to "hard" once sandable. */
+export function filmStateAt(film: LaidFilm, atMin: number): FilmState {
+  const windows = recoatWindows(film.coats, film.clock);
+  if (windows.length === 0) return "uncured";
+  const labelled = film.coats.at(-1)!.product.label.recoat.length > 0;
+  const hardFrom = reachedMin(film, "sandable");
+  const later: FilmState = atMin >= reachedMin(film, "cured") ? "cured" : "hard";
+  const inside = windows.findIndex((w) => atMin >= w.openMin - 1e-6 && (w.shutMin === null || atMin <= w.shutMin));
+  const openEnded = inside >= 0 && windows[inside]!.shutMin === null;
+  if (inside >= 0 && labelled && !openEnded) return "open";
+  if (inside > 0) return later;
+  if (openEnded && atMin >= hardFrom) return later;
+  if (inside === 0) return labelled ? "open" : "uncured";
+  if (atMin < windows[0]!.openMin) return atMin < reachedMin(film, "flash") ? "wet" : "uncured";
+  return windows.some((w) => w.openMin > atMin) ? "gap" : "missed";
+}
+
+export interface Moment {
+  readonly wait: SeamWait;
+  readonly atMin: number;
+}
+
+/** Moments worth judging when the gap is left to the planner, soonest first. */
+export function momentsOf(film: LaidFilm, sanded: boolean): readonly Moment[] {
+  const windows = recoatWindows(film.coats, film.clock);
+  const notBefore = sanded ? reachedMin(film, "sandable") : 0;
+  const list: Moment[] = windows
+    .map((w, index) => ({
+      wait: { until: "window" as const, index },
+      atMin: Math.max(w.openMin, notBefore),
+      shutMin: w.shutMin,
+    }))
+    .filter((m) => m.shutMin === null || m.atMin <= m.shutMin);
+  const last = windows.at(-1);
+  const lastOpen = last?.openMin ?? 0;
+  if (!last || last.shutMin === null) {
+    list.push({ wait: { until: "sandable" }, atMin: Math.max(lastOpen, reachedMin(film, "sandable")) });
+    list.push({ wait: { until: "cured" }, atMin: Math.max(lastOpen, reachedMin(film, "cured")) });
+  } else {
+    list.push({ wait: { until: "missed" }, atMin: Math.max(notBefore, last.shutMin + 1) });
+  }
+  return list.sort((a, b) => a.atMin - b.atMin);
+}
+
+/** One moment in each state a film goes through, for a gap nobody knows. */
+export function everyState(film: LaidFilm): readonly Moment[] {
+  const windows = recoatWindows(film.coats, film.clock);
+  const edges = [
+    film.endMin,
+    ...windows.flatMap((w) => (w.shutMin === null ? [w.openMin] : [w.openMin, w.shutMin])),
+    reachedMin(film, "sandable"),
+    reachedMin(film, "cured"),
+  ].sort((a, b) => a - b);
+  const seen = new Set<FilmState>();
+  return edges
+    .map((atMin) => ({ wait: { until: "gap" as const, gapMin: atMin + 1 - film.endMin }, atMin: atMin + 1 }))
+    .filter((m) => {
+      const state = filmStateAt(film, m.atMin);
+      if (seen.has(state)) return false;
+      seen.add(state);
+      return true;
+    });
+}

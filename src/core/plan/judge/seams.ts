@@ -1,0 +1,157 @@
+import type { Layer, Product, Verdict } from "../../model";
+import { hexLuminance } from "../../numbers";
+import { AMINE_BLUSH, familyFacts } from "../../reference";
+import {
+  applyRules,
+  type Facts,
+  type FilmState,
+  type Fired,
+  isMaskingFluid,
+  MISSING_FACT,
+  RULE_BOOK,
+  seamFacts,
+  worstOf,
+} from "../../rules";
+import { airOf, filmBelow, groundColour, type Pile } from "./facts";
+import type { GroundFilm } from "./ground";
+import { everyState, filmStateAt, laidFilm, momentsOf, reachedMin } from "./moments";
+import type { SeamPlan } from "./types";
+
+export interface JudgedSeam extends SeamPlan {
+  readonly fired: readonly Fired[];
+}
+
+export const SEVERITY: Record<Verdict, number> = { ok: 0, care: 1, test: 2, stop: 3 };
+
+const HARDENS = new Set(["oxidation", "reaction"]);
+
+/** A neutral ground where nobody told a colour: neither pale nor dark. */
+const UNTOLD_LUMINANCE = 0.3;
+
+interface Meeting {
+  readonly lower: Product;
+  readonly state: FilmState;
+  readonly sandable: boolean;
+  readonly atFlash: boolean;
+}
+
+function meetingFacts(pile: Pile, i: number, m: Meeting, below: number): Facts {
+  const layer = pile.layers[i]!;
+  const lowerLayer = below >= 0 ? pile.layers[below]! : null;
+  const ground = groundColour(pile, i);
+  return seamFacts({
+    lower: m.lower,
+    upper: pile.products[i]!,
+    state: m.state,
+    scuffed: scuffed(pile, layer, lowerLayer),
+    lowerSanded: lowerLayer?.sandAfter != null,
+    lowerSandable: m.sandable,
+    gapGiven: layer.gapMin !== null,
+    shortOfFlash: !m.atFlash,
+    groundLuminance: ground ? hexLuminance(ground.colour) : UNTOLD_LUMINANCE,
+    groundEffect: ground?.effect ?? "solid",
+    amineBlush: below >= 0 && blushed(pile, i, below),
+    maskingFluidBelow: i > 0 && below < i - 1 && isMaskingFluid(pile.products[i - 1]!),
+  });
+}
+
+/** Keyed by a scuff before this layer, by the rub of the one below, or, on an older film, as the part was told. */
+const scuffed = (pile: Pile, layer: Layer, lower: Layer | null): boolean =>
+  layer.before.includes("scuff") || (lower ? lower.sandAfter !== null : pile.input.region.conditions.includes("keyed"));
+
+/** An epoxy that went through cold or damp air sweats amines; only washing takes them off. */
+function blushed(pile: Pile, i: number, below: number): boolean {
+  const { family } = pile.products[below]!;
+  const air = airOf(pile, below);
+  if ((family !== "epoxy-2k" && family !== "epoxy-putty") || !air) return false;
+  const sweats = air.tempC < AMINE_BLUSH.belowC || air.rhPct > AMINE_BLUSH.aboveRhPct;
+  return sweats && !pile.layers[i]!.before.some((b) => b === "degrease" || b === "wipe");
+}
+
+const judged = (scope: "seam" | "contact", upper: Facts, facts: Facts): readonly Fired[] =>
+  applyRules(RULE_BOOK, scope, { ...upper, ...facts });
+
+/** Judges a seam in its given gap, or finds the moments at which it is judged best. */
+export function planSeam(pile: Pile, upper: Facts, i: number, below: number): JudgedSeam {
+  const layer = pile.layers[i]!;
+  const lower = pile.products[below]!;
+  const film = laidFilm(pile.layers[below]!, lower, airOf(pile, below));
+  const sandableMin = reachedMin(film, "sandable") - 1e-6;
+  const flashMin = reachedMin(film, "flash") - 1e-6;
+  const judgeAt = (atMin: number) => {
+    const state = filmStateAt(film, atMin);
+    const meeting = { lower, state, sandable: atMin >= sandableMin, atFlash: atMin >= flashMin };
+    return { state, fired: judged("seam", upper, meetingFacts(pile, i, meeting, below)) };
+  };
+  if (layer.gapUnknown && lower.family !== "unknown" && HARDENS.has(familyFacts(lower.family).mechanism)) {
+    const worlds = everyState(film).map((m) => judgeAt(m.atMin));
+    const wait = { until: "window" as const, index: 0 };
+    return { ...openSeam(worlds, "layer.gap_min"), waits: [wait], fallback: [] };
+  }
+  if (layer.gapMin !== null) {
+    const at = judgeAt(film.endMin + layer.gapMin);
+    return { ...at, waits: [{ until: "gap", gapMin: layer.gapMin }], fallback: [] };
+  }
+  const options = momentsOf(film, pile.layers[below]!.sandAfter !== null).map((m) => ({ ...m, ...judgeAt(m.atMin) }));
+  const best = Math.min(...options.map((m) => SEVERITY[worstOf(m.fired)]));
+  const good = options.filter((m) => SEVERITY[worstOf(m.fired)] === best);
+  const fallback = options
+    .filter((m) => !good.includes(m) && worstOf(m.fired) !== "stop")
+    .map((m) => ({ wait: m.wait, codes: m.fired.map((f) => f.code) }));
+  return { state: good[0]!.state, fired: good[0]!.fired, waits: good.map((m) => m.wait), fallback };
+}
+
+/** What holds in every world stands; where worlds differ, the missing fact is named: stop if any world stops. */
+function openSeam(
+  worlds: readonly { state: FilmState; fired: readonly Fired[] }[],
+  missing: string,
+): { state: FilmState; fired: readonly Fired[] } {
+  const [first, ...rest] = worlds;
+  const common = first!.fired.filter((f) => rest.every((w) => w.fired.some((x) => x.rule === f.rule)));
+  const differing = worlds.flatMap((w) => w.fired.filter((f) => !common.some((c) => c.rule === f.rule)));
+  if (differing.length === 0) return { state: first!.state, fired: common };
+  const verdict = worstOf(differing) === "stop" ? "stop" : "test";
+  const open: Fired = {
+    rule: MISSING_FACT,
+    verdict,
+    kind: "finish",
+    code: MISSING_FACT,
+    facts: {},
+    remedy: [{ do: "advice", key: "find-out" }],
+    evidence: "trade-practice",
+    missing: [missing],
+  };
+  return { state: first!.state, fired: [...common, open] };
+}
+
+/** The first layer over the film a part came with. */
+export function groundSeam(pile: Pile, upper: Facts, ground: GroundFilm, i: number): readonly Fired[] {
+  const worlds = ground.states.map((state) => {
+    const sandable = state !== "uncured" && state !== "wet";
+    const meeting = { lower: ground.product, state, sandable, atFlash: true };
+    return { state, fired: judged("seam", upper, meetingFacts(pile, i, meeting, -1)) };
+  });
+  return openSeam(worlds, ground.missing).fired;
+}
+
+/** A contact liquid on the film it touches, in the state that film is in by then; without a gap, as late as may be. */
+export function contactFacts(pile: Pile, i: number, ground: GroundFilm | null): Facts {
+  const below = filmBelow(pile, i);
+  if (below < 0) {
+    if (!ground) return {};
+    const state = ground.states[0]!;
+    const sandable = state !== "uncured";
+    return meetingFacts(pile, i, { lower: ground.product, state, sandable, atFlash: true }, -1);
+  }
+  const lower = pile.products[below]!;
+  const film = laidFilm(pile.layers[below]!, lower, airOf(pile, below));
+  const { gapMin } = pile.layers[i]!;
+  const atMin = gapMin === null ? reachedMin(film, "cured") : film.endMin + gapMin;
+  const state = filmStateAt(film, atMin);
+  return meetingFacts(
+    pile,
+    i,
+    { lower, state, sandable: atMin >= reachedMin(film, "sandable") - 1e-6, atFlash: true },
+    below,
+  );
+}

@@ -1,0 +1,57 @@
+import type { AirSpot, Coupon, Product, Protection, Region, Stack, Verdict } from "../../model";
+import type { LedgerLine } from "../../numbers";
+import type { FilmState, Fired } from "../../rules";
+
+export interface JudgeInput {
+  readonly region: Region;
+  readonly stack: Stack;
+  readonly productOf: (id: string) => Product;
+  readonly protection: readonly Protection[];
+  /** null = do not judge the air; the planner waits for it instead */
+  readonly air: AirSpot | null;
+  /** true when the coats really go on in that air: then it counts in the worst verdict and times the films (default: only told) */
+  readonly airCounts?: boolean;
+  readonly coupons?: readonly Coupon[];
+}
+
+export interface Where {
+  readonly kind: "region" | "layer" | "seam" | "stack" | "air";
+  /** index of the layer, of the upper layer of a seam; 0 for the rest */
+  readonly layer: number;
+}
+
+export interface PlacedVerdict extends Fired {
+  readonly where: Where;
+  /** by which an override finds its verdict again: rule, kind of place, layer */
+  readonly key: string;
+  /** figures that stood in for what nobody gave, where they decide */
+  readonly assumed?: readonly string[];
+}
+
+/** How long the next layer waits for the one below. Several ways are kept when they are judged alike. */
+export type SeamWait =
+  | { readonly until: "window"; readonly index: number }
+  | { readonly until: "sandable" | "cured" | "missed" }
+  | { readonly until: "gap"; readonly gapMin: number };
+
+export interface SeamPlan {
+  readonly state: FilmState;
+  readonly waits: readonly SeamWait[];
+  /** ways judged worse, yet no stop: taken only when the film below is down already and the better ones have passed */
+  readonly fallback: readonly { readonly wait: SeamWait; readonly codes: readonly string[] }[];
+}
+
+export type JudgeAnswer =
+  | { readonly outcome: "incomplete"; readonly missing: readonly string[] }
+  | {
+      readonly outcome: "judged";
+      readonly worst: Verdict;
+      readonly verdicts: readonly PlacedVerdict[];
+      /** one per layer; the first film has none below it and is null, as is every contact liquid */
+      readonly seams: readonly (SeamPlan | null)[];
+      readonly ledger: readonly LedgerLine[];
+      /** numbers the family's defaults stood in for, as "layer index: figure" */
+      readonly assumed: readonly string[];
+    };
+
+export const keyOf = (rule: string, where: Where): string => `${rule}@${where.kind}${where.layer}`;

@@ -1,0 +1,80 @@
+import type { FamilyId, Tack } from "../model";
+
+/** Warmest a film serves at when its card does not say, °C (est., ordinary trade ranges). */
+const SERVICE_C: Partial<Record<FamilyId, number>> = {
+  "wb-acrylic": 60,
+  "alcohol-acrylic": 60,
+  "wb-acrylic-urethane": 70,
+  "acrylic-lacquer": 65,
+  "nc-lacquer": 60,
+  "lacquer-putty": 60,
+  alkyd: 90,
+  "pvb-etch": 80,
+  shellac: 55,
+  "epoxy-2k": 100,
+  "epoxy-putty": 90,
+  "urethane-2k": 110,
+  "urethane-mc": 110,
+  "polyester-2k": 90,
+  "uv-acrylate": 80,
+  "gypsum-filler": 80,
+  "cpo-promoter": 70,
+  cyanoacrylate: 70,
+  "solvent-cement": 60,
+};
+export const SERVICE_FALLBACK_C = 60;
+export const familyServiceC = (f: FamilyId): number => SERVICE_C[f] ?? SERVICE_FALLBACK_C;
+
+/** Films that stand model fuel and oil once through cured. Source: common trade practice. */
+export const OIL_FUEL_FAMILIES: readonly FamilyId[] = [
+  "epoxy-2k",
+  "epoxy-putty",
+  "urethane-2k",
+  "urethane-mc",
+  "polyester-2k",
+  "uv-acrylate",
+];
+
+/** Deepest skin of a filler whose card does not say, µm (est.). */
+const SKIN_UM: Partial<Record<FamilyId, number>> = {
+  "lacquer-putty": 250,
+  "gypsum-filler": 3000,
+  "polyester-2k": 6000,
+  "epoxy-putty": 10_000,
+  cyanoacrylate: 1000,
+  "uv-acrylate": 1000,
+  "wb-acrylic": 500,
+};
+export const familySkinUm = (f: FamilyId): number | null => SKIN_UM[f] ?? null;
+
+/** How long tape of each tack may stay before glue or edge is left behind, minutes (est.). */
+export const TAPE_LATEST_MIN: Readonly<Record<Tack, number>> = { low: 7 * 1440, medium: 3 * 1440, high: 1440 };
+
+/** Since keying: aluminium's oxide is back within hours, other metals within days; minutes (est.). */
+export const KEY_FRESH_MIN = { aluminium: 240, otherMetal: 3 * 1440 } as const;
+
+/** Days after which an old enamel is past its forbidden gap when nobody knows its label (est.). */
+export const OLD_ALKYD_SAFE_DAYS = 14;
+
+/** A can is never warmer than this. Source: aerosol safety practice. */
+export const CAN_MAX_C = 45;
+/** Below this a can spatters, °C (est.). */
+export const CAN_COLD_C = 15;
+/** Amine blush comes with cold or damp while an epoxy cures: below °C, above % RH (est.). */
+export const AMINE_BLUSH = { belowC: 15, aboveRhPct: 70 } as const;
+
+/** The least that keeps strong carriers off polystyrene foam: coats, dry film, and the passes laid over it (est.). */
+export const FOAM_BARRIER = { coats: 3, dftUm: 60, passWftUm: 15, couponPassWftUm: 25 } as const;
+
+/** Luminance (linear light) from which a ground counts as pale, and up to which as dark or black (est.). */
+export const PALE_FROM = 0.5;
+export const DARK_UP_TO = 0.15;
+export const BLACK_UP_TO = 0.02;
+
+/** A mixing ratio off by more than this share is outside its label (est.). */
+export const MIX_TOLERANCE = 0.05;
+/** More coats of one reversible family than this within the span hold solvent (est.). */
+export const STACKED_COATS = { coats: 8, withinMin: 2 * 1440 } as const;
+
+/** Propellant's share of an aerosol's contents (est.). */
+export const PROPELLANT_SHARE = 0.4;

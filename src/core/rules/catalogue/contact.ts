@@ -1,0 +1,127 @@
+import { all, any, atLeast, has, is, no, not, yes } from "../condition";
+import { advise, rulesFor, waitFor } from "../rule";
+
+const cleaner = is("upper.role", "degreaser", "stripper");
+const stripper = is("upper.role", "stripper");
+const touchesFilm = yes("layer.filmBelow");
+const wipe = is("upper.role", "degreaser", "thinner", "polish", "decal-setting", "abrasive");
+const sameClassWipe = all(
+  wipe,
+  touchesFilm,
+  any(
+    all(is("lower.family", "alkyd"), atLeast("upper.biteStrength", 2), yes("seam.sameClass")),
+    // the binder is what the alcohol swells, whatever flew off it when it dried
+    all(is("lower.family", "wb-acrylic", "alcohol-acrylic"), yes("seam.alcohol")),
+  ),
+);
+const sameClassOther = all(
+  wipe,
+  touchesFilm,
+  yes("seam.sameClass"),
+  atLeast("upper.biteStrength", 1),
+  not(sameClassWipe),
+);
+const liquid = not(is("upper.role", "masking", "adhesive", "abrasive"));
+const judgedByBite = all(liquid, not(stripper), touchesFilm, not(sameClassWipe), not(sameClassOther));
+
+/** Liquids that touch without staying, against everything they touch. */
+export const CONTACT_RULES = rulesFor("contact", [
+  {
+    id: "liquid-bare-care",
+    verdict: "care",
+    when: all(liquid, yes("contact.touchesBare"), is("contact.bareAnswer", "care")),
+    remedy: [advise("weaker-carrier")],
+  },
+  {
+    id: "liquid-bare-test",
+    verdict: "test",
+    when: all(liquid, yes("contact.touchesBare"), is("contact.bareAnswer", "test")),
+    remedy: [advise("coupon"), advise("weaker-carrier"), advise("strip-by-hand")],
+  },
+  {
+    id: "liquid-bare-stop",
+    verdict: "stop",
+    when: all(liquid, yes("contact.touchesBare"), is("contact.bareAnswer", "stop")),
+    remedy: [advise("strip-by-hand"), advise("weaker-carrier")],
+  },
+  {
+    id: "liquid-film-care",
+    verdict: "care",
+    when: all(judgedByBite, is("seam.biteAnswer", "care", "ok-light")),
+    remedy: [advise("weaker-carrier")],
+  },
+  {
+    id: "liquid-film-test",
+    verdict: "test",
+    when: all(judgedByBite, is("seam.biteAnswer", "test")),
+    remedy: [advise("coupon"), advise("weaker-carrier")],
+  },
+  {
+    id: "liquid-film-stop",
+    verdict: "stop",
+    when: all(judgedByBite, is("seam.biteAnswer", "stop")),
+    remedy: [waitFor("cured"), advise("weaker-carrier")],
+  },
+  { id: "wipe-same-class", verdict: "stop", when: sameClassWipe, remedy: [advise("weaker-carrier")] },
+  {
+    id: "wipe-same-class-test",
+    verdict: "test",
+    when: sameClassOther,
+    remedy: [advise("clear-between"), advise("coupon")],
+  },
+  {
+    id: "caustic-on-light-metal",
+    verdict: "stop",
+    when: all(
+      cleaner,
+      has("upper.hazards", "caustic", "acid"),
+      yes("contact.touchesBare"),
+      is("region.material", "aluminium", "white-metal"),
+    ),
+    remedy: [advise("mild-cleaner")],
+  },
+  {
+    id: "masking-fluid-on-solvent",
+    verdict: "test",
+    when: all(is("upper.role", "masking"), yes("upper.fluid"), touchesFilm, yes("lower.losesSolvent")),
+    remedy: [advise("coupon"), advise("tape-instead")],
+  },
+  {
+    id: "masking-fluid-on-young-acrylic",
+    verdict: "test",
+    when: all(
+      is("upper.role", "masking"),
+      yes("upper.fluid"),
+      touchesFilm,
+      yes("lower.waterBorne"),
+      not(is("seam.state", "cured")),
+    ),
+    remedy: [waitFor("cured"), advise("tape-instead")],
+  },
+  {
+    id: "accelerator-on-paint",
+    verdict: "stop",
+    when: all(
+      any(yes("upper.activator"), yes("layer.activatorUsed")),
+      any(touchesFilm, not(is("region.ground", "bare"))),
+    ),
+    remedy: [advise("hold-without")],
+  },
+  {
+    id: "adhesive-fumes",
+    verdict: "care",
+    when: all(
+      is("upper.role", "adhesive"),
+      is("upper.family", "cyanoacrylate", "solvent-cement"),
+      yes("region.clearNearby"),
+    ),
+    remedy: [advise("ventilate-or-other-glue")],
+  },
+  {
+    id: "stripper-on-lead",
+    verdict: "care",
+    evidence: "safety-practice",
+    when: all(stripper, is("region.leadRisk", "assumed", "told"), no("layer.filmBelow")),
+    remedy: [advise("collect-waste")],
+  },
+]);
