@@ -5,6 +5,7 @@ import { compileRules, type RuleBook } from "./compile";
 export * from "./apply";
 export { CATALOGUE } from "./catalogue";
 export { compileRules, type RuleBook } from "./compile";
+export type { Condition } from "./condition";
 export * from "./derive";
 export type { Facts, FactValue, FilmState, KnownValue } from "./facts";
 export type { AdviceKey, Remedy, Rule } from "./rule";
