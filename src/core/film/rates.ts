@@ -93,6 +93,15 @@ const lateLaw: Record<DryingMechanism, Omit<Scaling, "afterLastCoat">> = {
 
 /** Which law and thickness power govern a milestone of a film that dries by this mechanism. */
 export function scalingOf(mechanism: DryingMechanism, milestone: Milestone): Scaling {
+  const key = `${mechanism} ${milestone}`;
+  const known = scalings.get(key) ?? makeScaling(mechanism, milestone);
+  scalings.set(key, known);
+  return known;
+}
+/** Fifty entries at the most, asked tens of thousands of times. */
+const scalings = new Map<string, Scaling>();
+
+function makeScaling(mechanism: DryingMechanism, milestone: Milestone): Scaling {
   if (EARLY.has(milestone)) return earlyScaling(mechanism, milestone);
   const late = lateLaw[mechanism];
   // through cured is a hardening clock: its label time holds at any thickness, but never before the depth is sandable

@@ -5,3 +5,4 @@ export * from "./label";
 export * from "./labour";
 export * from "./limits";
 export * from "./materials";
+export * from "./ways";

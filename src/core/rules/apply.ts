@@ -1,7 +1,7 @@
 import { type StopKind, type Verdict, worseVerdict } from "../model";
 import type { RuleBook } from "./compile";
 import { evaluate, leaves } from "./condition";
-import { type Facts, isCandidates, type KnownValue, type RuleScope } from "./facts";
+import { type FactSheet, isCandidates, type KnownValue, type RuleScope, slotOf } from "./facts";
 import type { Evidence, Remedy, Rule } from "./rule";
 
 /** One verdict as data; its words live in ui/messages under `code`. */
@@ -20,27 +20,36 @@ export interface Fired {
 /** Code and rule id of a verdict given because something is not known. */
 export const MISSING_FACT = "missing-fact";
 
-function factsOf(rule: Rule, facts: Facts): Record<string, KnownValue> {
+function factsOf(rule: Rule, facts: FactSheet): Record<string, KnownValue> {
   const known: Record<string, KnownValue> = {};
   for (const { fact } of leaves(rule.when)) {
-    const v = facts[fact];
+    const v = facts.slots[slotOf(fact)];
     if (v !== undefined && v !== null && !isCandidates(v)) known[fact] = v;
   }
   return known;
+}
+
+function firedBy(rule: Rule, facts: FactSheet): Fired {
+  const { id, verdict, kind, remedy, evidence } = rule;
+  return { rule: id, verdict, kind, code: id, facts: factsOf(rule, facts), remedy, evidence, missing: [] };
 }
 
 /**
  * Every rule of a scope against the facts. What is unknown is never defaulted: rules it leaves open are
  * gathered into one verdict per missing entry: stop when a candidate would be a stop, otherwise test.
  */
-export function applyRules(book: RuleBook, scope: RuleScope, facts: Facts): readonly Fired[] {
+export function applyRules(book: RuleBook, scope: RuleScope, facts: FactSheet): readonly Fired[] {
   const fired: Fired[] = [];
   const open = new Map<string, { verdict: Verdict; missing: readonly string[] }>();
   for (const rule of book[scope]) {
+    // most rules hang on nothing open: those are asked outright
+    if (facts.open.length === 0 || !rule.factNames.some((n) => facts.open.includes(n))) {
+      if (rule.test(facts.slots)) fired.push(firedBy(rule, facts));
+      continue;
+    }
     const { truth, missing } = evaluate(rule.when, facts);
     if (truth === "true") {
-      const { id, verdict, kind, remedy, evidence } = rule;
-      fired.push({ rule: id, verdict, kind, code: id, facts: factsOf(rule, facts), remedy, evidence, missing: [] });
+      fired.push(firedBy(rule, facts));
     } else if (truth === "unknown") {
       const key = missing.join(" ");
       const so = open.get(key)?.verdict ?? "test";

@@ -1,6 +1,6 @@
 import { err, ok, type Result } from "../base";
-import { type Condition, leaves } from "./condition";
-import { FACT_SPECS, RULE_SCOPES, type RuleScope } from "./facts";
+import { type Condition, compileTest, leaves, type Test } from "./condition";
+import { FACT_SPECS, type FactName, RULE_SCOPES, type RuleScope } from "./facts";
 import type { Rule } from "./rule";
 
 export interface RuleFault {
@@ -16,7 +16,18 @@ export interface RuleFault {
   readonly detail: string;
 }
 
-export type RuleBook = Readonly<Record<RuleScope, readonly Rule[]>>;
+/** A vetted rule with what makes it quick to ask. */
+export interface CompiledRule extends Rule {
+  readonly test: Test;
+  readonly factNames: readonly FactName[];
+}
+export type RuleBook = Readonly<Record<RuleScope, readonly CompiledRule[]>>;
+
+const compiled = (rule: Rule): CompiledRule => ({
+  ...rule,
+  test: compileTest(rule.when),
+  factNames: [...new Set(leaves(rule.when).map((l) => l.fact))],
+});
 
 /**
  * Vets rules and files them by scope. Refuses the whole book with every fault found: duplicate id, unknown
@@ -40,7 +51,9 @@ export function compileRules(rules: readonly Rule[]): Result<RuleBook, readonly 
   const sound = faults.length === 0 ? contradictions(rules) : [];
   if (faults.length + sound.length > 0) return err([...faults, ...sound]);
   return ok(
-    Object.fromEntries(RULE_SCOPES.map((s) => [s, rules.filter((r) => r.scope === s)])) as Record<RuleScope, Rule[]>,
+    Object.fromEntries(
+      RULE_SCOPES.map((s) => [s, rules.filter((r) => r.scope === s).map(compiled)]),
+    ) as unknown as Record<RuleScope, CompiledRule[]>,
   );
 }
 

@@ -1,4 +1,4 @@
-import { type FactName, type Facts, isCandidates, type KnownValue } from "./facts";
+import { type FactName, type FactSheet, type FactValue, isCandidates, type KnownValue, slotOf } from "./facts";
 
 /** A condition over named facts; a rule's "applies when". */
 export type Condition =
@@ -41,11 +41,11 @@ const F: Evaluation = { truth: "false", missing: [] };
 
 const unite = (es: readonly Evaluation[]): readonly string[] => [...new Set(es.flatMap((e) => e.missing))];
 
-export function evaluate(c: Condition, facts: Facts): Evaluation {
+export function evaluate(c: Condition, facts: FactSheet): Evaluation {
   if ("all" in c) return conjunction(c.all.map((x) => evaluate(x, facts)));
   if ("any" in c) return negate(conjunction(c.any.map((x) => negate(evaluate(x, facts)))));
   if ("not" in c) return negate(evaluate(c.not, facts));
-  const value = facts[c.fact];
+  const value: FactValue | undefined = facts.slots[slotOf(c.fact)];
   if (!isCandidates(value)) return holds(c, value ?? null) ? T : F;
   const answers = new Set(value.candidates.map((v) => holds(c, v)));
   if (answers.size === 2) return { truth: "unknown", missing: [value.missing] };
@@ -78,4 +78,33 @@ export function leaves(c: Condition): readonly Leaf[] {
   if ("any" in c) return c.any.flatMap(leaves);
   if ("not" in c) return leaves(c.not);
   return [c];
+}
+
+/** A condition as a plain yes-or-no over a sheet none of whose facts it names is open. */
+export type Test = (slots: FactSheet["slots"]) => boolean;
+
+/** Compiles a condition once, for facts that are all known: the same answers as `evaluate`, without its bookkeeping. */
+export function compileTest(c: Condition): Test {
+  if ("all" in c) {
+    const parts = c.all.map(compileTest);
+    return (f) => {
+      for (const t of parts) if (!t(f)) return false;
+      return true;
+    };
+  }
+  if ("any" in c) {
+    const parts = c.any.map(compileTest);
+    return (f) => {
+      for (const t of parts) if (t(f)) return true;
+      return false;
+    };
+  }
+  if ("not" in c) {
+    const inner = compileTest(c.not);
+    return (f) => !inner(f);
+  }
+  const slot = slotOf(c.fact);
+  if ("is" in c) return (f) => f[slot] === c.is;
+  if ("in" in c) return c.in.length === 1 ? (f) => f[slot] === c.in[0] : (f) => c.in.includes(f[slot] as string);
+  return (f) => holds(c, (f[slot] as KnownValue | undefined) ?? null);
 }

@@ -207,3 +207,32 @@ export const FACT_SPECS: Readonly<Record<string, FactSpec>> = FACTS;
 
 export const isCandidates = (v: FactValue | undefined): v is Candidates =>
   typeof v === "object" && v !== null && "candidates" in v;
+
+const SLOT: ReadonlyMap<string, number> = new Map(Object.keys(FACTS).map((name, i) => [name, i]));
+export const slotOf = (name: FactName): number => SLOT.get(name)!;
+
+/** Facts in numbered slots, as rules are asked by the thousand. Made once, laid over by copies, never changed after. */
+export interface FactSheet {
+  /** one value per fact of the table, in its order; undefined = has no value here */
+  readonly slots: readonly (FactValue | undefined)[];
+  /** names of facts that hold candidates instead of a value */
+  readonly open: readonly FactName[];
+}
+
+const BLANK: FactSheet = { slots: Array.from({ length: SLOT.size }, () => undefined), open: [] };
+
+/** A sheet with these facts over those of the sheet below; the new ones win. */
+export function factSheet(facts: Facts, below: FactSheet = BLANK): FactSheet {
+  const slots = below.slots.slice();
+  let open: FactName[] | null = null;
+  for (const name in facts) {
+    const value = facts[name as FactName];
+    slots[SLOT.get(name)!] = value;
+    if (isCandidates(value)) {
+      open ??= [];
+      open.push(name as FactName);
+    }
+  }
+  const kept = below.open.length === 0 ? below.open : below.open.filter((n) => !(n in facts));
+  return { slots, open: open ? [...kept, ...open] : kept };
+}

@@ -1,6 +1,7 @@
 import { REASON, reasonText, remedyText } from "@/ui/messages";
 import { applyRules, CATALOGUE, compileRules, RULE_BOOK, type Rule, worstOf } from ".";
 import { all, any, atLeast, below, evaluate, has, is, no, not, yes } from "./condition";
+import { factSheet } from "./facts";
 
 const rule = (over: Partial<Rule>): Rule => ({
   id: "made-up",
@@ -59,38 +60,44 @@ describe("vetting on load", () => {
 describe("what is not known", () => {
   const water = { candidates: [0, 2, 4], missing: "product.carriers" };
   it("stays open when the candidates disagree, and names what is missing", () => {
-    expect(evaluate(atLeast("upper.biteStrength", 2), { "upper.biteStrength": water })).toEqual({
+    expect(evaluate(atLeast("upper.biteStrength", 2), factSheet({ "upper.biteStrength": water }))).toEqual({
       truth: "unknown",
       missing: ["product.carriers"],
     });
   });
   it("is decided when they agree, or when another leaf decides", () => {
-    expect(evaluate(atLeast("upper.biteStrength", 0), { "upper.biteStrength": water }).truth).toBe("true");
+    expect(evaluate(atLeast("upper.biteStrength", 0), factSheet({ "upper.biteStrength": water })).truth).toBe("true");
     expect(
-      evaluate(all(atLeast("upper.biteStrength", 2), is("seam.state", "gap")), {
-        "upper.biteStrength": water,
-        "seam.state": "open",
-      }).truth,
+      evaluate(
+        all(atLeast("upper.biteStrength", 2), is("seam.state", "gap")),
+        factSheet({
+          "upper.biteStrength": water,
+          "seam.state": "open",
+        }),
+      ).truth,
     ).toBe("false");
     expect(
-      evaluate(any(atLeast("upper.biteStrength", 2), is("seam.state", "open")), {
-        "upper.biteStrength": water,
-        "seam.state": "open",
-      }).truth,
+      evaluate(
+        any(atLeast("upper.biteStrength", 2), is("seam.state", "open")),
+        factSheet({
+          "upper.biteStrength": water,
+          "seam.state": "open",
+        }),
+      ).truth,
     ).toBe("true");
   });
   it("counts as stop when a candidate would be one, else as test; never as ok", () => {
     const book = (verdict: Rule["verdict"]) => {
       const compiled = compileRules([rule({ verdict, when: atLeast("upper.biteStrength", 2) })]);
       if (!compiled.ok) throw new Error("faulty");
-      return applyRules(compiled.value, "seam", { "upper.biteStrength": water });
+      return applyRules(compiled.value, "seam", factSheet({ "upper.biteStrength": water }));
     };
     expect(book("stop")).toMatchObject([{ verdict: "stop", missing: ["product.carriers"] }]);
     expect(book("care")).toMatchObject([{ verdict: "test" }]);
   });
   it("a fact that does not apply makes no condition true", () => {
-    expect(evaluate(atLeast("stack.grooveLostPct", 0), { "stack.grooveLostPct": null }).truth).toBe("false");
-    expect(evaluate(has("region.exposure", "uv"), {}).truth).toBe("false");
+    expect(evaluate(atLeast("stack.grooveLostPct", 0), factSheet({ "stack.grooveLostPct": null })).truth).toBe("false");
+    expect(evaluate(has("region.exposure", "uv"), factSheet({})).truth).toBe("false");
   });
 });
 

@@ -4,8 +4,10 @@ import {
   applyRules,
   bareBiteAnswer,
   contactBareAnswer,
+  type FactSheet,
   type Facts,
   type Fired,
+  factSheet,
   isContact,
   labelForbids,
   RULE_BOOK,
@@ -35,24 +37,22 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
   const { region, stack } = input;
   if (region.material === null) return { outcome: "incomplete", missing: ["region.material"] };
   const pile = pileOf(input);
-  const base: Facts = {
+  const base = factSheet({
     ...regionFacts(region, region.material, firstPrep(stack)),
     "bench.protection": input.protection,
-  };
+  });
   const verdicts: PlacedVerdict[] = [];
   const add = (fired: readonly Fired[], where: Where) =>
     verdicts.push(...fired.map((f) => ({ ...f, where, key: keyOf(f.rule, where) })));
   const seams: (SeamPlan | null)[] = [];
   const ground = groundFilm(region);
   stack.layers.forEach((layer, i) => {
-    const upper = {
-      ...base,
-      ...upperFacts(pile.products[i]!, layer.heaviness, plannedWftUm(layer, pile.products[i]!)),
-    };
+    const product = pile.products[i]!;
+    const upper = factSheet(upperFacts(product, layer.heaviness, plannedWftUm(layer, product)), base);
     const below = filmBelow(pile, i);
     if (isContact(pile.products[i]!)) {
       seams.push(null);
-      add(applyRules(RULE_BOOK, "contact", { ...upper, ...touching(pile, i, ground) }), { kind: "layer", layer: i });
+      add(applyRules(RULE_BOOK, "contact", factSheet(touching(pile, i, ground), upper)), { kind: "layer", layer: i });
     } else if (below < 0) {
       seams.push(null);
       add(withOk(onGround(pile, upper, ground, i), "first-holds"), { kind: "region", layer: i });
@@ -61,16 +61,19 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
       seams.push(seam);
       add(withOk(fired, okCodeOf(pile.products, i, below)), { kind: "seam", layer: i });
     }
-    add(applyRules(RULE_BOOK, "layer", { ...upper, ...layerFacts(pile, seams, i) }), { kind: "layer", layer: i });
+    add(applyRules(RULE_BOOK, "layer", factSheet(layerFacts(pile, seams, i), upper)), { kind: "layer", layer: i });
     const air = layer.air ?? input.air;
     if (air)
-      add(applyRules(RULE_BOOK, "air", { ...upper, ...airFacts(pile.products[i]!, air, layer) }), {
+      add(applyRules(RULE_BOOK, "air", factSheet(airFacts(pile.products[i]!, air, layer), upper)), {
         kind: "air",
         layer: i,
       });
   });
   if (pile.films.length > 0)
-    add(applyRules(RULE_BOOK, "stack", { ...base, ...stackFacts(pile) }), { kind: "stack", layer: pile.films.at(-1)! });
+    add(applyRules(RULE_BOOK, "stack", factSheet(stackFacts(pile), base)), {
+      kind: "stack",
+      layer: pile.films.at(-1)!,
+    });
   const told = withCoupons(verdicts, input.coupons ?? [], region.material, stack);
   return {
     outcome: "judged",
@@ -113,15 +116,21 @@ function withOk(fired: readonly Fired[], code: string): readonly Fired[] {
   ];
 }
 
-function onGround(pile: Pile, upper: Facts, ground: GroundFilm | null, i: number): readonly Fired[] {
+function onGround(pile: Pile, upper: FactSheet, ground: GroundFilm | null, i: number): readonly Fired[] {
   const { region } = pile.input;
   const first = pile.products[i]!;
-  const own = applyRules(RULE_BOOK, "first", {
-    ...upper,
-    "first.biteAnswer": bareBiteAnswer(region, region.material!, first),
-    "first.maskedOff": masked(pile.layers.slice(0, i), pile),
-    "upper.labelForbidsBelow": showsBare(region) ? labelForbids(first, "bare") : false,
-  });
+  const own = applyRules(
+    RULE_BOOK,
+    "first",
+    factSheet(
+      {
+        "first.biteAnswer": bareBiteAnswer(region, region.material!, first),
+        "first.maskedOff": masked(pile.layers.slice(0, i), pile),
+        "upper.labelForbidsBelow": showsBare(region) ? labelForbids(first, "bare") : false,
+      },
+      upper,
+    ),
+  );
   return ground ? [...own, ...groundSeam(pile, upper, ground, i)] : own;
 }
 

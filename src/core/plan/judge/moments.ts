@@ -5,6 +5,7 @@ import {
   recoatWindows,
   steadyClock,
   type WaitClock,
+  type WindowSpan,
 } from "../../film";
 import type { AirSpot, Layer, Milestone, Product } from "../../model";
 import { plannedWftUm } from "../../numbers";
@@ -18,46 +19,73 @@ const HORIZON_MIN = 400 * 1440;
 const clocks = new Map<string, WaitClock>();
 const MAX_CLOCKS = 200;
 
+const spotOf = (air: AirSpot | null) =>
+  air ? { tempC: air.tempC, rhPct: air.rhPct, airflowMS: air.airflowMS ?? STILL_AIR_M_S } : REFERENCE_AIR;
+
+function clockKey(air: AirSpot | null): string {
+  const { tempC, rhPct, airflowMS } = spotOf(air);
+  return `${tempC} ${rhPct} ${airflowMS}`;
+}
+
 /** Planned gaps are judged at reference air; a told air is taken as it is, all the while. */
 export function clockIn(air: AirSpot | null): WaitClock {
-  const spot = air
-    ? { tempC: air.tempC, rhPct: air.rhPct, airflowMS: air.airflowMS ?? STILL_AIR_M_S }
-    : { ...REFERENCE_AIR };
-  const key = `${spot.tempC} ${spot.rhPct} ${spot.airflowMS}`;
+  const key = clockKey(air);
   const known = clocks.get(key);
   if (known) return known;
   if (clocks.size >= MAX_CLOCKS) clocks.clear();
-  const made = steadyClock(spot, 0, HORIZON_MIN);
+  const made = steadyClock(spotOf(air), 0, HORIZON_MIN);
   clocks.set(key, made);
   return made;
 }
 
-/** A film as it was laid, on the clock of its air. */
+/** A film as it was laid, on the clock of its air; what it reaches when is worked out once. */
 export interface LaidFilm {
   readonly coats: readonly AppliedCoat[];
   readonly clock: WaitClock;
   readonly endMin: number;
+  readonly windows: readonly WindowSpan[];
+  readonly reached: Map<Milestone, number>;
 }
+
+/** Products are immutable, and a search lays the same few films over and over. */
+const laid = new WeakMap<Product, Map<string, LaidFilm>>();
+const MAX_LAID = 400;
 
 /** The coats of one layer, a flash apart; the last ends some time after minute 0 of its own clock. */
 export function laidFilm(layer: Layer, product: Product, air: AirSpot | null): LaidFilm {
   const gapMin = layer.coatGapMin ?? product.label.gapMin ?? labelTimes(product).flash.min;
-  const coats = Array.from({ length: layer.coats }, (_, n) => ({
-    product,
-    wftUm: plannedWftUm(layer, product),
-    endMin: gapMin * n,
-  }));
-  return { coats, clock: clockIn(air), endMin: gapMin * (layer.coats - 1) };
+  const wftUm = plannedWftUm(layer, product);
+  const own = laid.get(product) ?? new Map<string, LaidFilm>();
+  laid.set(product, own);
+  const key = `${layer.coats} ${wftUm} ${gapMin} ${clockKey(air)}`;
+  const known = own.get(key);
+  if (known) return known;
+  if (own.size >= MAX_LAID) own.clear();
+  const coats = Array.from({ length: layer.coats }, (_, n) => ({ product, wftUm, endMin: gapMin * n }));
+  const clock = clockIn(air);
+  const film: LaidFilm = {
+    coats,
+    clock,
+    endMin: gapMin * (layer.coats - 1),
+    windows: recoatWindows(coats, clock),
+    reached: new Map(),
+  };
+  own.set(key, film);
+  return film;
 }
 
 export function reachedMin(film: LaidFilm, m: Milestone): number {
+  const known = film.reached.get(m);
+  if (known !== undefined) return known;
   const a = milestoneAfter(film.coats, m, film.clock);
-  return a.outcome === "reached" ? a.atMin : HORIZON_MIN;
+  const atMin = a.outcome === "reached" ? a.atMin : HORIZON_MIN;
+  film.reached.set(m, atMin);
+  return atMin;
 }
 
 /** State of a film `atMin` on its clock. A window that never shuts hands over to "hard" once sandable. */
 export function filmStateAt(film: LaidFilm, atMin: number): FilmState {
-  const windows = recoatWindows(film.coats, film.clock);
+  const { windows } = film;
   if (windows.length === 0) return "uncured";
   const labelled = film.coats.at(-1)!.product.label.recoat.length > 0;
   const hardFrom = reachedMin(film, "sandable");
@@ -79,7 +107,7 @@ export interface Moment {
 
 /** Moments worth judging when the gap is left to the planner, soonest first. */
 export function momentsOf(film: LaidFilm, sanded: boolean): readonly Moment[] {
-  const windows = recoatWindows(film.coats, film.clock);
+  const { windows } = film;
   const notBefore = sanded ? reachedMin(film, "sandable") : 0;
   const list: Moment[] = windows
     .map((w, index) => ({
@@ -101,7 +129,7 @@ export function momentsOf(film: LaidFilm, sanded: boolean): readonly Moment[] {
 
 /** One moment in each state a film goes through, for a gap nobody knows. */
 export function everyState(film: LaidFilm): readonly Moment[] {
-  const windows = recoatWindows(film.coats, film.clock);
+  const { windows } = film;
   const edges = [
     film.endMin,
     ...windows.flatMap((w) => (w.shutMin === null ? [w.openMin] : [w.openMin, w.shutMin])),

@@ -3,9 +3,11 @@ import { hexLuminance } from "../../numbers";
 import { AMINE_BLUSH, familyFacts } from "../../reference";
 import {
   applyRules,
+  type FactSheet,
   type Facts,
   type FilmState,
   type Fired,
+  factSheet,
   isMaskingFluid,
   MISSING_FACT,
   RULE_BOOK,
@@ -68,11 +70,11 @@ function blushed(pile: Pile, i: number, below: number): boolean {
   return sweats && !pile.layers[i]!.before.some((b) => b === "degrease" || b === "wipe");
 }
 
-const judged = (scope: "seam" | "contact", upper: Facts, facts: Facts): readonly Fired[] =>
-  applyRules(RULE_BOOK, scope, { ...upper, ...facts });
+const judged = (scope: "seam" | "contact", upper: FactSheet, facts: Facts): readonly Fired[] =>
+  applyRules(RULE_BOOK, scope, factSheet(facts, upper));
 
 /** Judges a seam in its given gap, or finds the moments at which it is judged best. */
-export function planSeam(pile: Pile, upper: Facts, i: number, below: number): JudgedSeam {
+export function planSeam(pile: Pile, upper: FactSheet, i: number, below: number): JudgedSeam {
   const layer = pile.layers[i]!;
   const lower = pile.products[below]!;
   const film = laidFilm(pile.layers[below]!, lower, airOf(pile, below));
@@ -125,7 +127,7 @@ function openSeam(
 }
 
 /** The first layer over the film a part came with. */
-export function groundSeam(pile: Pile, upper: Facts, ground: GroundFilm, i: number): readonly Fired[] {
+export function groundSeam(pile: Pile, upper: FactSheet, ground: GroundFilm, i: number): readonly Fired[] {
   const worlds = ground.states.map((state) => {
     const sandable = state !== "uncured" && state !== "wet";
     const meeting = { lower: ground.product, state, sandable, atFlash: true };
