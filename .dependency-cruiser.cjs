@@ -7,7 +7,10 @@ const corePart = (part) => ({
   severity: "error",
   from: { path: `^(src/core/${part}/|tests/fences/core-${part}\\.ts$)`, pathNot: "\\.test\\.ts$" },
   // colour differences come from a library, as published formulas should
-  to: { path: "^(src/|node_modules/)", pathNot: `^(src/core/(${part}|base|model|reference)/${part === "numbers" ? "|node_modules/(@types/)?culori/" : ""})` },
+  to: {
+    path: "^(src/|node_modules/)",
+    pathNot: `^(src/core/(${part}|base|model|reference)/${part === "numbers" ? "|node_modules/(@types/)?culori/" : ""})`,
+  },
 });
 
 const only = (name, from, allowed, extra = {}) => ({

@@ -1,4 +1,5 @@
 export * from "./bench";
+export * from "./finder";
 export {
   ASSUMED_DECIDES,
   COUPON_FAILED,

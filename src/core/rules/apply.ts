@@ -1,8 +1,8 @@
 import { type StopKind, type Verdict, worseVerdict } from "../model";
-import type { RuleBook } from "./compile";
-import { evaluate, leaves } from "./condition";
+import type { CompiledRule, RuleBook } from "./compile";
+import { evaluate } from "./condition";
 import { type FactSheet, isCandidates, type KnownValue, type RuleScope, slotOf } from "./facts";
-import type { Evidence, Remedy, Rule } from "./rule";
+import type { Evidence, Remedy } from "./rule";
 
 /** One verdict as data; its words live in ui/messages under `code`. */
 export interface Fired {
@@ -20,16 +20,16 @@ export interface Fired {
 /** Code and rule id of a verdict given because something is not known. */
 export const MISSING_FACT = "missing-fact";
 
-function factsOf(rule: Rule, facts: FactSheet): Record<string, KnownValue> {
+function factsOf(rule: CompiledRule, facts: FactSheet): Record<string, KnownValue> {
   const known: Record<string, KnownValue> = {};
-  for (const { fact } of leaves(rule.when)) {
+  for (const fact of rule.factNames) {
     const v = facts.slots[slotOf(fact)];
     if (v !== undefined && v !== null && !isCandidates(v)) known[fact] = v;
   }
   return known;
 }
 
-function firedBy(rule: Rule, facts: FactSheet): Fired {
+function firedBy(rule: CompiledRule, facts: FactSheet): Fired {
   const { id, verdict, kind, remedy, evidence } = rule;
   return { rule: id, verdict, kind, code: id, facts: factsOf(rule, facts), remedy, evidence, missing: [] };
 }

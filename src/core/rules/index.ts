@@ -8,7 +8,7 @@ export { compileRules, type RuleBook } from "./compile";
 export type { Condition } from "./condition";
 export * from "./derive";
 export type { Facts, FactValue, FilmState, KnownValue } from "./facts";
-export { type FactSheet, factSheet } from "./facts";
+export { type FactSheet, FILM_STATES, factSheet } from "./facts";
 export type { AdviceKey, Remedy, Rule } from "./rule";
 
 function shippedBook(): RuleBook {

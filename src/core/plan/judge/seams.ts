@@ -30,7 +30,7 @@ const HARDENS = new Set(["oxidation", "reaction"]);
 /** A neutral ground where nobody told a colour: neither pale nor dark. */
 const UNTOLD_LUMINANCE = 0.3;
 
-interface Meeting {
+export interface Meeting {
   readonly lower: Product;
   readonly state: FilmState;
   readonly sandable: boolean;
@@ -72,6 +72,10 @@ function blushed(pile: Pile, i: number, below: number): boolean {
 
 const judged = (scope: "seam" | "contact", upper: FactSheet, facts: Facts): readonly Fired[] =>
   applyRules(RULE_BOOK, scope, factSheet(facts, upper));
+
+/** The seam rules on two films that meet at one moment. */
+export const meetingVerdicts = (pile: Pile, upper: FactSheet, i: number, below: number, m: Meeting): readonly Fired[] =>
+  judged("seam", upper, meetingFacts(pile, i, m, below));
 
 /** Judges a seam in its given gap, or finds the moments at which it is judged best. */
 export function planSeam(pile: Pile, upper: FactSheet, i: number, below: number): JudgedSeam {

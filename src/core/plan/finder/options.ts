@@ -1,0 +1,221 @@
+import { type Layer, PREP_STEPS, type PrepStep, type Product, type Region, type Role } from "../../model";
+import {
+  dftUm,
+  hexLuminance,
+  hueOf,
+  MAX_FILLER_COATS,
+  plannedWftUm,
+  puttySkins,
+  ridgeBuriedUm,
+  volumeSolidsOf,
+} from "../../numbers";
+import { FOAM_BARRIER, familySkinUm, materialFacts, PALE_FROM } from "../../reference";
+import { possibleBites } from "../../rules";
+import type { FinderInput, Option, Reason, Want } from "./types";
+
+/** Order of work; a stack climbs it. An undercoat is a pale or metallic colour under a colour that hides weakly. */
+export const RANK = {
+  promoter: 0,
+  sealer: 1,
+  etch: 2,
+  primer: 3,
+  putty: 4,
+  build: 5,
+  undercoat: 6,
+  colour: 7,
+  clear: 8,
+} as const;
+
+const RANK_OF_ROLE: Partial<Record<Role, number>> = {
+  promoter: RANK.promoter,
+  sealer: RANK.sealer,
+  "primer-etch": RANK.etch,
+  primer: RANK.primer,
+  putty: RANK.putty,
+  "primer-highbuild": RANK.build,
+  surfacer: RANK.build,
+  colour: RANK.colour,
+  clear: RANK.clear,
+};
+
+const ENDS: Readonly<Record<Want["until"], readonly number[]>> = {
+  primer: [RANK.primer, RANK.build],
+  colour: [RANK.colour, RANK.clear],
+  clear: [RANK.clear],
+};
+
+export const mayEnd = (o: Option, want: Want): boolean =>
+  ENDS[want.until].includes(o.rank) &&
+  (want.sheen === null || want.until === "primer" || o.product.sheen === want.sheen);
+
+export const hidesWeakly = (p: Product): boolean =>
+  p.effect === "fluorescent" || p.effect === "transparent" || hueOf(p.colour) !== "other";
+
+/** Steps that end what is wrong with a face, beside the material's own. */
+const CURES: Partial<Record<Region["conditions"][number], PrepStep>> = {
+  greasy: "degrease",
+  released: "wash",
+  rusted: "derust",
+  tarnished: "key",
+  "flux-residue": "wash",
+  dusty: "dust-off",
+  uncured: "post-cure",
+  "cure-unknown": "post-cure",
+  "surface-cured": "post-cure",
+  shiny: "key",
+};
+
+/** What is done to the face before anything goes on: the material's own steps and what its condition asks. */
+export function prepOf(region: Region): readonly PrepStep[] {
+  const own = region.material && region.material !== "unknown" ? materialFacts(region.material).prep : [];
+  const done = new Set<PrepStep>();
+  if (region.conditions.includes("keyed")) done.add("key");
+  if (region.conditions.includes("washed")) done.add("wash");
+  if (region.conditions.includes("degreased")) done.add("degrease");
+  const asked = region.conditions.flatMap((c) => CURES[c] ?? []);
+  return PREP_STEPS.filter((s) => asked.includes(s) || (own.includes(s) && !done.has(s)));
+}
+
+const plain = (over: Partial<Omit<Layer, "id" | "productId">>): Omit<Layer, "id" | "productId"> => ({
+  coats: 1,
+  heaviness: "light",
+  wftUm: null,
+  gapMin: null,
+  before: [],
+  sandAfter: null,
+  ...over,
+});
+type Draft = ReturnType<typeof plain>;
+
+const coatDry = (p: Product, heaviness: Layer["heaviness"]): number =>
+  dftUm(plannedWftUm({ wftUm: null, heaviness }, p), volumeSolidsOf(p));
+
+const isPolystyreneFoam = (r: Region): boolean => r.material === "xps" || r.material === "eps";
+
+function sealerDrafts(r: Region): readonly Draft[] {
+  const barrier = plain({ coats: FOAM_BARRIER.coats, heaviness: "wet" });
+  if (r.material === "epo" || r.material === "eva" || isPolystyreneFoam(r))
+    return [plain({ heaviness: "wet" }), barrier];
+  return [plain({ coats: r.material === "wood-mdf" ? 2 : 1, heaviness: "wet" })];
+}
+
+/** A rub takes about a third of what was laid, no more than 15 µm (est.). */
+const RUB_SHARE = 1 / 3;
+const RUB_MOST_UM = 15;
+
+function buildDrafts(p: Product, input: FinderInput): readonly Draft[] {
+  const { region, way } = input;
+  const dry = coatDry(p, "wet");
+  const needed = region.ridgeUm === null ? 2 : Math.ceil(region.ridgeUm / ridgeBuriedUm(dry, false));
+  const coats = Math.min(MAX_FILLER_COATS, Math.max(2, needed));
+  const takesUm = Math.round(Math.min(RUB_MOST_UM, coats * dry * RUB_SHARE));
+  return [plain({ coats, heaviness: "wet", sandAfter: { grit: way.lastGrit, wet: true, takesUm } })];
+}
+
+/** Putty only where there is something to fill, or ridges no primer buries. */
+function puttyDrafts(p: Product, input: FinderInput): readonly Draft[] {
+  const depth = input.region.fillDepthUm ?? null;
+  if (depth === null) return [];
+  const skinUm = p.maxSkinUm ?? (p.family === "unknown" ? null : familySkinUm(p.family));
+  const skins = skinUm === null ? 1 : puttySkins(depth, skinUm, p.shrinkage ?? 0);
+  if (skins > 8) return [];
+  return [
+    plain({
+      coats: skins,
+      heaviness: "wet",
+      depthUm: depth,
+      setUp: input.region.fillThrough ? { backing: true } : null,
+      sandAfter: { grit: 240, wet: false, takesUm: Math.round(coatDry(p, "wet") * RUB_SHARE) },
+    }),
+  ];
+}
+
+/** Coats that hide by the product's own opaque film, else as many as its label speaks of. */
+function colourDraft(p: Product): Draft {
+  const heaviness = p.method === "brush" ? "wet" : "light";
+  const opaque = p.effect === "solid" ? (p.opaqueDftUm ?? null) : null;
+  const coats = opaque === null ? p.label.coats : Math.min(8, Math.max(1, Math.ceil(opaque / coatDry(p, heaviness))));
+  return plain({ coats: Math.max(1, coats), heaviness });
+}
+
+function thinPasses(p: Product): Draft {
+  return plain({
+    coats: 2,
+    heaviness: "mist",
+    wftUm: Math.min(FOAM_BARRIER.passWftUm, plannedWftUm({ wftUm: null, heaviness: "mist" }, p)),
+  });
+}
+
+function drafts(p: Product, rank: number, input: FinderInput): readonly Draft[] {
+  const { region, way } = input;
+  // over polystyrene foam a strong carrier is laid in thin passes or not at all
+  if (isPolystyreneFoam(region) && Math.max(...possibleBites(p)) >= 3 && rank > RANK.sealer)
+    return way.choices.foam === "b" ? [thinPasses(p)] : [];
+  switch (rank) {
+    case RANK.sealer:
+      return sealerDrafts(region);
+    case RANK.primer:
+      return way.choices["first-primer"] === "b" ? [plain({ coats: 2, heaviness: "mist" })] : [plain({})];
+    case RANK.putty:
+      return puttyDrafts(p, input);
+    case RANK.build:
+      return buildDrafts(p, input);
+    case RANK.undercoat:
+    case RANK.colour:
+    case RANK.clear:
+      return [colourDraft(p)];
+    default:
+      return [plain({})];
+  }
+}
+
+const declaredForIsocyanate = (input: FinderInput): boolean =>
+  input.protection.includes("air-fed") && input.protection.includes("extraction");
+
+/** Why a product is left out before any stack is looked at; null = it is not. */
+export function leftOut(p: Product, input: FinderInput): Reason | null {
+  const { want } = input;
+  if (RANK_OF_ROLE[p.role] === undefined) return { kind: "no-place", productId: p.id };
+  if (want.onlyOwned && p.owned === false) return { kind: "not-owned", productId: p.id };
+  if (p.hazards.some((h) => h.startsWith("isocyanate")) && !declaredForIsocyanate(input))
+    return { kind: "hazard", productId: p.id };
+  const undercoat = isUndercoat(p) && wantsUndercoat(input);
+  if (p.role === "colour" && want.colourId !== null && want.colourId !== p.id && !undercoat)
+    return { kind: "unwanted", productId: p.id };
+  if (want.until === "primer" && (p.role === "colour" || p.role === "clear"))
+    return { kind: "unwanted", productId: p.id };
+  if (p.role === "putty" && (input.region.fillDepthUm ?? null) === null) return { kind: "unwanted", productId: p.id };
+  return null;
+}
+
+const isUndercoat = (p: Product): boolean =>
+  p.role === "colour" && (p.effect === "metallic" || (p.effect === "solid" && hexLuminance(p.colour) >= PALE_FROM));
+
+function wantsUndercoat(input: FinderInput): boolean {
+  const { colourId } = input.want;
+  return input.shelf.some((p) => p.role === "colour" && (colourId === null || p.id === colourId) && hidesWeakly(p));
+}
+
+/** Every way of laying every product that may be offered, in the order of the shelf. */
+export function optionsOf(input: FinderInput): readonly Option[] {
+  const { want } = input;
+  const list: Option[] = [];
+  for (const product of input.shelf) {
+    if (leftOut(product, input)) continue;
+    const ranks: number[] = [];
+    if (product.role !== "colour" || want.colourId === null || want.colourId === product.id)
+      ranks.push(RANK_OF_ROLE[product.role]!);
+    if (isUndercoat(product) && wantsUndercoat(input)) ranks.push(RANK.undercoat);
+    for (const rank of ranks)
+      for (const draft of drafts(product, rank, input))
+        list.push({ index: list.length, product, rank, layer: { productId: product.id, ...draft } });
+  }
+  return list;
+}
+
+/** A fill is done where one is asked for; a colour where the stack goes that far; an undercoat only under a weak colour. */
+export const fits = (lower: Option | null, upper: Option): boolean => {
+  if (lower && (lower.rank >= upper.rank || lower.product.id === upper.product.id)) return false;
+  if (lower?.rank === RANK.undercoat) return upper.rank === RANK.colour && hidesWeakly(upper.product);
+  return true;
+};
