@@ -22,3 +22,6 @@ export const uniqueList = <T extends z.ZodType>(item: T, max = 40) =>
     .refine((list) => new Set(list.map((x) => JSON.stringify(x))).size === list.length, {
       error: "must not name the same thing twice",
     });
+
+/** SHA-256 of a photo's bytes, hex: what a photo goes by. */
+export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/, "is not the name of a photo");

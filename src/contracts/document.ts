@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { idSchema } from "./base";
+import { hashSchema, idSchema } from "./base";
+import { couponSchema } from "./coupon";
 import { logEntrySchema } from "./log";
 import { modelFields, partFields, regionSchema, stackSchema } from "./model";
 import { productSchema } from "./product";
@@ -20,6 +21,15 @@ const partSchema = z.strictObject({
     .max(200),
 });
 
+const PHOTO_TYPES = ["image/jpeg", "image/png", "image/webp"] as const;
+export type PhotoType = (typeof PHOTO_TYPES)[number];
+/** Largest picture kept, bytes. */
+export const MAX_PHOTO_BYTES = 6 * 1024 * 1024;
+const photoSchema = z.strictObject({
+  type: z.enum(PHOTO_TYPES),
+  base64: z.base64().max((MAX_PHOTO_BYTES * 4) / 3 + 4, "is over 6 MB"),
+});
+
 /** One planned piece of work as the document keeps it: enough to show the timetable it was exported with. */
 const plannedStepSchema = z.strictObject({ opId: z.string().max(200), start: z.iso.datetime(), end: z.iso.datetime() });
 
@@ -32,7 +42,9 @@ export const documentSchema = z
     shop: shopSchema,
     plan: z.strictObject({ plannedAt: z.iso.datetime(), steps: z.array(plannedStepSchema).max(20_000) }).nullable(),
     log: z.array(logEntrySchema).max(100_000),
-    coupons: z.array(z.never()).max(0),
+    coupons: z.array(couponSchema).max(1000),
+    /** pictures by what they are of, base64; left out by choice */
+    photos: z.record(hashSchema, photoSchema).optional(),
   })
   .superRefine(referencesHold);
 export type ModelDocument = z.infer<typeof documentSchema>;
@@ -47,6 +59,7 @@ type DocumentShape = {
   }[];
   readonly products: readonly { readonly id: string }[];
   readonly log: readonly { readonly id: string }[];
+  readonly coupons: readonly { readonly id: string; readonly layers: readonly { readonly productId: string }[] }[];
 };
 
 /** Ids are unique and every layer names a product of the document. */
@@ -62,6 +75,7 @@ function referencesHold(doc: DocumentShape, ctx: z.RefinementCtx): void {
   once(doc.parts.flatMap((p, i) => p.regions.map((r, j) => ({ id: r.id, path: ["parts", i, "regions", j, "id"] }))));
   once(doc.products.map((p, i) => ({ id: p.id, path: ["products", i, "id"] })));
   once(doc.log.map((l, i) => ({ id: l.id, path: ["log", i, "id"] })));
+  once(doc.coupons.map((c, i) => ({ id: c.id, path: ["coupons", i, "id"] })));
   const products = new Set(doc.products.map((p) => p.id));
   const layerIds: { id: string; path: (string | number)[] }[] = [];
   for (const [i, p] of doc.parts.entries()) {
@@ -76,6 +90,14 @@ function referencesHold(doc: DocumentShape, ctx: z.RefinementCtx): void {
     }
   }
   once(layerIds);
+  for (const [i, c] of doc.coupons.entries())
+    for (const [k, l] of c.layers.entries())
+      if (!products.has(l.productId))
+        ctx.addIssue({
+          code: "custom",
+          path: ["coupons", i, "layers", k, "productId"],
+          message: `names the product ${l.productId}, which the document does not hold`,
+        });
 }
 
 /** Keys in alphabetical order at every depth, arrays as they stand, two-space indent, one newline at the end. */

@@ -1,5 +1,6 @@
 export * from "./base";
 export * from "./check";
+export * from "./coupon";
 export * from "./document";
 export * from "./log";
 export * from "./model";

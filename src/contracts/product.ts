@@ -3,16 +3,20 @@ import type { Label, Product } from "@/core/model";
 import {
   BITES,
   CARRIERS,
+  CLAIM_FIGURES,
   EFFECTS,
   FAMILIES,
+  FILM_ROLES,
   HAZARDS,
+  isOneOf,
   MAY_GO_OVER_EXTRA,
   METHODS,
   PROPELLANTS,
   ROLES,
   SHEENS,
+  SOURCES,
 } from "@/core/model";
-import { hexSchema, idSchema, minutes, nameSchema, noteSchema, ranged, uniqueList } from "./base";
+import { hashSchema, hexSchema, idSchema, minutes, nameSchema, noteSchema, ranged, uniqueList } from "./base";
 
 const time = minutes.nullable();
 const windowSchema = z
@@ -40,9 +44,10 @@ function contradictions(label: Label, ctx: z.RefinementCtx): void {
     if (before && (before[1] === null || opens <= before[1]))
       ctx.addIssue({ code: "custom", path: ["recoat", i], message: "must open after the window before it has shut" });
   });
-  if (ORDERED.every((f) => label[f] === null) && label.recoat.length === 0)
-    ctx.addIssue({ code: "custom", path: ["sandableMin"], message: "give at least one time from the label" });
 }
+
+/** A film without a single time on its label cannot be planned; tape, paper and wipes have none. */
+const timed = (label: Label): boolean => ORDERED.some((f) => label[f] !== null) || label.recoat.length > 0;
 
 export const labelSchema = z
   .strictObject({
@@ -61,6 +66,15 @@ export const labelSchema = z
     curedMin: time,
   })
   .superRefine(contradictions);
+
+const maybe = <T extends z.ZodType>(schema: T) => schema.nullable().optional();
+const dateSchema = z.iso.date("must be a date such as 2026-03-14");
+const claimSchema = z.strictObject({
+  figure: z.enum(CLAIM_FIGURES),
+  value: ranged(0, 1_000_000, ""),
+  source: z.enum(SOURCES),
+  note: z.string().max(300, "must be at most 300 characters"),
+});
 
 export const productSchema = z
   .strictObject({
@@ -101,10 +115,37 @@ export const productSchema = z
     potLifeMin: ranged(1, 10_000, "minutes").nullable(),
     leftMl: ranged(0, 100_000, "ml").nullable(),
     note: noteSchema,
+    opaqueDftUm: maybe(ranged(1, 5000, "µm")),
+    shrinkage: maybe(ranged(0, 0.9, "(a fraction)")),
+    cureDepthUm: maybe(ranged(1, 50_000, "µm")),
+    serviceTempC: maybe(ranged(-60, 400, "°C")),
+    thinnerCarriers: maybe(uniqueList(z.enum(CARRIERS))),
+    mixRatio: maybe(
+      z
+        .string()
+        .trim()
+        .regex(/^\d+([.,]\d+)?(:\d+([.,]\d+)?){1,3}$/, "must be parts such as 4:1"),
+    ),
+    minFilmFormingC: maybe(ranged(-10, 60, "°C")),
+    activator: z.boolean().optional(),
+    dearomatised: z.boolean().optional(),
+    dryDensityGMl: maybe(ranged(0.1, 8, "g/ml")),
+    packMl: maybe(ranged(0.1, 100_000, "ml")),
+    price: maybe(ranged(0, 100_000, "")),
+    openedOn: maybe(dateSchema),
+    useBy: maybe(dateSchema),
+    source: z.enum(SOURCES).optional(),
+    claims: z.array(claimSchema).max(60, "must hold at most 60").optional(),
+    owned: z.boolean().optional(),
+    photo: maybe(hashSchema),
   })
   .refine((p) => p.method !== "aerosol" || p.propellant !== null, {
     error: "an aerosol has a propellant: choose one, or unknown",
     path: ["propellant"],
+  })
+  .refine((p) => !isOneOf(FILM_ROLES)(p.role) || timed(p.label), {
+    error: "give at least one time from the label",
+    path: ["label", "sandableMin"],
   });
 
 /** Compile-time proof that the schema and the core's type are the same thing. */

@@ -29,6 +29,7 @@ export interface PartNode {
   readonly name: string;
   readonly count: number;
   readonly note: string;
+  readonly photo: string | null;
   readonly rev: number;
   readonly regions: readonly RegionNode[];
 }
@@ -65,6 +66,8 @@ export interface StackView {
   readonly chosen: JudgedRegion;
   /** every product of its layers, also those taken off the shelf since */
   readonly products: readonly Product[];
+  /** coupons close to this pile that do not speak for it, by id */
+  readonly near: readonly string[];
   readonly totals: StackTotals;
   /** operations of this region begun or done: changing the pile under them is said aloud */
   readonly begun: number;

@@ -1,14 +1,18 @@
 import {
+  type CouponCard,
+  couponSchema,
   type LogEntry,
+  layerMore,
   layerSchema,
   logEntrySchema,
   parseProduct,
+  regionMore,
   regionSchema,
   type Shop,
   shopSchema,
 } from "@/contracts";
 import type { Layer, Product, Region } from "@/core/model";
-import type { layers, log, products, regions, shop } from "./schema";
+import type { coupons, layers, log, products, regions, shop } from "./schema";
 
 /** Rows to core types. What comes out of the file is checked like anything else that crosses a boundary. */
 
@@ -31,7 +35,16 @@ export const regionFromRow = (row: typeof regions.$inferSelect): Region =>
     detailUm: row.detailUm,
     ridgeUm: row.ridgeUm,
     exposure: row.exposure,
+    ...(row.more as object | null),
   });
+
+/** The facts of a record that have no column of their own; undefined ones are left out. */
+const moreOf =
+  (names: readonly string[]) =>
+  (facts: object): Record<string, unknown> =>
+    Object.fromEntries(Object.entries(facts).filter(([k, v]) => names.includes(k) && v !== undefined));
+export const regionMoreOf = moreOf(Object.keys(regionMore));
+export const layerMoreOf = moreOf(Object.keys(layerMore));
 
 export const layerFromRow = (row: typeof layers.$inferSelect): Layer =>
   layerSchema.parse({
@@ -43,7 +56,9 @@ export const layerFromRow = (row: typeof layers.$inferSelect): Layer =>
     gapMin: row.gapMin,
     before: row.before,
     sandAfter: row.sandAfter,
+    ...(row.more as object | null),
   });
 
 export const shopFromRow = (row: typeof shop.$inferSelect): Shop => shopSchema.parse(row.settings);
 export const logFromRow = (row: typeof log.$inferSelect): LogEntry => logEntrySchema.parse(row.entry);
+export const couponFromRow = (row: typeof coupons.$inferSelect): CouponCard => couponSchema.parse(row.card);

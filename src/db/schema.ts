@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { blob, check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /** One row: settings of the shed. JSON columns are written and read through the contracts. */
 export const shop = sqliteTable(
@@ -34,6 +34,7 @@ export const parts = sqliteTable(
     name: text("name").notNull(),
     count: integer("count").notNull(),
     note: text("note").notNull(),
+    photo: text("photo"),
     position: integer("position").notNull(),
     rev: integer("rev").notNull().default(0),
     deletedMs: integer("deleted_ms"),
@@ -56,6 +57,8 @@ export const regions = sqliteTable(
     detailUm: real("detail_um"),
     ridgeUm: real("ridge_um"),
     exposure: text("exposure", { mode: "json" }).notNull(),
+    /** facts beside those of the columns, as the contract names them */
+    more: text("more", { mode: "json" }),
     prep: text("prep", { mode: "json" }).notNull(),
     stackRev: integer("stack_rev").notNull().default(0),
     position: integer("position").notNull(),
@@ -92,6 +95,7 @@ export const layers = sqliteTable(
     gapMin: real("gap_min"),
     before: text("before", { mode: "json" }).notNull(),
     sandAfter: text("sand_after", { mode: "json" }),
+    more: text("more", { mode: "json" }),
   },
   (t) => [index("layers_region").on(t.regionId), index("layers_product").on(t.productId)],
 );
@@ -118,6 +122,29 @@ export const plans = sqliteTable("plans", {
   plannedMs: integer("planned_ms").notNull(),
   /** when the plan before this one would have been done; null = there was none */
   beforeDoneMin: real("before_done_min"),
+});
+
+/** Scraps painted like a stack; each hangs on the model it was made for and speaks for every model. */
+export const coupons = sqliteTable(
+  "coupons",
+  {
+    id: text("id").primaryKey(),
+    modelId: text("model_id")
+      .notNull()
+      .references(() => models.id, { onDelete: "cascade" }),
+    card: text("card", { mode: "json" }).notNull(),
+    position: integer("position").notNull(),
+    rev: integer("rev").notNull().default(0),
+    deletedMs: integer("deleted_ms"),
+  },
+  (t) => [index("coupons_model").on(t.modelId)],
+);
+
+/** Pictures by content hash; what nothing names any more is left for the backup to carry. */
+export const photos = sqliteTable("photos", {
+  hash: text("hash").primaryKey(),
+  type: text("type").notNull(),
+  bytes: blob("bytes", { mode: "buffer" }).notNull(),
 });
 
 /** Append only. Regions may go; what was done to them stays. */

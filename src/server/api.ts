@@ -115,6 +115,7 @@ class Register {
 const treeOf = (doc: ModelDocument): readonly PartNode[] =>
   doc.parts.map((p) => ({
     ...p,
+    photo: p.photo ?? null,
     rev: 0,
     regions: p.regions.map(({ stack, overrides, ...region }) => ({ region, stack, overrides, rev: 0, stackRev: 0 })),
   }));
@@ -137,7 +138,11 @@ export function planDocument(body: unknown): Outcome<DocumentPlan> {
   const { document, now } = parsed.data;
   const products = new Map((document.products as readonly Product[]).map((p) => [p.id, p]));
   const atMs = now ? Date.parse(now) : nowMs();
-  const input = inputFrom({ tree: treeOf(document), shop: document.shop, log: document.log }, lookup(products), atMs);
+  const input = inputFrom(
+    { tree: treeOf(document), shop: document.shop, log: document.log, coupons: document.coupons },
+    lookup(products),
+    atMs,
+  );
   return done({ answer: planModel(input), products, document });
 }
 

@@ -1,12 +1,12 @@
 import { done, doneSchema, failed, invalid, type LogEntry, notYetSchema, type Outcome } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import { type BenchTile, benchNow, judgeStack, type Operation } from "@/core/plan";
+import { type BenchTile, benchNow, judgeRegion, type Operation } from "@/core/plan";
 import { appendLog, type Db, readLog, readPlan, regionHome } from "@/db";
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
 import { planInput, replan } from "./plan";
-import { airReading, shopState } from "./shop";
+import { airReading } from "./shop";
 
 /** Words for an operation come from the screens' catalogue; the log keeps them as they stood. */
 export type TitleOf = (op: Operation, names: { part: string; region: string; product: string | null }) => string;
@@ -73,13 +73,7 @@ function unansweredStop(db: Db, modelId: string, regionId: string): boolean {
   const { input, sources } = planInput(db, modelId, nowMs());
   const node = sources.tree.flatMap((p) => p.regions).find((r) => r.region.id === regionId);
   if (!node) return false;
-  const answer = judgeStack({
-    region: node.region,
-    stack: node.stack,
-    productOf: input.productOf,
-    protection: shopState(db).shop.protection,
-    air: null,
-  });
+  const answer = judgeRegion(node, input);
   const keys = new Set(node.overrides.map((o) => o.key));
   return (
     answer.outcome === "judged" &&

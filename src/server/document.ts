@@ -15,17 +15,22 @@ import {
   allProducts,
   anyIdTaken,
   appendLog,
+  couponIdTaken,
   type Db,
   dropModel,
+  insertCoupon,
   insertModel,
   insertPart,
+  insertPhoto,
   insertProduct,
   insertRegion,
+  listCoupons,
   listModels,
   logIdTaken,
   modelHead,
   modelTree,
   readLog,
+  readPhotos,
   readPlan,
   replaceStack,
   setCurrentModel,
@@ -37,6 +42,7 @@ import {
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
+import { hashOf } from "./photos";
 import { ensureShop, shopState } from "./shop";
 
 const iso = (min: number): string => new Date(min * MS_PER_MIN).toISOString();
@@ -46,6 +52,9 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
   if (!head) return null;
   const tree = modelTree(db, modelId);
   const used = new Set(tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
+  const coupons = listCoupons(db).filter((c) => c.modelId === modelId);
+  for (const c of coupons) for (const l of c.card.layers) used.add(l.productId);
+  const products = [...allProducts(db).values()];
   const stored = readPlan(db, modelId);
   return {
     format: DOCUMENT_FORMAT,
@@ -55,13 +64,14 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
       name: p.name,
       count: p.count,
       note: p.note,
+      ...(p.photo === null ? {} : { photo: p.photo }),
       regions: p.regions.map((r) => ({ ...r.region, stack: r.stack, overrides: [...r.overrides] })),
     })),
-    products: [...allProducts(db).values()].filter((p) => used.has(p.id)),
+    products: products.filter((p) => used.has(p.id)),
     shop: shopState(db).shop,
     plan: stored ? timetableOf(stored.answer as PlanAnswer | ImportedPlan, stored.plannedMs) : null,
     log: [...readLog(db, modelId)],
-    coupons: [],
+    coupons: coupons.map((c) => c.card),
   } as unknown as ModelDocument;
 }
 
@@ -83,13 +93,26 @@ function timetableOf(answer: PlanAnswer | ImportedPlan, plannedMs: number): Time
 }
 
 /** The whole model as one canonical document: the same model always gives the same bytes. */
-export const exportDocument = (modelId: string): Outcome<string> =>
+export const exportDocument = (modelId: string, withPhotos = true): Outcome<string> =>
   reading((db) => {
     const doc = documentOf(db, modelId);
-    return doc
-      ? done(canonicalJson({ ...doc, products: [...doc.products].sort((a, b) => (a.id < b.id ? -1 : 1)) }))
-      : notFound("The model");
+    if (!doc) return notFound("The model");
+    const photos = withPhotos ? readPhotos(db, photosOf(doc)) : [];
+    const byHash = photos.map((p) => [p.hash, { type: p.type, base64: p.bytes.toString("base64") }]);
+    return done(
+      canonicalJson({
+        ...doc,
+        products: [...doc.products].sort((a, b) => (a.id < b.id ? -1 : 1)),
+        ...(photos.length > 0 ? { photos: Object.fromEntries(byHash) } : {}),
+      }),
+    );
   });
+
+/** Every picture a document names. */
+const photosOf = (doc: ModelDocument): readonly string[] => {
+  const named = [...doc.parts, ...doc.products, ...doc.coupons].map((x) => x.photo);
+  return [...new Set(named.filter((h): h is string => typeof h === "string"))];
+};
 
 export interface ImportOptions {
   /** what to do when a model with this id is here already */
@@ -124,7 +147,13 @@ export function readDocument(input: unknown): Outcome<ModelDocument> {
     );
   }
   const parsed = documentSchema.safeParse(input);
-  return parsed.success ? done(parsed.data) : invalid(parsed.error);
+  if (!parsed.success) return invalid(parsed.error);
+  for (const [hash, photo] of Object.entries(parsed.data.photos ?? {}))
+    if (hashOf(Buffer.from(photo.base64, "base64")) !== hash)
+      return failed("invalid", `photos.${hash} holds another picture than its name says`, [
+        { path: `photos.${hash}`, message: "holds another picture than its name says" },
+      ]);
+  return done(parsed.data);
 }
 
 /** A file's text: what is not JSON is refused with the place of the fault. */
@@ -173,7 +202,8 @@ function foreignClash(db: Db, doc: ModelDocument): boolean {
   return (
     doc.parts.some((p) => anyIdTaken(db, "part", p.id)) ||
     regions.some((r) => anyIdTaken(db, "region", r.id) || r.stack.layers.some((l) => anyIdTaken(db, "layer", l.id))) ||
-    doc.log.some((e) => logIdTaken(db, e.id))
+    doc.log.some((e) => logIdTaken(db, e.id)) ||
+    doc.coupons.some((c) => couponIdTaken(db, c.id))
   );
 }
 
@@ -203,6 +233,7 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
     parts,
     model: { ...doc.model, id: newId("m") },
     plan: null,
+    coupons: doc.coupons.map((c) => ({ ...c, id: newId("c") })),
     log: doc.log.map((e) => ({
       ...e,
       id: newId("l"),
@@ -253,6 +284,13 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
       for (const o of overrides) setOverride(db, region.id, o.key, o.reason);
     }
   }
+  for (const c of doc.coupons)
+    insertCoupon(db, doc.model.id, {
+      ...c,
+      layers: c.layers.map((l) => ({ ...l, productId: productId(l.productId) })),
+    });
+  for (const [hash, p] of Object.entries(doc.photos ?? {}))
+    insertPhoto(db, { hash, type: p.type, bytes: Buffer.from(p.base64, "base64") });
   for (const e of doc.log) appendLog(db, doc.model.id, e);
   if (!doc.plan) return;
   const answer: ImportedPlan = { outcome: "imported", timetable: doc.plan };

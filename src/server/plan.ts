@@ -3,6 +3,7 @@ import {
   type Backdrop,
   type BenchScreen,
   type BenchView,
+  type CouponCard,
   done,
   type LogEntry,
   type MiniFilm,
@@ -16,7 +17,7 @@ import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import type { Stack } from "@/core/model";
 import { filmLedger } from "@/core/numbers";
 import { benchNow, type OpRecord, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
-import { allProducts, type Db, modelHead, modelTree, readLog, readPlan, writePlan } from "@/db";
+import { allProducts, type Db, listCoupons, modelHead, modelTree, readLog, readPlan, writePlan } from "@/db";
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
 import { lookup } from "./lookup";
@@ -64,6 +65,7 @@ export interface PlanSources {
   readonly tree: readonly PartNode[];
   readonly shop: Shop;
   readonly log: readonly LogEntry[];
+  readonly coupons: readonly CouponCard[];
 }
 
 export function planInput(
@@ -71,7 +73,12 @@ export function planInput(
   modelId: string,
   atMs: number,
 ): { input: PlanInput; hash: string; sources: PlanSources } {
-  const sources: PlanSources = { tree: modelTree(db, modelId), shop: shopState(db).shop, log: readLog(db, modelId) };
+  const sources: PlanSources = {
+    tree: modelTree(db, modelId),
+    shop: shopState(db).shop,
+    log: readLog(db, modelId),
+    coupons: listCoupons(db).map((c) => c.card),
+  };
   const products = allProducts(db);
   return { input: inputFrom(sources, lookup(products), atMs), hash: hashOf(sources, products), sources };
 }
@@ -95,6 +102,7 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
     records,
     notYet,
     overrides: nodes.flatMap((n) => n.overrides.map((o) => ({ ...o, regionId: n.region.id }))),
+    coupons: sources.coupons,
     caution: shop.caution,
   };
 }
@@ -106,7 +114,7 @@ function hashOf(sources: PlanSources, products: ReadonlyMap<string, unknown>): s
   return (
     PLAN_SHAPE +
     createHash("sha256")
-      .update(JSON.stringify([regions, sources.shop, sources.log.map((e) => e.id), facts]))
+      .update(JSON.stringify([regions, sources.shop, sources.log.map((e) => e.id), facts, sources.coupons]))
       .digest("hex")
       .slice(0, 32)
   );

@@ -2,7 +2,7 @@ import { TZDate } from "@date-fns/tz";
 import { type AirSample, type Backdrop, done, invalid, type Outcome, type Shop, shopEditSchema } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { airAt, type Climate, typicalClimate } from "@/core/film";
-import type { BenchSession } from "@/core/model";
+import type { AirSpot, BenchSession } from "@/core/model";
 import { dewMarginC, saturationHPa } from "@/core/numbers";
 import { type Db, insertShop, readShop, type ShopState, setCurrentModel, writeShop } from "@/db";
 import { nowMs } from "./clock";
@@ -136,6 +136,18 @@ export interface AirReading {
 export function airReading(shop: Shop, atMin: number): AirReading {
   const { tempC, rhPct } = airAt(climateOfShop(shop, atMin, atMin + 60), atMin);
   return { tempC, rhPct, dewMarginC: dewMarginC(tempC, rhPct) };
+}
+
+const MEAN_OVER_DAYS = 3;
+
+/** The next days' air as one: what a search or a trial's due date is reckoned in. */
+export function meanAir(shop: Shop, fromMin: number): AirSpot {
+  const climate = climateOfShop(shop, fromMin, fromMin + MEAN_OVER_DAYS * MIN_PER_DAY);
+  const hours = MEAN_OVER_DAYS * 24;
+  const samples = Array.from({ length: hours }, (_, h) => airAt(climate, fromMin + h * MIN_PER_HOUR));
+  const mean = (of: (s: (typeof samples)[number]) => number) => samples.reduce((sum, s) => sum + of(s), 0) / hours;
+  const round = (x: number) => Math.round(x * 10) / 10;
+  return { tempC: round(mean((s) => s.tempC)), rhPct: round(mean((s) => s.rhPct)), airflowMS: shop.air.airflowMS };
 }
 
 const NIGHT_FROM = "22:00";

@@ -1,4 +1,5 @@
 import {
+  type CouponCard,
   done,
   failed,
   invalid,
@@ -10,31 +11,45 @@ import {
   type StackView,
   stackSchema,
 } from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
 import type { Product, Region, Stack } from "@/core/model";
 import { FILM_ROLES, isOneOf } from "@/core/model";
-import { applyRemedy, type JudgeAnswer, judgeStack, stackTotals } from "@/core/plan";
-import { allProducts, type Db, modelTree, regionHome, replaceStack, setOverride } from "@/db";
+import { applyRemedy, type JudgeAnswer, judgeWithDoubts, nearCoupons, stackTotals } from "@/core/plan";
+import { allProducts, type Db, listCoupons, modelTree, regionHome, replaceStack, setOverride } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
 import { lookup } from "./lookup";
 import { planInput } from "./plan";
 import { airReading, shopState } from "./shop";
 
-function judge(region: Region, stack: Stack, products: ReadonlyMap<string, Product>, shop: Shop): JudgeAnswer {
-  return judgeStack({
+/** What every pile is judged with: the shelf, the shed and the shop's own trials. */
+export interface Bench {
+  readonly products: ReadonlyMap<string, Product>;
+  readonly shop: Shop;
+  readonly coupons: readonly CouponCard[];
+}
+
+export const benchOf = (db: Db): Bench => ({
+  products: allProducts(db),
+  shop: shopState(db).shop,
+  coupons: listCoupons(db).map((c) => c.card),
+});
+
+export function judge(region: Region, stack: Stack, { products, shop, coupons }: Bench): JudgeAnswer {
+  return judgeWithDoubts({
     region,
     stack,
     productOf: lookup(products),
     protection: shop.protection,
-    air: airReading(shop, nowMs() / 60_000),
+    air: airReading(shop, nowMs() / MS_PER_MIN),
+    coupons,
   });
 }
 
 export function judgedModel(db: Db, modelId: string): readonly JudgedRegion[] {
-  const products = allProducts(db);
-  const { shop } = shopState(db);
+  const bench = benchOf(db);
   return modelTree(db, modelId).flatMap((p) =>
-    p.regions.map((node) => ({ node, partName: p.name, answer: judge(node.region, node.stack, products, shop) })),
+    p.regions.map((node) => ({ node, partName: p.name, answer: judge(node.region, node.stack, bench) })),
   );
 }
 
@@ -48,18 +63,19 @@ export const getStack = (regionId: string): Outcome<StackView> =>
     const node = home ? regionNode(db, regionId) : null;
     if (!home || !node) return notFound("The region");
     const { input, sources } = planInput(db, home.modelId, nowMs());
-    const products = allProducts(db);
-    const answer = judge(node.region, node.stack, products, sources.shop);
+    const bench = benchOf(db);
+    const answer = judge(node.region, node.stack, bench);
     const begun = new Set(sources.log.filter((e) => e.regionId === regionId).map((e) => e.opId)).size;
     return done({
       chosen: { node, partName: home.partName, answer },
-      products: [...new Set(node.stack.layers.map((l) => l.productId))].map(lookup(products)),
+      products: [...new Set(node.stack.layers.map((l) => l.productId))].map(lookup(bench.products)),
+      near: nearCoupons(bench.coupons, node.region.material ?? "unknown", node.stack).map((c) => c.id),
       totals: stackTotals(input, regionId),
       begun,
     });
   });
 
-function regionNode(db: Db, regionId: string): RegionNode | null {
+export function regionNode(db: Db, regionId: string): RegionNode | null {
   const home = regionHome(db, regionId);
   return home
     ? (modelTree(db, home.modelId)
@@ -88,7 +104,7 @@ export function carryOut(regionId: string, stackRev: number, key: string, n: num
   return writing((db) => {
     const node = regionNode(db, regionId);
     if (!node) return notFound("The region");
-    const answer = judge(node.region, node.stack, allProducts(db), shopState(db).shop);
+    const answer = judge(node.region, node.stack, benchOf(db));
     const verdict = answer.outcome === "judged" ? answer.verdicts.find((v) => v.key === key) : undefined;
     const remedy = verdict?.remedy[n];
     if (!verdict || !remedy) return notFound("That remedy");
@@ -122,7 +138,7 @@ export function overrideVerdict(regionId: string, key: string, reason: string | 
     const node = regionNode(db, regionId);
     if (!node) return notFound("The region");
     if (reason !== null) {
-      const answer = judge(node.region, node.stack, allProducts(db), shopState(db).shop);
+      const answer = judge(node.region, node.stack, benchOf(db));
       const verdict = answer.outcome === "judged" ? answer.verdicts.find((v) => v.key === key) : undefined;
       if (!verdict) return notFound("That verdict");
       if (verdict.kind === "safety") return failed("refused", "A safety stop cannot be overridden.");

@@ -104,6 +104,7 @@ export function planInput(
     records: [],
     notYet: [],
     overrides: [],
+    coupons: [],
     caution: "likely",
     ...rest,
   };

@@ -1,8 +1,8 @@
 import { prefixClock } from "../film";
-import { judgeStack } from "./judge";
 import type { Operation } from "./operations";
 import { waitReport } from "./plan";
 import { liveChain } from "./problem";
+import { judgeRegion } from "./region";
 import type { PlanInput, WaitReport } from "./types";
 
 /** Where a part stands at this minute. */
@@ -28,7 +28,7 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
     notYetMin: new Map(input.notYet.map((n) => [n.opId, n.atMin])),
   };
   return input.regions.flatMap((r): BenchTile[] => {
-    const answer = judgeStack({ ...r, productOf: input.productOf, protection: input.protection, air: null });
+    const answer = judgeRegion(r, input);
     if (answer.outcome === "incomplete" || r.stack.layers.length === 0) return [];
     const live = liveChain(r, answer.seams, input.productOf, records);
     const { ops } = live.chain;

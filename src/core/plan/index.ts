@@ -1,4 +1,5 @@
 export * from "./bench";
+export { couponDueMin } from "./coupon-due";
 export * from "./finder";
 export {
   ASSUMED_DECIDES,
@@ -17,6 +18,7 @@ export {
 } from "./judge";
 export { type Operation, type OpRecord, opIds } from "./operations";
 export { planModel } from "./plan";
+export * from "./region";
 export * from "./remedy";
 export { type StackTotals, stackTotals } from "./totals";
 export type * from "./types";

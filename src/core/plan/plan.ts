@@ -2,9 +2,10 @@ import { assert } from "../base";
 import { airAt, gateReason, milestoneAfter, prefixClock, steppingClock } from "../film";
 import { dewPointC } from "../numbers";
 import { checkSchedule, type Placed, type Schedule, solve } from "../schedule";
-import { type JudgeAnswer, judgeStack } from "./judge";
+import type { JudgeAnswer } from "./judge";
 import { coatsUpTo, type Operation, type Tie } from "./operations";
 import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
+import { judgeRegion } from "./region";
 import type {
   Notice,
   PlanAnswer,
@@ -64,7 +65,7 @@ function judgeAll(input: PlanInput): { judged: readonly JudgedRegion[]; notices:
       notices.push({ kind: "no-stack", regionId: r.region.id });
       continue;
     }
-    const answer = judgeStack({ ...r, productOf: input.productOf, protection: input.protection, air: null });
+    const answer = judgeRegion(r, input);
     if (answer.outcome === "incomplete") {
       notices.push({ kind: "left-out", regionId: r.region.id, missing: answer.missing });
       continue;

@@ -1,5 +1,5 @@
 import type { Climate, GateReason } from "../film";
-import type { BenchSession, Caution, Milestone, Product, Protection, Region, Stack, Verdict } from "../model";
+import type { BenchSession, Caution, Coupon, Milestone, Product, Protection, Region, Stack, Verdict } from "../model";
 import type { BoundBy, Conflict } from "../schedule";
 import type { PlacedVerdict } from "./judge";
 import type { Operation, OpRecord } from "./operations";
@@ -28,6 +28,8 @@ export interface PlanInput {
   readonly records: readonly OpRecord[];
   readonly notYet: readonly { readonly opId: string; readonly atMin: number }[];
   readonly overrides: readonly Override[];
+  /** the shop's own trials */
+  readonly coupons: readonly Coupon[];
   readonly caution: Caution;
 }
 

@@ -1,3 +1,4 @@
+export * from "./coupons";
 export * from "./models";
 export * from "./shelf";
 export * from "./shop";

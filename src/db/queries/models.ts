@@ -2,7 +2,7 @@ import { and, asc, eq, isNull, max } from "drizzle-orm";
 import { type ModelHead, type NodeKind, type PartNode, type RegionNode, stackSchema } from "@/contracts";
 import type { Region, Stack } from "@/core/model";
 import type { Db } from "../connection";
-import { layerFromRow, regionFromRow } from "../rows";
+import { layerFromRow, layerMoreOf, regionFromRow, regionMoreOf } from "../rows";
 import { layers, models, overrides, parts, regions } from "../schema";
 
 const live = <T extends { deletedMs: unknown }>(t: T) => isNull(t.deletedMs as never);
@@ -35,7 +35,15 @@ export function modelTree(db: Db, modelId: string): readonly PartNode[] {
     .where(and(eq(parts.modelId, modelId), live(parts)))
     .orderBy(asc(parts.position), asc(parts.id))
     .all();
-  return partRows.map(({ id, name, count, note, rev }) => ({ id, name, count, note, rev, regions: regionsOf(db, id) }));
+  return partRows.map(({ id, name, count, note, photo, rev }) => ({
+    id,
+    name,
+    count,
+    note,
+    photo,
+    rev,
+    regions: regionsOf(db, id),
+  }));
 }
 
 function regionsOf(db: Db, partId: string): readonly RegionNode[] {
@@ -84,7 +92,7 @@ export function insertModel(db: Db, m: Pick<ModelHead, "id" | "name" | "scale" |
 export function insertPart(
   db: Db,
   modelId: string,
-  p: { id: string; name: string; count: number; note: string },
+  p: { id: string; name: string; count: number; note: string; photo?: string | null | undefined },
 ): void {
   const position = nextPosition(
     db
@@ -107,7 +115,15 @@ export function insertRegion(db: Db, partId: string, r: Region, prep: Stack["pre
       .get(),
   );
   db.insert(regions)
-    .values({ ...r, conditions: [...r.conditions], exposure: [...r.exposure], prep: [...prep], partId, position })
+    .values({
+      ...r,
+      conditions: [...r.conditions],
+      exposure: [...r.exposure],
+      more: regionMoreOf(r),
+      prep: [...prep],
+      partId,
+      position,
+    })
     .run();
 }
 
@@ -123,12 +139,20 @@ export function updateNode(
   fields: Record<string, unknown>,
 ): number | null {
   const t: Table = TABLES[kind];
+  const more = kind === "region" ? regionMoreOf(fields) : {};
   const changed = db
     .update(t)
-    .set({ ...fields, rev: rev + 1 } as never)
+    .set({ ...fields, ...mergedMore(db, id, more), rev: rev + 1 } as never)
     .where(and(eq(t.id, id), eq(t.rev, rev), live(t)))
     .run().changes;
   return changed === 1 ? rev + 1 : null;
+}
+
+/** Facts without a column are kept together; an edit changes only those it names. */
+function mergedMore(db: Db, regionId: string, edit: Record<string, unknown>): { more?: unknown } {
+  if (Object.keys(edit).length === 0) return {};
+  const row = db.select({ more: regions.more }).from(regions).where(eq(regions.id, regionId)).get();
+  return { more: { ...(row?.more as object | null | undefined), ...edit } };
 }
 
 export function nodeRev(db: Db, kind: NodeKind, id: string): number | null {
@@ -165,7 +189,7 @@ export function replaceStack(db: Db, regionId: string, stackRev: number, stack: 
   db.delete(layers).where(eq(layers.regionId, regionId)).run();
   for (const [position, l] of stack.layers.entries()) {
     db.insert(layers)
-      .values({ ...l, before: [...l.before], regionId, position })
+      .values({ ...l, before: [...l.before], more: layerMoreOf(l), regionId, position })
       .run();
   }
   return stackRev + 1;
