@@ -24,6 +24,20 @@ export const saveStackAction = async (regionId: string, stackRev: number, stack:
   server.saveStack(regionId, stackRev, stack);
 export const carryOutAction = async (regionId: string, stackRev: number, key: string, n: number) =>
   server.carryOut(regionId, stackRev, key, n);
+export const findStacksAction = async (regionId: string, request: unknown) => server.findStacks(regionId, request);
+export const whyNotAction = async (regionId: string, request: unknown, productId: string) =>
+  server.whyNotProduct(regionId, request, productId);
+export const saveWayAction = async (way: unknown) => server.saveWay(way);
+export const deleteWayAction = async (id: string) => server.deleteWay(id);
+export const chooseWayAction = async (id: string) => server.chooseWay(id);
+
+export const planCouponAction = async (regionId: string, upTo: number | null) => server.planCoupon(regionId, upTo);
+export const couponMadeAction = async (id: string, rev: number) => server.couponMade(id, rev);
+export const couponTestedAction = async (id: string, rev: number, result: unknown) =>
+  server.couponTested(id, rev, result);
+export const deleteCouponAction = async (id: string) => server.deleteCoupon(id);
+export const restoreCouponAction = async (id: string) => server.restoreCoupon(id);
+
 export const overrideAction = async (regionId: string, key: string, reason: string | null) =>
   server.overrideVerdict(regionId, key, reason);
 

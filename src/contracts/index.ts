@@ -8,4 +8,6 @@ export * from "./plan-request";
 export * from "./problem";
 export * from "./product";
 export * from "./shop";
+export * from "./suggest";
 export * from "./views";
+export * from "./way";

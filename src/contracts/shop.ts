@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { CAUTIONS, PROTECTIONS } from "@/core/model";
-import { ranged, uniqueList } from "./base";
+import { idSchema, ranged, uniqueList } from "./base";
+import { waySchema } from "./way";
 
 const dateSchema = z.iso.date("must be a date such as 2026-03-14");
 const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, "must be a time such as 19:30");
@@ -48,6 +49,10 @@ export const shopSchema = z.strictObject({
   caution: z.enum(CAUTIONS),
   pattern: z.array(weeklySpanSchema).max(30),
   exceptions: z.array(exceptionSchema).max(200),
+  /** the user's own ways of working, beside the ready-made */
+  ways: z.array(waySchema).max(30, "must hold at most 30").optional(),
+  /** the way new searches start from */
+  wayId: idSchema.optional(),
 });
 export const shopEditSchema = shopSchema.partial();
 export type Shop = z.infer<typeof shopSchema>;

@@ -89,6 +89,7 @@ describe("a broken file is refused with the path of the fault and changes nothin
     doc.model.id = "half";
     // the same log id twice in the database: only the write itself can notice
     doc.log = [];
+    doc.coupons = [];
     doc.parts = doc.parts.map((p: { id: string; regions: object[] }) => ({ ...p, id: `${p.id}-b`, regions: [] }));
     must(server.importText(JSON.stringify(doc), REFUSE));
     expect(must(server.getModels()).models.map((m) => m.id)).toEqual([id, "half"]);

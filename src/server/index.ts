@@ -10,4 +10,5 @@ export * from "./plan";
 export * from "./shelf";
 export * from "./shop";
 export * from "./stacks";
+export * from "./suggest";
 export * from "./tree";

@@ -1,5 +1,16 @@
 import { seededRandom } from "@/core/base";
-import { CONDITIONS, EXPOSURES, FINISHES, HEAVINESSES, type Layer, MATERIALS, PREP_STEPS } from "@/core/model";
+import {
+  CONDITIONS,
+  COUPON_RESULTS,
+  EXPOSURES,
+  FILM_ROLES,
+  FINISHES,
+  HEAVINESSES,
+  isOneOf,
+  type Layer,
+  MATERIALS,
+  PREP_STEPS,
+} from "@/core/model";
 import * as server from "@/server";
 import { DEMO_SHELF } from "@/server/demo/shelf";
 import { logTitle } from "@/ui/messages";
@@ -8,7 +19,7 @@ import { freshStore, must } from "../support/store";
 freshStore();
 
 const ROUNDS = 70;
-const FILMS = DEMO_SHELF.filter((p) => p.role !== "thinner");
+const FILMS = DEMO_SHELF.filter((p) => isOneOf(FILM_ROLES)(p.role));
 
 /** A user who does anything that may be done, in any order, and undoes some of it. */
 class Tinkerer {
@@ -71,6 +82,8 @@ class Tinkerer {
         exposure: this.some(EXPOSURES),
         finish: this.pick(FINISHES),
         areaCm2: Math.round(this.random() * 4000 + 10) / 10,
+        ...(this.random() < 0.4 ? { fillDepthUm: 100 + Math.floor(this.random() * 900), lead: "unknown" } : {}),
+        ...(this.random() < 0.3 ? { keepBare: ["bore"], sealedBy: null } : {}),
       };
       must(server.editNode("region", node.region.id, node.rev, fields));
     },
@@ -80,6 +93,24 @@ class Tinkerer {
       const layers = this.random() < 0.3 ? node.stack.layers.slice(1) : [...node.stack.layers, this.layer()].slice(-5);
       must(
         server.saveStack(node.region.id, node.stackRev, { prep: PREP_STEPS.filter(() => this.random() < 0.4), layers }),
+      );
+    },
+    coupon: () => {
+      const node = this.pick(this.nodes.filter((n) => n.stack.layers.length > 0 && n.region.material !== null));
+      if (!node) return;
+      const planned = server.planCoupon(node.region.id, null);
+      if (!planned.ok) return;
+      const { id } = planned.value;
+      must(server.couponMade(id, 0));
+      must(
+        server.couponTested(id, 1, {
+          result: this.pick(COUPON_RESULTS),
+          score: 1 + Math.floor(this.random() * 5),
+          throughCured: this.random() < 0.7,
+          tapeTested: this.random() < 0.7,
+          note: "",
+          photo: null,
+        }),
       );
     },
     deleteAndRestore: () => {

@@ -1,6 +1,8 @@
 import { seededRandom } from "@/core/base";
-import type { Product } from "@/core/model";
+import { FILM_ROLES, isOneOf, type Product } from "@/core/model";
 import { DEMO_SHELF } from "@/server/demo/shelf";
+
+const FILMS = DEMO_SHELF.filter((p) => isOneOf(FILM_ROLES)(p.role));
 
 /** Made-up shelves of any size: variations of the demo's products in times, solids, colour and price; same seed, same shelf. */
 export function madeShelf(size: number, seed: number): readonly Product[] {
@@ -9,7 +11,7 @@ export function madeShelf(size: number, seed: number): readonly Product[] {
   const near = (x: number, spread: number) => x * (1 + spread * (2 * random() - 1));
   const scaled = (x: number | null, f: number) => (x === null ? null : Math.max(1, Math.round(x * f)));
   return Array.from({ length: size }, (_, i) => {
-    const base = pick(DEMO_SHELF);
+    const base = pick(FILMS);
     const slower = near(1, 0.4);
     const { label } = base;
     const hex = () =>

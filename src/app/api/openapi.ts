@@ -1,5 +1,11 @@
 import { z } from "zod";
-import { checkRequestSchema, DOCUMENT_FORMAT, documentSchema, planRequestSchema } from "@/contracts";
+import {
+  checkRequestSchema,
+  DOCUMENT_FORMAT,
+  documentSchema,
+  planRequestSchema,
+  suggestRequestSchema,
+} from "@/contracts";
 
 const schemaOf = (schema: z.ZodType): unknown => z.toJSONSchema(schema, { unrepresentable: "any", io: "input" });
 
@@ -36,6 +42,13 @@ export function openApi() {
           summary: "Judge a stack",
           requestBody: { required: true, content: json(ref("CheckRequest")) },
           responses: ok("Verdicts, steps, limits and film ledger", json({ type: "object" })),
+        },
+      },
+      "/api/v1/suggest": {
+        post: {
+          summary: "Find the best stacks for a region",
+          requestBody: { required: true, content: json(ref("SuggestRequest")) },
+          responses: ok("The best stacks, the trades between them, and why not others", json({ type: "object" })),
         },
       },
       "/api/v1/plan": {
@@ -75,6 +88,7 @@ export function openApi() {
     components: {
       schemas: {
         CheckRequest: schemaOf(checkRequestSchema),
+        SuggestRequest: schemaOf(suggestRequestSchema),
         PlanRequest: schemaOf(planRequestSchema),
         Document: documentJsonSchema(),
         Problem: {
