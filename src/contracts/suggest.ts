@@ -6,7 +6,7 @@ import { idSchema, ranged, uniqueList } from "./base";
 import { checkRegionSchema, inlineProductSchema } from "./check";
 import { waySchema } from "./way";
 
-export const UNTIL = ["primer", "colour", "clear"] as const satisfies readonly Want["until"][];
+export const UNTIL = ["primer", "colour", "clear", "clear-alone"] as const satisfies readonly Want["until"][];
 
 /** What a stack is wanted for, as the screen and the API ask it. */
 export const wantSchema = z.strictObject({

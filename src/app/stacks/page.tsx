@@ -5,7 +5,7 @@ import * as server from "@/server";
 import { TroublePage } from "@/ui/components/Trouble";
 import { EmptyPlace } from "@/ui/components/Welcome";
 import { RegionList } from "@/ui/stacks/RegionList";
-import { StackEditor } from "@/ui/stacks/StackEditor";
+import { StackSpace } from "@/ui/stacks/StackSpace";
 import { withModel } from "../current";
 
 export const metadata: Metadata = { title: "Stacks" };
@@ -20,9 +20,11 @@ export default async function StacksPage({ searchParams }: { searchParams: Promi
       if (!judged.ok) return judged;
       if (!shelf.ok) return shelf;
       if (!shop.ok) return shop;
-      return done({ judged: judged.value, shelf: shelf.value, timeZone: shop.value.shop.timeZone });
+      const ways = server.getWays();
+      if (!ways.ok) return ways;
+      return done({ judged: judged.value, shelf: shelf.value, ways: ways.value, timeZone: shop.value.shop.timeZone });
     },
-    (_model, { judged, shelf, timeZone }) => {
+    (_model, { judged, shelf, ways, timeZone }) => {
       const chosen = judged.find((j) => j.node.region.id === region) ?? judged[0];
       if (!chosen)
         return (
@@ -38,10 +40,11 @@ export default async function StacksPage({ searchParams }: { searchParams: Promi
       return (
         <main className="grid gap-5 p-4 lg:grid-cols-[190px_minmax(0,1fr)]">
           <RegionList regions={judged} chosenId={chosen.node.region.id} />
-          <StackEditor
+          <StackSpace
             key={chosen.node.region.id}
             view={view.value}
             products={shelf.map((i) => i.product)}
+            choice={ways}
             nowMin={server.nowMs() / MS_PER_MIN}
             timeZone={timeZone}
           />

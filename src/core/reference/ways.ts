@@ -154,3 +154,6 @@ export const WAYS: readonly WayOfWorking[] = [
 
 /** Risk points by verdict (est.): four cares are as bad as one trial. */
 export const RISK_POINTS = { ok: 0, care: 1, test: 4 } as const;
+
+/** How much more a fault of the whole face counts where it will be seen (est.). */
+export const SHOWN_RISK = { hidden: 1, seen: 2, show: 3 } as const;

@@ -74,7 +74,12 @@ export function tradeText(t: { gains: readonly Difference[]; losses: readonly Di
   return losses.length === 0 ? gains.join(", ") : `${gains.join(", ")}, but ${losses.join(", ")}`;
 }
 
-const UNTIL_NAME = { primer: "a primer", colour: "a colour", clear: "a clear" } as const;
+const UNTIL_NAME = {
+  primer: "a primer",
+  colour: "a colour",
+  clear: "a clear over a colour",
+  "clear-alone": "a clear alone",
+} as const;
 
 export function whyText(r: Reason, nameOf: (id: string) => string): string {
   switch (r.kind) {
@@ -88,6 +93,8 @@ export function whyText(r: Reason, nameOf: (id: string) => string): string {
       return `${nameOf(r.productId)} is not what was asked for here.`;
     case "verdict":
       return `${r.productId ? `${nameOf(r.productId)}: ` : ""}${reasonText(r.rule, [])}`;
+    case "no-fit":
+      return `${nameOf(r.productId)}: no stack that holds it passes every seam in this order of work.`;
     case "nothing-ends":
       return `Nothing on the shelf that may be offered ends the stack in ${UNTIL_NAME[r.until]}.`;
     case "material-unknown":

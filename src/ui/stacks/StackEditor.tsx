@@ -1,5 +1,6 @@
 "use client";
 
+import { Search } from "lucide-react";
 import { Fragment, useRef } from "react";
 import type { JudgedRegion, StackView } from "@/contracts";
 import type { Layer, PrepStep, Product, Stack, Verdict } from "@/core/model";
@@ -7,11 +8,13 @@ import { FILM_ROLES, isOneOf, PREP_STEPS, worseVerdict } from "@/core/model";
 import type { PlacedVerdict } from "@/core/plan";
 import { materialFacts } from "@/core/reference";
 import { offerUndo } from "../hooks/useAct";
+import { useAddress } from "../hooks/useAddress";
 import { MATERIAL_NAME, missingText, PREP_NAME } from "../messages";
 import { Section, type SectionFilm, seamHeights } from "../section/Section";
 import { AddLayer } from "./AddLayer";
 import { LayerCard } from "./LayerCard";
 import { Leaders } from "./Leaders";
+import { freshLayerId } from "./layers";
 import { Totals } from "./Totals";
 import { type ChangeStack, useStack } from "./useStack";
 import { Verdicts, type VerdictTools } from "./Verdicts";
@@ -48,7 +51,6 @@ const newLayer = (id: string, productId: string): Layer => ({
   before: [],
   sandAfter: null,
 });
-const freshId = (): string => `y-${crypto.randomUUID().replaceAll("-", "").slice(0, 15)}`;
 
 /** Layers of one region, top first, each seam judged between its two cards, level with the drawing. */
 export function StackEditor({
@@ -66,6 +68,7 @@ export function StackEditor({
   const { region, stack } = node;
   const byId = new Map([...view.products, ...products].map((p) => [p.id, p]));
   const productOf = (id: string) => byId.get(id)!;
+  const { set } = useAddress();
   const { change, carryOut, savedAt, shown } = useStack(region.id, stack, node.stackRev);
   const tools: VerdictTools = {
     regionId: region.id,
@@ -80,6 +83,10 @@ export function StackEditor({
     <div className="grid gap-3">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-xl font-bold">{name}</h1>
+        <button type="button" className="btn btn-primary btn-sm self-center" onClick={() => set({ find: "1" })}>
+          <Search className="size-4" aria-hidden />
+          Find stacks
+        </button>
         <span className="soft">
           {region.material ? MATERIAL_NAME[region.material] : "material not given"} · finish “{region.finish}”
         </span>
@@ -104,7 +111,7 @@ export function StackEditor({
         <div ref={list} className="grid gap-2">
           <AddLayer
             products={products.filter((p) => isOneOf(FILM_ROLES)(p.role))}
-            add={(productId) => change((s) => ({ ...s, layers: [...s.layers, newLayer(freshId(), productId)] }))}
+            add={(productId) => change((s) => ({ ...s, layers: [...s.layers, newLayer(freshLayerId(), productId)] }))}
           />
           {answer.outcome === "incomplete" ? (
             <p role="alert" className="rounded-box border-2 border-warning p-3 text-lg">
@@ -181,7 +188,11 @@ function Pile({
                 repeat: () =>
                   void change((s) => ({
                     ...s,
-                    layers: [...s.layers.slice(0, i + 1), { ...s.layers[i]!, id: freshId() }, ...s.layers.slice(i + 1)],
+                    layers: [
+                      ...s.layers.slice(0, i + 1),
+                      { ...s.layers[i]!, id: freshLayerId() },
+                      ...s.layers.slice(i + 1),
+                    ],
                   })),
                 remove: () => {
                   void change((s) => ({ ...s, layers: s.layers.filter((l) => l.id !== layer.id) }));

@@ -1,5 +1,5 @@
 import { MIN_PER_DAY, MIN_PER_HOUR } from "../../base";
-import type { Layer, Product, Stack } from "../../model";
+import type { Finish, Layer, Product, Stack } from "../../model";
 import {
   dftUm,
   dryDensityGMl,
@@ -18,6 +18,7 @@ import {
   PREP_LABOUR,
   RISK_POINTS,
   SAND_LABOUR,
+  SHOWN_RISK,
   WEIGHTS,
   type Weights,
 } from "../../reference";
@@ -84,5 +85,9 @@ export const prepHours = (stack: Pick<Stack, "prep">, input: FinderInput): numbe
   stack.prep.reduce((sum, s) => sum + minutes(PREP_LABOUR[s], input.region.areaCm2 ?? ASSUMED_AREA_CM2), 0) /
   MIN_PER_HOUR;
 
-export const riskOf = (verdicts: readonly Pick<PlacedVerdict, "verdict">[]): number =>
-  verdicts.reduce((sum, v) => sum + (v.verdict === "stop" ? 0 : RISK_POINTS[v.verdict]), 0);
+/** Risk points of a whole stack: what is said of the pile as a whole shows on the face, the more the closer one looks. */
+export const riskOf = (verdicts: readonly Pick<PlacedVerdict, "verdict" | "where">[], finish: Finish): number =>
+  verdicts.reduce((sum, v) => {
+    if (v.verdict === "stop") return sum;
+    return sum + RISK_POINTS[v.verdict] * (v.where.kind === "stack" ? SHOWN_RISK[finish] : 1);
+  }, 0);

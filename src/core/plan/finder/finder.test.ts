@@ -35,6 +35,9 @@ function bruteForce(i: FinderInput): readonly Found[] {
   const prep = prepOf(i.region);
   const ends = new Set(makeGraph(i).last.flatMap((t, n) => (t ? [n] : [])));
   const found: Found[] = [];
+  const mayStart = (o: (typeof options)[number]) =>
+    i.want.until === "clear-alone" ||
+    (o.rank !== RANK.clear && (o.rank < RANK.undercoat || i.region.finish === "hidden" || bothInOne(o.product, i)));
   const climb = (path: readonly number[]): void => {
     if (path.length > 0 && ends.has(path.at(-1)!)) {
       const own = scuffings(path.length)
@@ -47,18 +50,24 @@ function bruteForce(i: FinderInput): readonly Found[] {
     }
     if (path.length === i.maxLayers) return;
     for (const o of options)
-      if (path.length === 0 || mayFollow(options, path.at(-1)!, o.index)) climb([...path, o.index]);
+      if (path.length === 0 ? mayStart(o) : mayFollow(options, path.at(-1)!, o.index, i)) climb([...path, o.index]);
   };
   climb([]);
   return found.sort((a, b) => a.cost - b.cost);
 }
-const mayFollow = (options: ReturnType<typeof optionsOf>, a: number, b: number): boolean => {
+const bothInOne = (p: Product, i: FinderInput) => p.combinedPrimer && i.way.choices.combined === "b";
+const SEALED: readonly unknown[] = ["xps", "eps", "epo", "eva", "pu-foam", "wood-mdf", "plaster"];
+
+/** The order of work told once more, by itself: what a colour and a clear may stand on. */
+const mayFollow = (options: ReturnType<typeof optionsOf>, a: number, b: number, i: FinderInput): boolean => {
   const [low, up] = [options[a]!, options[b]!];
-  return (
-    low.rank < up.rank &&
-    low.product.id !== up.product.id &&
-    (low.rank !== RANK.undercoat || (up.rank === RANK.colour && hidesWeakly(up.product)))
-  );
+  if (low.rank >= up.rank || low.product.id === up.product.id) return false;
+  if (low.rank === RANK.undercoat && !(up.rank === RANK.colour && hidesWeakly(up.product))) return false;
+  if (up.rank === RANK.clear) return i.want.until === "clear-alone" || low.rank === RANK.colour;
+  if (up.rank < RANK.undercoat || i.region.finish === "hidden" || bothInOne(up.product, i)) return true;
+  if (low.rank === RANK.sealer) return SEALED.includes(i.region.material);
+  if (low.rank === RANK.etch) return i.region.finish !== "show";
+  return low.rank === RANK.primer || low.rank === RANK.build || low.rank === RANK.undercoat;
 };
 const scuffings = (n: number): readonly number[] => Array.from({ length: 2 ** Math.max(0, n - 1) }, (_, m) => m << 1);
 const layersOf = (options: ReturnType<typeof optionsOf>, path: readonly number[], mask: number): readonly Layer[] =>
@@ -84,12 +93,16 @@ function randomInput(seed: number): FinderInput {
   return input(
     {
       region: region(made),
-      shelf: madeShelf(7, seed),
+      shelf: madeShelf(9, seed),
       way: pick(WAYS),
       best: 6,
       protection: pick([["extraction", "a2p3"], [], ["air-fed", "extraction"]] as const),
     },
-    { until: pick(["primer", "colour", "clear"] as const), onlyOwned: random() < 0.3, allowTests: random() < 0.7 },
+    {
+      until: pick(["primer", "colour", "clear", "clear-alone"] as const),
+      onlyOwned: random() < 0.3,
+      allowTests: random() < 0.7,
+    },
   );
 }
 

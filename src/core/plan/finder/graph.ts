@@ -1,7 +1,7 @@
 import { MIN_PER_DAY } from "../../base";
 import type { Layer, Stack, Verdict } from "../../model";
 import { hexLuminance, plannedWftUm } from "../../numbers";
-import { DARK_UP_TO, FOAM_BARRIER, PALE_FROM, RISK_POINTS } from "../../reference";
+import { DARK_UP_TO, FOAM_BARRIER, PALE_FROM, RISK_POINTS, SHOWN_RISK } from "../../reference";
 import {
   applyRules,
   type FactSheet,
@@ -98,8 +98,8 @@ export function makeGraph(input: FinderInput): Graph {
     barred.push(extra === null);
     own.push(addRisk(layerTotals(o.layer, o.product, input), (extra ?? 0) + airRisk(o, input)));
   }
-  const first = options.map((_, i) => {
-    const n = barred[i] ? null : score(alone[i]!.filter((v) => v.where.kind === "region"));
+  const first = options.map((o, i) => {
+    const n = barred[i] || !fits(null, o, input) ? null : score(alone[i]!.filter((v) => v.where.kind === "region"));
     return n === null ? null : risk(n);
   });
   const last = options.map((o, i) => {
@@ -107,7 +107,10 @@ export function makeGraph(input: FinderInput): Graph {
     const n = score(alone[i]!.filter((v) => v.where.kind === "stack" && OF_THE_TOP.has(v.rule)));
     if (n === null) return null;
     const film = laidFilm({ ...o.layer, id: "" }, o.product, input.air);
-    return { ...risk(n), day: (reachedMin(film, "handle") - film.endMin) / MIN_PER_DAY };
+    return {
+      ...risk(n * SHOWN_RISK[input.region.finish]),
+      day: (reachedMin(film, "handle") - film.endMin) / MIN_PER_DAY,
+    };
   });
   const seams = new Seams(input, options, prep, score);
   return {
@@ -193,7 +196,7 @@ class Seams {
     const at = lower * this.options.length + upper;
     const known = this.edges[at];
     if (known !== undefined) return known;
-    const made = fits(this.options[lower]!, this.options[upper]!) ? this.make(lower, upper) : null;
+    const made = fits(this.options[lower]!, this.options[upper]!, this.input) ? this.make(lower, upper) : null;
     this.edges[at] = made;
     return made;
   }
@@ -395,6 +398,6 @@ export class Gathering {
     if (want.mustId !== null && (bits & HAS_MUST) === 0) return null;
     if ((region.fillDepthUm ?? null) !== null && (bits & PUTTIED) === 0) return null;
     const shown = region.finish !== "hidden" && (region.ridgeUm ?? 0) > 0;
-    return shown && (bits & FILLED) === 0 ? RISK_POINTS.care : 0;
+    return shown && (bits & FILLED) === 0 ? RISK_POINTS.care * SHOWN_RISK[region.finish] : 0;
   }
 }

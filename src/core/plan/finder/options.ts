@@ -42,6 +42,7 @@ const ENDS: Readonly<Record<Want["until"], readonly number[]>> = {
   primer: [RANK.primer, RANK.build],
   colour: [RANK.colour, RANK.clear],
   clear: [RANK.clear],
+  "clear-alone": [RANK.clear],
 };
 
 export const mayEnd = (o: Option, want: Want): boolean =>
@@ -146,12 +147,18 @@ function thinPasses(p: Product): Draft {
   });
 }
 
+/** Promoters are made for slick plastics; on anything else there is better. */
+const isPlastic = (r: Region): boolean =>
+  r.material !== null && r.material !== "unknown" && materialFacts(r.material).group === "plastic";
+
 function drafts(p: Product, rank: number, input: FinderInput): readonly Draft[] {
   const { region, way } = input;
   // over polystyrene foam a strong carrier is laid in thin passes or not at all
   if (isPolystyreneFoam(region) && Math.max(...possibleBites(p)) >= 3 && rank > RANK.sealer)
     return way.choices.foam === "b" ? [thinPasses(p)] : [];
   switch (rank) {
+    case RANK.promoter:
+      return isPlastic(region) ? [plain({})] : [];
     case RANK.sealer:
       return sealerDrafts(region);
     case RANK.primer:
@@ -184,6 +191,7 @@ export function leftOut(p: Product, input: FinderInput): Reason | null {
     return { kind: "unwanted", productId: p.id };
   if (want.until === "primer" && (p.role === "colour" || p.role === "clear"))
     return { kind: "unwanted", productId: p.id };
+  if (want.until === "clear-alone" && !CLEAR_FACE_ROLES.includes(p.role)) return { kind: "unwanted", productId: p.id };
   if (p.role === "putty" && (input.region.fillDepthUm ?? null) === null) return { kind: "unwanted", productId: p.id };
   return null;
 }
@@ -213,9 +221,33 @@ export function optionsOf(input: FinderInput): readonly Option[] {
   return list;
 }
 
-/** A fill is done where one is asked for; a colour where the stack goes that far; an undercoat only under a weak colour. */
-export const fits = (lower: Option | null, upper: Option): boolean => {
+/** What may lie under a clear that leaves the face itself to be seen. */
+const CLEAR_FACE_ROLES: readonly Role[] = ["promoter", "sealer", "putty", "clear"];
+
+/**
+ * May one film follow another in a system, whatever the rules say of the seam? A stack climbs the order of work; an
+ * undercoat lies only under a weak colour; a colour stands on a primer and a clear on a colour.
+ */
+export const fits = (lower: Option | null, upper: Option, input: FinderInput): boolean => {
   if (lower && (lower.rank >= upper.rank || lower.product.id === upper.product.id)) return false;
-  if (lower?.rank === RANK.undercoat) return upper.rank === RANK.colour && hidesWeakly(upper.product);
+  if (lower?.rank === RANK.undercoat && !(upper.rank === RANK.colour && hidesWeakly(upper.product))) return false;
+  if (upper.rank === RANK.clear) return input.want.until === "clear-alone" || lower?.rank === RANK.colour;
+  if (upper.rank === RANK.colour || upper.rank === RANK.undercoat) return primed(lower, upper, input);
   return true;
 };
+
+/** Bodies whose sealer is the ground the paint stands on. */
+const SEALED_GROUPS = ["foam", "porous"];
+
+/** Colour goes over primer; over the bare face only where nobody looks, or where one product is both and that is wished. */
+function primed(lower: Option | null, upper: Option, { region, way }: FinderInput): boolean {
+  if (region.finish === "hidden") return true;
+  if (upper.product.combinedPrimer && way.choices.combined === "b") return true;
+  if (lower === null) return false;
+  if (lower.rank === RANK.sealer) {
+    const known = region.material !== null && region.material !== "unknown";
+    return known && SEALED_GROUPS.includes(materialFacts(region.material).group);
+  }
+  if (lower.rank === RANK.etch) return region.finish !== "show";
+  return [RANK.primer, RANK.build, RANK.undercoat].some((r) => r === lower.rank);
+}

@@ -224,7 +224,7 @@ export function weighStack(stack: Stack, graph: Pick<Graph, "input">, weights: W
   });
   if (judged.outcome !== "judged" || judged.worst === "stop") return null;
   if (judged.worst === "test" && !input.want.allowTests) return null;
-  let totals: Totals = { ...ZERO, hour: prepHours(stack, input), risk: riskOf(judged.verdicts) };
+  let totals: Totals = { ...ZERO, hour: prepHours(stack, input), risk: riskOf(judged.verdicts, input.region.finish) };
   stack.layers.forEach((layer, i) => {
     const p = products.get(layer.productId)!;
     totals = add(totals, layerTotals(layer, p, input));

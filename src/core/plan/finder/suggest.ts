@@ -1,10 +1,10 @@
-import type { Product, Stack } from "../../model";
+import type { Layer, Product, Stack } from "../../model";
 import { WEIGHTS, type Weights } from "../../reference";
 import { judgeStack } from "../judge";
 import { makeGraph } from "./graph";
-import { leftOut, prepOf } from "./options";
+import { fits, leftOut, mayEnd, optionsOf, prepOf } from "./options";
 import { searchBest, weighStack } from "./search";
-import type { Difference, FinderAnswer, FinderInput, Found, Reason, Totals, Trade } from "./types";
+import type { Difference, FinderAnswer, FinderInput, Found, Option, Reason, Totals, Trade } from "./types";
 
 /**
  * suggest
@@ -88,39 +88,54 @@ function noneReasons(input: FinderInput): readonly Reason[] {
 const isEnd = (p: Product, { want }: FinderInput): boolean =>
   want.until === "primer" ? p.role.startsWith("primer") : p.role === "colour" || p.role === "clear";
 
-/** Verdicts that stand against a product on this region: by itself on the ground, or over what is best without it. */
+/** Verdicts that stand against a product on this region: by itself, over what is best without it, or under what must follow. */
 function whyNotProduct(input: FinderInput, p: Product, over: Stack | null): readonly Reason[] {
   const own = leftOut(p, input);
   if (own) return [own];
-  const layer = {
-    id: "why",
-    productId: p.id,
-    coats: 1,
-    heaviness: "light" as const,
-    wftUm: null,
-    gapMin: null,
-    before: [],
-    sandAfter: null,
-  };
+  const options = optionsOf({ ...input, want: { ...input.want, mustId: null } });
+  const mine = options.filter((o) => o.product.id === p.id);
+  if (mine.length === 0) return [{ kind: "no-fit", productId: p.id }];
+  const [base, tail] = [over?.layers ?? [], (o: Option): Layer => ({ ...o.layer, id: "why" })];
+  const under = leastBad(
+    input,
+    mine.flatMap((o) => [[], ...base.map((_, i) => base.slice(0, i + 1))].map((l) => [...l, tail(o)])),
+  );
+  if (under.length > 0) return under;
+  const above = mine.flatMap((o) =>
+    options.filter((u) => fits(o, u, input)).map((u) => [tail(o), { ...tail(u), id: "above" }]),
+  );
+  const ends = mine.some((o) => mayEnd(o, input.want));
+  const upper = ends || above.length === 0 ? [] : leastBad(input, above);
+  return upper.length > 0 ? upper : [{ kind: "no-fit", productId: p.id }];
+}
+
+/** Of several piles, what stands against the one with the least against it; empty = one of them holds. */
+function leastBad(input: FinderInput, piles: readonly (readonly Layer[])[]): readonly Reason[] {
   const products = new Map(input.shelf.map((x) => [x.id, x]));
-  const tries = [[layer], ...(over ? over.layers.map((_, i) => [...over.layers.slice(0, i + 1), layer]) : [])];
-  const judged = tries.map((layers) =>
-    judgeStack({
+  let least: readonly Reason[] | null = null;
+  for (const layers of piles) {
+    const judged = judgeStack({
       region: input.region,
       stack: { prep: prepOf(input.region), layers },
       productOf: (id) => products.get(id)!,
       protection: input.protection,
       air: null,
       coupons: input.coupons ?? [],
-    }),
-  );
-  const against = judged.map((a) =>
-    a.outcome === "judged" ? a.verdicts.filter((v) => v.verdict === "stop" || v.verdict === "test") : [],
-  );
-  const least = against.sort(
-    (a, b) => a.filter((v) => v.verdict === "stop").length - b.filter((v) => v.verdict === "stop").length,
-  )[0]!;
-  return least.map((v) => ({ kind: "verdict", productId: p.id, rule: v.rule, verdict: v.verdict }));
+    });
+    if (judged.outcome !== "judged") continue;
+    const bad = judged.verdicts.filter((v) => v.verdict === "stop" || (v.verdict === "test" && !input.want.allowTests));
+    const reasons = bad.map(
+      (v): Reason => ({
+        kind: "verdict",
+        productId: layers[v.where.layer]?.productId ?? null,
+        rule: v.rule,
+        verdict: v.verdict,
+      }),
+    );
+    if (least === null || reasons.length < least.length) least = reasons;
+    if (least.length === 0) break;
+  }
+  return least ?? [];
 }
 
 export type WhyNot =

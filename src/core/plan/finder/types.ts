@@ -19,8 +19,8 @@ export interface FinderInput {
 }
 
 export interface Want {
-  /** what the stack must end in */
-  readonly until: "primer" | "colour" | "clear";
+  /** what the stack must end in: a primer, a colour (with or without a clear), a colour under a clear, a clear alone */
+  readonly until: "primer" | "colour" | "clear" | "clear-alone";
   /** this very product as the colour; null = any */
   readonly colourId: string | null;
   readonly sheen: Product["sheen"] | null;
@@ -92,6 +92,7 @@ export type Reason =
   | { readonly kind: "hazard"; readonly productId: string }
   | { readonly kind: "unwanted"; readonly productId: string }
   | { readonly kind: "verdict"; readonly productId: string | null; readonly rule: string; readonly verdict: Verdict }
+  | { readonly kind: "no-fit"; readonly productId: string }
   | { readonly kind: "nothing-ends"; readonly until: Want["until"] }
   | { readonly kind: "material-unknown" };
 

@@ -1,0 +1,2 @@
+/** Ids for layers put on by hand; the database and documents ask only that they are unique. */
+export const freshLayerId = (): string => `y-${crypto.randomUUID().replaceAll("-", "").slice(0, 15)}`;
