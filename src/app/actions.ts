@@ -20,6 +20,10 @@ export const saveProductAction = async (rev: number, input: unknown) => server.s
 export const deleteProductAction = async (id: string) => server.deleteProduct(id);
 export const restoreProductAction = async (id: string) => server.restoreProduct(id);
 
+export const previewShelfAction = async (text: string, kind: server.FileKind) => server.previewShelf(text, kind);
+export const importShelfAction = async (text: string, kind: server.FileKind, existing: server.OnExisting) =>
+  server.importShelf(text, kind, existing);
+
 export const saveStackAction = async (regionId: string, stackRev: number, stack: unknown) =>
   server.saveStack(regionId, stackRev, stack);
 export const carryOutAction = async (regionId: string, stackRev: number, key: string, n: number) =>

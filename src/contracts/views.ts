@@ -1,5 +1,6 @@
-import type { BenchSession, Product, Region, Stack } from "@/core/model";
+import type { BenchSession, CouponResult, Product, Region, Stack } from "@/core/model";
 import type { BenchTile, JudgeAnswer, PlanAnswer, StackTotals } from "@/core/plan";
+import type { CouponCard } from "./coupon";
 import type { Shop } from "./shop";
 
 /** What the screens are shown: read models, never sent in. */
@@ -38,7 +39,7 @@ export interface ShelfItem {
   readonly product: Product;
   readonly rev: number;
   /** regions whose stacks use it */
-  readonly usedIn: number;
+  readonly places: readonly { readonly regionId: string; readonly name: string }[];
 }
 
 export interface JudgedRegion {
@@ -66,8 +67,8 @@ export interface StackView {
   readonly chosen: JudgedRegion;
   /** every product of its layers, also those taken off the shelf since */
   readonly products: readonly Product[];
-  /** coupons close to this pile that do not speak for it, by id */
-  readonly near: readonly string[];
+  /** coupons close to this pile that do not speak for it */
+  readonly near: readonly { readonly id: string; readonly name: string; readonly result: CouponResult }[];
   readonly totals: StackTotals;
   /** operations of this region begun or done: changing the pile under them is said aloud */
   readonly begun: number;
@@ -78,6 +79,43 @@ export interface AirSample {
   readonly tempC: number;
   readonly rhPct: number;
   readonly dewMarginC: number;
+}
+
+/** What is wrong in a file, and where. */
+export interface FileFault {
+  /** 1 = the heading line; of a JSON file the place of the product, from 1 */
+  readonly line: number;
+  /** heading of the column, or the path in a JSON product */
+  readonly column: string;
+  readonly message: string;
+}
+interface ReadLine {
+  readonly line: number;
+  readonly name: string;
+  /** new to the shelf; the same facts as here; other facts than here */
+  readonly state: "new" | "same" | "differs";
+}
+export interface ShelfPreview {
+  readonly lines: readonly ReadLine[];
+  readonly faults: readonly FileFault[];
+}
+
+/** A coupon with what it says on the model at hand. */
+export interface CouponView {
+  readonly card: CouponCard;
+  readonly rev: number;
+  /** through cured by the film model's reckoning, or said to be */
+  readonly ripe: boolean;
+  /** its result is in and may decide */
+  readonly counts: boolean;
+  /** regions whose piles it speaks for, by id */
+  readonly speaksFor: readonly string[];
+}
+
+export interface CouponScreen {
+  readonly coupons: readonly CouponView[];
+  /** regions of the model at hand, judged: where a trial is asked for */
+  readonly regions: readonly JudgedRegion[];
 }
 
 /** What lies behind the lanes of a timetable. */

@@ -1,5 +1,7 @@
 import {
   type CouponCard,
+  type CouponScreen,
+  type CouponView,
   couponResultSchema,
   done,
   failed,
@@ -27,24 +29,6 @@ import { replan } from "./plan";
 import { meanAir } from "./shop";
 import { benchOf, judgedModel, regionNode } from "./stacks";
 
-/** A coupon with what it says on the model at hand. */
-export interface CouponView {
-  readonly card: CouponCard;
-  readonly rev: number;
-  /** through cured by the film model's reckoning, or said to be */
-  readonly ripe: boolean;
-  /** its result is in and may decide */
-  readonly counts: boolean;
-  /** regions whose piles it speaks for, by id */
-  readonly speaksFor: readonly string[];
-}
-
-export interface CouponScreen {
-  readonly coupons: readonly CouponView[];
-  /** regions of the model at hand, judged: where a trial is asked for */
-  readonly regions: readonly JudgedRegion[];
-}
-
 const viewOf =
   (regions: readonly JudgedRegion[]) =>
   ({ card, rev }: StoredCoupon): CouponView => ({
@@ -62,6 +46,9 @@ export const getCoupons = (modelId: string): Outcome<CouponScreen> =>
     const regions = judgedModel(db, modelId);
     return done({ coupons: listCoupons(db).map(viewOf(regions)), regions });
   });
+
+export const getCouponCards = (): Outcome<readonly CouponCard[]> =>
+  reading((db) => done(listCoupons(db).map((c) => c.card)));
 
 /** Plans a scrap painted like the first layers of a region's pile, due once it is through cured in the days ahead. */
 export function planCoupon(regionId: string, upTo: number | null): Outcome<{ id: string }> {

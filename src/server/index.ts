@@ -8,6 +8,7 @@ export * from "./document";
 export { addPhoto, getPhoto } from "./photos";
 export * from "./plan";
 export * from "./shelf";
+export * from "./shelf-file";
 export * from "./shop";
 export * from "./stacks";
 export * from "./suggest";

@@ -1,11 +1,14 @@
 import { done, failed, invalid, type Outcome, productSchema, type ShelfItem } from "@/contracts";
 import type { Product } from "@/core/model";
-import { insertProduct, listShelf, productRev, setProductDeleted, updateProduct } from "@/db";
+import { allProducts, insertProduct, listShelf, productRev, setProductDeleted, updateProduct } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
 
 export const getShelf = (): Outcome<readonly ShelfItem[]> => reading((db) => done(listShelf(db)));
+
+/** Every product a layer or a coupon may still name, also those taken off the shelf. */
+export const getEveryProduct = (): Outcome<readonly Product[]> => reading((db) => done([...allProducts(db).values()]));
 
 export function addProduct(input: unknown): Outcome<{ id: string }> {
   const id = newId("s");
@@ -32,10 +35,10 @@ export function deleteProduct(id: string): Outcome<null> {
   return writing((db) => {
     const item = listShelf(db).find((i) => i.product.id === id);
     if (!item) return notFound("The product");
-    if (item.usedIn > 0)
+    if (item.places.length > 0)
       return failed(
         "in-use",
-        `${item.product.name} is a layer in ${item.usedIn} stack${item.usedIn === 1 ? "" : "s"}. Take it out there first.`,
+        `${item.product.name} is a layer in ${item.places.length} stack${item.places.length === 1 ? "" : "s"}. Take it out there first.`,
       );
     setProductDeleted(db, id, nowMs());
     return done(null);

@@ -69,11 +69,16 @@ export const getStack = (regionId: string): Outcome<StackView> =>
     return done({
       chosen: { node, partName: home.partName, answer },
       products: [...new Set(node.stack.layers.map((l) => l.productId))].map(lookup(bench.products)),
-      near: nearCoupons(bench.coupons, node.region.material ?? "unknown", node.stack).map((c) => c.id),
+      near: nearOf(bench.coupons, node),
       totals: stackTotals(input, regionId),
       begun,
     });
   });
+
+const nearOf = (coupons: readonly CouponCard[], { region, stack }: RegionNode): StackView["near"] => {
+  const near = new Set(nearCoupons(coupons, region.material ?? "unknown", stack).map((c) => c.id));
+  return coupons.flatMap(({ id, name, result }) => (near.has(id) && result !== null ? [{ id, name, result }] : []));
+};
 
 export function regionNode(db: Db, regionId: string): RegionNode | null {
   const home = regionHome(db, regionId);

@@ -18,7 +18,7 @@ import {
 import { MS_PER_MIN } from "@/core/base";
 import type { Product } from "@/core/model";
 import { type FinderAnswer, type FinderInput, type Found, suggest, type Trade, type WhyNot, whyNot } from "@/core/plan";
-import { WAYS, type WayOfWorking } from "@/core/reference";
+import { onBestEvidence, WAYS, type WayOfWorking } from "@/core/reference";
 import { type Db, listShelf, writeShop } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
@@ -77,7 +77,7 @@ function inputFor(db: Db, regionId: string, request: unknown): Outcome<FinderInp
   if (!way) return notFound("That way of working");
   return done({
     region: node.region,
-    shelf: listShelf(db).map((i) => i.product),
+    shelf: listShelf(db).map((i) => onBestEvidence(i.product)),
     protection: shop.protection,
     air: meanAir(shop, nowMs() / MS_PER_MIN),
     way,
@@ -113,7 +113,9 @@ export function suggestStacks(body: unknown): Outcome<Suggestion> {
   const request = parsed.data;
   return reading((db) => {
     const { products, shop } = benchOf(db);
-    const offered = request.shelf ? offeredFrom(request.shelf, products) : done(listShelf(db).map((i) => i.product));
+    const offered = request.shelf
+      ? offeredFrom(request.shelf, products)
+      : done(listShelf(db).map((i) => onBestEvidence(i.product)));
     if (!offered.ok) return offered;
     const way = typeof request.way === "object" ? request.way : wayOf(shop, request.way);
     if (!way)
@@ -160,7 +162,7 @@ function offeredFrom(
     if (typeof entry === "string") {
       const own = shelf.get(entry);
       if (!own) faults.push({ path: `shelf.${i}`, message: "is not on the shelf" });
-      return own ? [own] : [];
+      return own ? [onBestEvidence(own)] : [];
     }
     const { id: _id, method, owned, price, pack_ml, ...facts } = entry;
     const usual = entry.role === "putty" ? "spread" : "brush";

@@ -87,10 +87,10 @@ describe("times as people read them", () => {
 describe("the product form", () => {
   it("gives back what it was given", () => {
     for (const id of ["lightship-white", "fairing-putty", "grip-promoter"])
-      expect(productFrom(draftOf(product(id)), id)).toEqual(product(id));
+      expect(productFrom(draftOf(product(id)), id, product(id))).toMatchObject(product(id));
   });
   it("sends what is not a number as it is, for the contract to refuse", () => {
-    expect(productFrom({ ...BLANK_DRAFT, name: "x", volumeSolids: "lots", leftMl: "1,5" }, "new")).toMatchObject({
+    expect(productFrom({ ...BLANK_DRAFT, name: "x", volumeSolids: "lots", leftMl: "1,5" }, "new", null)).toMatchObject({
       volumeSolids: "lots",
       leftMl: 1.5,
     });

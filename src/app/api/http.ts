@@ -37,10 +37,10 @@ const refuse = (code: ProblemCode, detail: string): { ok: false; problem: Proble
   problem: { code, detail, fields: [] },
 });
 
-/** The body as JSON, read no further than the limit whatever its headers promise. */
-export async function readJson(request: Request): Promise<Outcome<unknown>> {
+/** The body, read no further than the limit whatever its headers promise. */
+export async function readBytes(request: Request): Promise<Outcome<Buffer>> {
   const reader = request.body?.getReader();
-  if (!reader) return refuse("invalid", "The body is empty; JSON is expected.");
+  if (!reader) return refuse("invalid", "The body is empty.");
   const chunks: Uint8Array[] = [];
   let bytes = 0;
   for (let part = await reader.read(); !part.done; part = await reader.read()) {
@@ -51,8 +51,15 @@ export async function readJson(request: Request): Promise<Outcome<unknown>> {
     }
     chunks.push(part.value);
   }
+  return { ok: true, value: Buffer.concat(chunks) };
+}
+
+/** The body as JSON. */
+export async function readJson(request: Request): Promise<Outcome<unknown>> {
+  const body = await readBytes(request);
+  if (!body.ok) return body;
   try {
-    return { ok: true, value: JSON.parse(Buffer.concat(chunks).toString("utf8")) };
+    return { ok: true, value: JSON.parse(body.value.toString("utf8")) };
   } catch (error) {
     return refuse("invalid", `The body is not JSON: ${(error as Error).message}`);
   }

@@ -24,6 +24,19 @@ const problems = {
 const ok = (description: string, content: unknown) => ({ "200": { description, content }, ...problems });
 const modelId = { name: "id", in: "path", required: true, schema: { type: "string" } };
 
+const shelfFile = (type: string) => ({
+  get: {
+    summary: "The shelf as a file",
+    responses: ok("One product a line or an entry", { [type]: { schema: { type: "string" } } }),
+  },
+  post: {
+    summary: "Take a shelf file over, all of it or nothing",
+    parameters: [{ name: "existing", in: "query", required: false, schema: { enum: ["keep", "replace"] } }],
+    requestBody: { required: true, content: { [type]: { schema: { type: "string" } } } },
+    responses: ok("How many were added, changed and kept", json({ type: "object" })),
+  },
+});
+
 /** The document format as JSON Schema. */
 export const documentJsonSchema = (): unknown => schemaOf(documentSchema);
 
@@ -49,6 +62,22 @@ export function openApi() {
           summary: "Find the best stacks for a region",
           requestBody: { required: true, content: json(ref("SuggestRequest")) },
           responses: ok("The best stacks, the trades between them, and why not others", json({ type: "object" })),
+        },
+      },
+      "/api/v1/shelf.csv": shelfFile("text/csv"),
+      "/api/v1/shelf.json": shelfFile("application/json"),
+      "/api/v1/photos": {
+        post: {
+          summary: "Keep a picture (JPEG, PNG or WebP, up to 6 MB)",
+          requestBody: { required: true, content: { "image/*": { schema: { type: "string", format: "binary" } } } },
+          responses: { "201": { description: "Its hash", content: json({ type: "object" }) }, ...problems },
+        },
+      },
+      "/api/v1/photos/{hash}": {
+        get: {
+          summary: "A picture by its hash",
+          parameters: [{ name: "hash", in: "path", required: true, schema: { type: "string" } }],
+          responses: ok("The picture", { "image/*": { schema: { type: "string", format: "binary" } } }),
         },
       },
       "/api/v1/plan": {

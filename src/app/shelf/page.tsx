@@ -7,5 +7,11 @@ export const metadata: Metadata = { title: "Shelf" };
 
 export default function ShelfPage() {
   const shelf = server.getShelf();
-  return shelf.ok ? <ShelfView shelf={shelf.value} /> : <TroublePage problem={shelf.problem} />;
+  const coupons = server.getCouponCards();
+  const shop = server.getShop();
+  if (!shelf.ok) return <TroublePage problem={shelf.problem} />;
+  if (!coupons.ok) return <TroublePage problem={coupons.problem} />;
+  if (!shop.ok) return <TroublePage problem={shop.problem} />;
+  const today = server.localDate(shop.value.shop.timeZone, server.nowMs());
+  return <ShelfView shelf={shelf.value} coupons={coupons.value} today={today} />;
 }

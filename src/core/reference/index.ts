@@ -1,5 +1,6 @@
 export * from "./abrasives";
 export * from "./carriers";
+export * from "./evidence";
 export * from "./families";
 export * from "./label";
 export * from "./labour";

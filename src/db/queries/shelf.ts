@@ -1,28 +1,38 @@
-import { and, asc, countDistinct, eq, isNull, max } from "drizzle-orm";
+import { and, asc, eq, isNull, max } from "drizzle-orm";
 import type { ShelfItem } from "@/contracts";
 import type { Product } from "@/core/model";
 import type { Db } from "../connection";
 import { productFromRow, productToRow } from "../rows";
-import { layers, products, regions } from "../schema";
+import { layers, parts, products, regions } from "../schema";
 
 export function listShelf(db: Db): readonly ShelfItem[] {
-  const used = new Map(
-    db
-      .select({ id: layers.productId, n: countDistinct(layers.regionId) })
-      .from(layers)
-      .innerJoin(regions, eq(regions.id, layers.regionId))
-      .where(isNull(regions.deletedMs))
-      .groupBy(layers.productId)
-      .all()
-      .map((r) => [r.id, r.n]),
-  );
+  const used = placesByProduct(db);
   return db
     .select()
     .from(products)
     .where(isNull(products.deletedMs))
     .orderBy(asc(products.position), asc(products.id))
     .all()
-    .map((row) => ({ product: productFromRow(row), rev: row.rev, usedIn: used.get(row.id) ?? 0 }));
+    .map((row) => ({ product: productFromRow(row), rev: row.rev, places: used.get(row.id) ?? [] }));
+}
+
+/** Regions whose stacks use a product, by product. */
+function placesByProduct(db: Db): ReadonlyMap<string, ShelfItem["places"]> {
+  const rows = db
+    .selectDistinct({ id: layers.productId, regionId: regions.id, region: regions.name, part: parts.name })
+    .from(layers)
+    .innerJoin(regions, eq(regions.id, layers.regionId))
+    .innerJoin(parts, eq(parts.id, regions.partId))
+    .where(and(isNull(regions.deletedMs), isNull(parts.deletedMs)))
+    .orderBy(asc(parts.position), asc(regions.position))
+    .all();
+  const places = new Map<string, { regionId: string; name: string }[]>();
+  for (const r of rows) {
+    const own = places.get(r.id) ?? [];
+    own.push({ regionId: r.regionId, name: `${r.part}, ${r.region}` });
+    places.set(r.id, own);
+  }
+  return places;
 }
 
 /** Every product a stack may still name, deleted ones included: a layer never loses its facts. */

@@ -27,7 +27,7 @@ export const STOCK: Readonly<Record<string, Stock>> = {
     source: "label",
     claims: [
       { figure: "sandableMin", value: 1440, source: "hearsay", note: "“Leave it a day”, said at the club" },
-      { figure: "flashMin", value: 20, source: "data-sheet", note: "at 15 °C" },
+      { figure: "handleMin", value: 40, source: "data-sheet", note: "" },
     ],
   },
   "build-primer": {

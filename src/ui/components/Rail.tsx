@@ -1,6 +1,16 @@
 "use client";
 
-import { BookOpenText, CalendarClock, Hammer, Layers, Library, type LucideIcon, Puzzle, Settings } from "lucide-react";
+import {
+  BookOpenText,
+  CalendarClock,
+  FlaskConical,
+  Hammer,
+  Layers,
+  Library,
+  type LucideIcon,
+  Puzzle,
+  Settings,
+} from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 
@@ -15,6 +25,7 @@ export const PLACES: readonly {
   { href: "/shelf", name: "Shelf", icon: Library, go: "s" },
   { href: "/stacks", name: "Stacks", icon: Layers, go: "k" },
   { href: "/plan", name: "Plan", icon: CalendarClock, go: "l" },
+  { href: "/coupons", name: "Coupons", icon: FlaskConical, go: "c" },
   { href: "/logbook", name: "Logbook", icon: BookOpenText, go: "o" },
 ];
 

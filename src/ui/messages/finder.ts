@@ -21,7 +21,7 @@ const AMOUNT: Readonly<Record<keyof Totals, (by: number) => string>> = {
 export const TOTAL_NAME: Readonly<Record<keyof Totals, string>> = {
   day: "Until it can be handled",
   hour: "Hands-on",
-  risk: "Risk",
+  risk: "Risk points",
   money: "Money",
   gram: "Weight",
   detailPct: "Finest groove filled",
@@ -38,8 +38,16 @@ export const WEIGHT_NAME: Readonly<Record<keyof Totals, string>> = {
   hazard: "a hazard",
 };
 
-export const totalText = (axis: keyof Totals, value: number): string =>
-  axis === "hour" ? duration(value * MIN_PER_HOUR) : AMOUNT[axis](value);
+const PLAIN: Partial<Record<keyof Totals, (value: number) => string>> = {
+  hour: (v) => duration(v * MIN_PER_HOUR),
+  risk: (v) => round(v, 1),
+  money: (v) => round(v, 2),
+  detailPct: (v) => `${round(v, 0)} %`,
+  hazard: (v) => round(v, 0),
+};
+
+/** A total beside its name, which says the rest. */
+export const totalText = (axis: keyof Totals, value: number): string => (PLAIN[axis] ?? AMOUNT[axis])(value);
 
 const GAIN: Readonly<Record<keyof Totals, string>> = {
   day: "sooner",

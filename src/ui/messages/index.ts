@@ -1,3 +1,4 @@
+export * from "./coupons";
 export * from "./finder";
 export * from "./safety";
 export * from "./trouble";

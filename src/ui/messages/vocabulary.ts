@@ -2,6 +2,7 @@ import type {
   BeforeStep,
   Bite,
   Carrier,
+  ClaimFigure,
   Condition,
   Effect,
   Exposure,
@@ -18,6 +19,7 @@ import type {
   Protection,
   Role,
   Sheen,
+  Source,
   Unknown,
   Verdict,
 } from "@/core/model";
@@ -256,3 +258,25 @@ export const REGIONAL_DOUBLES: readonly (readonly string[])[] = [
   ["etch primer", "acid primer", "self-etch", "wash primer"],
   ["filler primer", "high-build"],
 ];
+
+export const SOURCE_NAME: Readonly<Record<Source, string>> = {
+  assumed: "assumed",
+  hearsay: "hearsay",
+  label: "label",
+  "data-sheet": "data sheet",
+  "own-log": "own log",
+  "own-coupon": "own coupon",
+};
+export const FIGURE_NAME: Readonly<Record<ClaimFigure, string>> = {
+  flashMin: "Flash",
+  touchMin: "Touch dry",
+  handleMin: "Fit to handle",
+  sandableMin: "Sandable",
+  tapeSafeMin: "Tape safe",
+  polishableMin: "Polishable",
+  curedMin: "Through cured",
+  volumeSolids: "Volume solids",
+  densityGMl: "Density",
+  maxSkinUm: "Deepest skin",
+  opaqueDftUm: "Hides at",
+};

@@ -7,6 +7,7 @@ import { toast } from "sonner";
 import { addProductAction, deleteProductAction, restoreProductAction, saveProductAction } from "@/app/actions";
 import type { ShelfItem } from "@/contracts";
 import { fieldFaults, type Problem, productSchema } from "@/contracts";
+import { PhotoField } from "../components/PhotoField";
 import { offerUndo, useAct } from "../hooks/useAct";
 import {
   BITE_NAME,
@@ -19,6 +20,7 @@ import {
   PROPELLANT_NAME,
   ROLE_NAME,
   SHEEN_NAME,
+  SOURCE_NAME,
 } from "../messages";
 import { BLANK_DRAFT, draftOf, type ProductDraft, productFrom } from "./draft";
 
@@ -97,7 +99,7 @@ function Ticks({
   label,
   options,
 }: {
-  path: "carriers" | "mayGoOver" | "hazards";
+  path: "carriers" | "mayGoOver" | "hazards" | "thinnerCarriers";
   label: string;
   options: Readonly<Record<string, string>>;
 }) {
@@ -121,7 +123,16 @@ function Flag({
   path,
   label,
 }: {
-  path: "flexible" | "yellowing" | "uvResistant" | "combinedPrimer" | "rustInhibitor" | "carriersUnknown";
+  path:
+    | "flexible"
+    | "yellowing"
+    | "uvResistant"
+    | "combinedPrimer"
+    | "rustInhibitor"
+    | "carriersUnknown"
+    | "activator"
+    | "dearomatised"
+    | "toBuy";
   label: string;
 }) {
   const { register } = useFormContext<ProductDraft>();
@@ -196,7 +207,7 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
   };
   const submit = form.handleSubmit(async (draft) => {
     const id = item?.product.id ?? "new";
-    const parsed = productSchema.safeParse(productFrom(draft, id));
+    const parsed = productSchema.safeParse(productFrom(draft, id, item?.product ?? null));
     if (!parsed.success) return mark({ code: "invalid", detail: "", fields: fieldFaults(parsed.error) });
     const saved = item
       ? await act(() => saveProductAction(item.rev, parsed.data))
@@ -244,6 +255,8 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
           <Ticks path="carriers" label="What flies off while it dries" options={CARRIER_NAME} />
           <Flag path="carriersUnknown" label="I do not know: judge as the strongest" />
           <Choice path="bite" label="Bite" options={BITE_NAME} empty="by its carriers" />
+          <Flag path="dearomatised" label="De-aromatised (low odour)" />
+          <Ticks path="thinnerCarriers" label="Thin it with (none ticked: its own carriers)" options={CARRIER_NAME} />
         </Group>
         <Group title="Label: what its times hold for">
           <Field path="label.tempC" label="Temperature" unit="°C" />
@@ -273,6 +286,12 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
           <Choice path="sheen" label="Sheen" options={SHEEN_NAME} />
           <Choice path="effect" label="Effect" options={EFFECT_NAME} />
           <Field path="maxSkinUm" label="Deepest skin" unit="µm dry" />
+          <Field path="shrinkage" label="Shrinks by" unit="%" />
+          <Field path="opaqueDftUm" label="Hides at" unit="µm dry" />
+          <Field path="cureDepthUm" label="Light cures it to" unit="µm" />
+          <Field path="dryDensityGMl" label="Density, dry" unit="g/ml" />
+          <Field path="minFilmFormingC" label="Makes a film from" unit="°C" />
+          <Field path="serviceTempC" label="In service up to" unit="°C" />
           <Ticks path="mayGoOver" label="Label says it may go over (none ticked: it does not say)" options={OVER} />
           <div className="col-span-2 flex flex-wrap gap-x-4 gap-y-1">
             <Flag path="flexible" label="Flexible" />
@@ -280,6 +299,7 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
             <Flag path="uvResistant" label="UV resistant" />
             <Flag path="combinedPrimer" label="Paint and primer in one" />
             <Flag path="rustInhibitor" label="Rust inhibitor" />
+            <Flag path="activator" label="Speeds instant glue" />
           </div>
         </Group>
         <Group title="Limits, hazards, stock">
@@ -287,7 +307,14 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
           <Field path="limits.maxTempC" label="Not above" unit="°C" />
           <Field path="limits.maxRhPct" label="Not above" unit="% RH" />
           <Field path="potLifeMin" label="Pot life" unit="min" />
+          <Field path="mixRatio" label="Mixed by volume" unit="such as 4:1" />
+          <Field path="packMl" label="Pack" unit="ml" />
           <Field path="leftMl" label="Left" unit="ml" />
+          <Field path="price" label="Price of a pack" />
+          <Field path="openedOn" label="Opened" unit="such as 2026-03-14" />
+          <Field path="useBy" label="Use by" unit="such as 2027-03-14" />
+          <Choice path="source" label="These figures are from" options={SOURCE_NAME} />
+          <Flag path="toBuy" label="Not on the shelf: to buy" />
           <Ticks path="hazards" label="Hazards" options={HAZARD_NAME} />
           <div className="col-span-2">
             <label htmlFor="f-note" className="text-sm">
@@ -296,6 +323,11 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
             <textarea id="f-note" className="textarea w-full" rows={2} {...form.register("note")} />
           </div>
         </Group>
+        <PhotoField
+          label={`the label of ${form.watch("name") || "the product"}`}
+          hash={form.watch("photo")}
+          save={(hash) => form.setValue("photo", hash)}
+        />
         {count > 0 && (
           <p role="alert" className="font-semibold text-error">
             Not saved yet: see the marked fields. What you typed is kept.

@@ -1,31 +1,23 @@
 "use client";
 
-import { Plus, X } from "lucide-react";
-import type { ShelfItem } from "@/contracts";
-import type { Product } from "@/core/model";
-import { labelTimes, strongestBite } from "@/core/reference";
-import { searchWords } from "../components/Finder";
+import { Download, Plus, Upload, X } from "lucide-react";
+import { useRef, useState } from "react";
+import type { CouponCard, ShelfItem } from "@/contracts";
+import { FAMILIES, MATERIALS, type Product, ROLES } from "@/core/model";
+import { labelTimes, sourceOf } from "@/core/reference";
+import { EvidenceMark } from "../components/EvidenceMark";
 import { duration } from "../format";
 import { useAddress } from "../hooks/useAddress";
-import { FAMILY_NAME, METHOD_NAME, ROLE_NAME } from "../messages";
+import { BITE_NAME, FAMILY_NAME, MATERIAL_NAME, METHOD_NAME, ROLE_NAME } from "../messages";
+import { Compare } from "./Compare";
+import { biteOf, FACET_NAMES, type Facets, isLow, isOld, readFacets, STOCK, shownBy } from "./facets";
+import { leavesFilm, windowsText } from "./figures";
+import { ProductCard } from "./ProductCard";
 import { ProductForm } from "./ProductForm";
-
-const biteOf = (p: Product): string => p.bite ?? (p.carriers === "unknown" ? "B?" : `B${strongestBite(p.carriers)}`);
-
-function matches(p: Product, query: string): boolean {
-  const q = query.trim().toLowerCase();
-  if (q === "") return true;
-  const words = [
-    p.name,
-    p.maker,
-    ROLE_NAME[p.role],
-    FAMILY_NAME[p.family],
-    ...searchWords(p.name, [...p.aliases, ROLE_NAME[p.role], FAMILY_NAME[p.family]]),
-  ];
-  return words.some((w) => w.toLowerCase().includes(q));
-}
+import { ShelfImport } from "./ShelfImport";
 
 function Time({ p, m }: { p: Product; m: "flash" | "sandable" | "cured" }) {
+  if (!leavesFilm(p)) return <td className="soft px-2 text-right">–</td>;
   const t = labelTimes(p)[m];
   return (
     <td className="px-2 text-right whitespace-nowrap">
@@ -40,29 +32,31 @@ function Time({ p, m }: { p: Product; m: "flash" | "sandable" | "cured" }) {
   );
 }
 
-function windowsText(p: Product): string {
-  if (p.label.recoat.length === 0) return "not given";
-  return p.label.recoat
-    .map(([lo, hi]) => (hi === null ? `from ${duration(lo)}` : `${duration(lo)} – ${duration(hi)}`))
-    .join("; ");
+interface RowProps {
+  readonly item: ShelfItem;
+  readonly chosen: boolean;
+  readonly narrow: boolean;
+  readonly compared: boolean;
+  readonly today: string;
+  readonly choose: () => void;
+  readonly compare: () => void;
 }
 
-function Row({
-  item,
-  chosen,
-  narrow,
-  choose,
-}: {
-  item: ShelfItem;
-  chosen: boolean;
-  narrow: boolean;
-  choose: () => void;
-}) {
-  const { product: p } = item;
+function Row({ item, chosen, narrow, compared, today, choose, compare }: RowProps) {
+  const { product: p, places } = item;
   const left = p.leftMl === null ? "?" : `${p.leftMl} ml`;
   return (
     <tr data-product={p.id} className={`border-b border-base-300 ${chosen ? "bg-base-200" : "hover:bg-base-200/60"}`}>
-      <td className="py-1.5 pr-2 pl-3">
+      <td className="py-1.5 pr-1 pl-3">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          aria-label={`Put ${p.name} side by side`}
+          checked={compared}
+          onChange={compare}
+        />
+      </td>
+      <td className="px-1">
         <span
           className="block size-7 rounded-field border border-base-content/40"
           style={{ background: p.colour }}
@@ -81,88 +75,183 @@ function Row({
       </td>
       <td className="px-2">
         {ROLE_NAME[p.role]}
-        <span className="soft block text-sm">{FAMILY_NAME[p.family]}</span>
+        <span className="soft block text-sm">{leavesFilm(p) ? FAMILY_NAME[p.family] : ""}</span>
       </td>
       <td className="px-2 font-semibold">{biteOf(p)}</td>
       <Time p={p} m="flash" />
-      {!narrow && <td className="px-2 text-sm">{windowsText(p)}</td>}
+      {!narrow && <td className="px-2 text-sm">{leavesFilm(p) ? windowsText(p) : ""}</td>}
       <Time p={p} m="sandable" />
       {!narrow && <Time p={p} m="cured" />}
-      <td className="px-2 text-right whitespace-nowrap">{left}</td>
+      <td className="px-2 text-right whitespace-nowrap">
+        {p.owned === false ? <span className="font-semibold text-warning">to buy</span> : left}
+        {isLow(p) && <span className="block text-sm text-warning">nearly empty</span>}
+        {isOld(p, today) && <span className="block text-sm text-warning">past its date</span>}
+      </td>
       {!narrow && (
         <td className="px-2 text-right text-sm">
-          {item.usedIn > 0 ? `${item.usedIn} stack${item.usedIn > 1 ? "s" : ""}` : "–"}
+          {places.length > 0 ? `${places.length} stack${places.length > 1 ? "s" : ""}` : "–"}
         </td>
       )}
+      <td className="px-2">
+        <EvidenceMark source={sourceOf(p)} />
+      </td>
     </tr>
   );
 }
 
-const HEADS = ["", "Product", "Role, family", "Bite", "Flash", "Recoat window", "Sandable", "Cured", "Left", "Used in"];
+const HEADS = [
+  "",
+  " ",
+  "Product",
+  "Role, family",
+  "Bite",
+  "Flash",
+  "Recoat window",
+  "Sandable",
+  "Cured",
+  "Left",
+  "Used in",
+  "From",
+];
+const HIDDEN_HEAD: Readonly<Record<string, string>> = { "": "Side by side", " ": "Colour" };
 /** Left out while a card is open beside the list. */
 const WIDE_ONLY = new Set(["Recoat window", "Cured", "Used in"]);
 const RIGHT = new Set(["Flash", "Sandable", "Cured", "Left", "Used in"]);
 
-export function ShelfView({ shelf }: { shelf: readonly ShelfItem[] }) {
+function FacetBar({
+  facets,
+  shelf,
+  set,
+}: {
+  facets: Facets;
+  shelf: readonly ShelfItem[];
+  set: (changes: Record<string, string | null>) => void;
+}) {
+  const has = <K extends "role" | "family">(k: K) => new Set<string>(shelf.map((i) => i.product[k]));
+  const [roles, families] = [has("role"), has("family")];
+  const choice = (name: keyof Facets, label: string, all: string, options: readonly (readonly [string, string])[]) => (
+    <select
+      className="select select-sm w-40"
+      aria-label={label}
+      value={facets[name]}
+      onChange={(e) => set({ [name]: e.target.value })}
+    >
+      <option value="">{all}</option>
+      {options.map(([v, words]) => (
+        <option key={v} value={v}>
+          {words}
+        </option>
+      ))}
+    </select>
+  );
+  return (
+    <div className="mb-3 flex flex-wrap items-center gap-2">
+      <input
+        type="search"
+        className="input input-sm w-56"
+        aria-label="Search the shelf"
+        placeholder="Name, alias, family…"
+        defaultValue={facets.q}
+        onChange={(e) => set({ q: e.target.value })}
+      />
+      {choice(
+        "role",
+        "Role",
+        "every role",
+        ROLES.filter((r) => roles.has(r)).map((r) => [r, ROLE_NAME[r]]),
+      )}
+      {choice(
+        "family",
+        "Family",
+        "every family",
+        FAMILIES.filter((f) => families.has(f)).map((f) => [f, FAMILY_NAME[f]]),
+      )}
+      {choice("bite", "Bite", "every bite", [...Object.entries(BITE_NAME), ["B?", "not known"]])}
+      {choice(
+        "on",
+        "Safe on",
+        "safe on …",
+        MATERIALS.map((m) => [m, `safe on ${MATERIAL_NAME[m]}`]),
+      )}
+      {choice("stock", "Stock", "any stock", Object.entries(STOCK))}
+      {FACET_NAMES.some((n) => facets[n] !== "") && (
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm"
+          onClick={() => set(Object.fromEntries(FACET_NAMES.map((n) => [n, null])))}
+        >
+          Show all
+        </button>
+      )}
+    </div>
+  );
+}
+
+interface ShelfProps {
+  readonly shelf: readonly ShelfItem[];
+  readonly coupons: readonly CouponCard[];
+  /** local date, YYYY-MM-DD */
+  readonly today: string;
+}
+
+export function ShelfView({ shelf, coupons, today }: ShelfProps) {
   const { params, set } = useAddress();
-  const query = params.get("q") ?? "";
-  const role = params.get("role") ?? "";
+  const facets = readFacets(params);
+  const shown = shelf.filter((i) => shownBy(facets, today)(i.product));
   const chosen = params.get("product");
-  const shown = shelf.filter((i) => matches(i.product, query) && (role === "" || i.product.role === role));
-  const roles = [...new Set(shelf.map((i) => i.product.role))];
   const item = shelf.find((i) => i.product.id === chosen) ?? null;
-  const editing = chosen === "new" || item !== null;
+  const open = chosen === "new" || item !== null;
+  const compared = (params.get("compare") ?? "").split(",").filter((id) => shelf.some((i) => i.product.id === id));
+  const toggle = (id: string) => {
+    const next = compared.includes(id) ? compared.filter((c) => c !== id) : [...compared, id].slice(-2);
+    set({ compare: next.join(",") || null });
+  };
+  const pair = compared.map((id) => shelf.find((i) => i.product.id === id)!.product);
+  const bringIn = useRef<HTMLDialogElement>(null);
   return (
     <main className="flex h-full min-h-0 flex-col lg:flex-row">
       <div className="min-w-0 flex-1 overflow-auto p-4">
-        <div className="mb-3 flex flex-wrap items-center gap-3">
-          <h1 className="text-xl font-bold">Shelf</h1>
-          <input
-            type="search"
-            className="input input-sm w-64"
-            aria-label="Search the shelf"
-            placeholder="Name, alias, family…"
-            defaultValue={query}
-            onChange={(e) => set({ q: e.target.value })}
-          />
-          <select
-            className="select select-sm w-44"
-            aria-label="Role"
-            value={role}
-            onChange={(e) => set({ role: e.target.value })}
-          >
-            <option value="">every role</option>
-            {roles.map((r) => (
-              <option key={r} value={r}>
-                {ROLE_NAME[r]}
-              </option>
-            ))}
-          </select>
-          <span className="soft text-sm">
+        <div className="mb-3 flex flex-wrap items-center gap-2">
+          <h1 className="mr-2 text-xl font-bold">Shelf</h1>
+          <span className="soft text-sm" role="status">
             {shown.length} of {shelf.length}
           </span>
           <span className="flex-1" />
+          <button type="button" className="btn btn-sm" onClick={() => bringIn.current?.showModal()}>
+            <Upload className="size-4" aria-hidden />
+            Bring in
+          </button>
+          {(["csv", "json"] as const).map((kind) => (
+            <a key={kind} className="btn btn-sm" href={`/api/v1/shelf.${kind}?download`} download>
+              <Download className="size-4" aria-hidden />
+              <span className="sr-only">Export as </span>
+              {kind.toUpperCase()}
+            </a>
+          ))}
           <button type="button" className="btn btn-primary btn-sm" onClick={() => set({ product: "new" })}>
             <Plus className="size-4" aria-hidden />
             Add a product
           </button>
         </div>
+        <FacetBar facets={facets} shelf={shelf} set={set} />
+        {pair.length === 2 && <Compare pair={[pair[0]!, pair[1]!]} close={() => set({ compare: null })} />}
+        {pair.length === 1 && <p className="soft mb-2 text-sm">Tick a second product to see them side by side.</p>}
         {shelf.length === 0 ? (
           <p className="rounded-box bg-base-200 p-6 text-lg">
             The shelf is empty. Add what you own: name, role, what flies off while it dries, and the times from the
             label are enough to begin.
           </p>
         ) : (
-          <table className={`w-full text-[15px] ${editing ? "min-w-[560px]" : "min-w-[820px]"}`}>
+          <table className={`w-full text-[15px] ${open ? "min-w-[600px]" : "min-w-[860px]"}`}>
             <thead>
               <tr className="border-b-2 border-base-300">
-                {HEADS.filter((h) => !(editing && WIDE_ONLY.has(h))).map((h) => (
+                {HEADS.filter((h) => !(open && WIDE_ONLY.has(h))).map((h) => (
                   <th
                     key={h}
                     scope="col"
                     className={`px-2 py-1 text-sm font-semibold ${RIGHT.has(h) ? "text-right" : "text-left"}`}
                   >
-                    {h || <span className="sr-only">Colour</span>}
+                    {h.trim() || <span className="sr-only">{HIDDEN_HEAD[h]}</span>}
                   </th>
                 ))}
               </tr>
@@ -173,37 +262,68 @@ export function ShelfView({ shelf }: { shelf: readonly ShelfItem[] }) {
                   key={i.product.id}
                   item={i}
                   chosen={i.product.id === chosen}
-                  narrow={editing}
+                  narrow={open}
+                  compared={compared.includes(i.product.id)}
+                  today={today}
                   choose={() => set({ product: i.product.id })}
+                  compare={() => toggle(i.product.id)}
                 />
               ))}
             </tbody>
           </table>
         )}
+        {shelf.length > 0 && shown.length === 0 && (
+          <p className="rounded-box bg-base-200 p-4">
+            Nothing on the shelf is all of that. Take one of the choices back.
+          </p>
+        )}
         <p className="soft mt-3 text-sm">
           Times are the label’s own, at its own air and thickness; <span className="text-warning">est.</span> marks what
-          the label leaves out. For hazards the product’s safety data sheet decides.
+          the label leaves out. “Safe on” looks at the carrier on the bare material only; a stack is judged under
+          Stacks. For hazards the product’s safety data sheet decides.
         </p>
       </div>
-      {editing && (
-        <aside
-          className="w-full shrink-0 overflow-auto border-base-300 bg-base-100 p-4 pb-0 lg:w-[440px] lg:border-l"
-          aria-label="Product card"
-        >
-          <div className="mb-2 flex items-center justify-between">
-            <h2 className="text-lg font-bold">{item ? item.product.name : "New product"}</h2>
-            <button
-              type="button"
-              className="btn btn-ghost btn-sm btn-square"
-              aria-label="Close the card"
-              onClick={() => set({ product: null })}
-            >
-              <X className="size-4" aria-hidden />
-            </button>
-          </div>
-          <ProductForm key={chosen} item={item} onSaved={(id) => set({ product: id })} />
-        </aside>
-      )}
+      {open && <Side key={chosen} item={item} coupons={coupons} today={today} set={set} />}
+      <ShelfImport ref={bringIn} />
     </main>
+  );
+}
+
+/** The card of a product, or the form that changes it. */
+function Side({
+  item,
+  coupons,
+  today,
+  set,
+}: Omit<ShelfProps, "shelf"> & { item: ShelfItem | null; set: (changes: Record<string, string | null>) => void }) {
+  const [editing, setEditing] = useState(item === null);
+  return (
+    <aside
+      className="w-full shrink-0 overflow-auto border-base-300 bg-base-100 p-4 pb-0 lg:w-[440px] lg:border-l"
+      aria-label="Product card"
+    >
+      <div className="mb-2 flex items-center justify-between">
+        <h2 className="text-lg font-bold">{item ? item.product.name : "New product"}</h2>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm btn-square"
+          aria-label="Close the card"
+          onClick={() => set({ product: null })}
+        >
+          <X className="size-4" aria-hidden />
+        </button>
+      </div>
+      {item && !editing ? (
+        <ProductCard item={item} coupons={coupons} today={today} edit={() => setEditing(true)} />
+      ) : (
+        <ProductForm
+          item={item}
+          onSaved={(id) => {
+            setEditing(false);
+            set({ product: id });
+          }}
+        />
+      )}
+    </aside>
   );
 }

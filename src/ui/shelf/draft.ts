@@ -44,7 +44,36 @@ export interface ProductDraft {
   potLifeMin: string;
   leftMl: string;
   note: string;
+  opaqueDftUm: string;
+  shrinkage: string;
+  cureDepthUm: string;
+  serviceTempC: string;
+  minFilmFormingC: string;
+  dryDensityGMl: string;
+  packMl: string;
+  price: string;
+  mixRatio: string;
+  openedOn: string;
+  useBy: string;
+  thinnerCarriers: string[];
+  activator: boolean;
+  dearomatised: boolean;
+  toBuy: boolean;
+  source: string;
+  photo: string | null;
 }
+
+/** Figures a card may leave out altogether. */
+const MORE_FIGURES = [
+  "opaqueDftUm",
+  "cureDepthUm",
+  "serviceTempC",
+  "minFilmFormingC",
+  "dryDensityGMl",
+  "packMl",
+  "price",
+] as const;
+const MORE_TEXTS = ["mixRatio", "openedOn", "useBy"] as const;
 
 export const LABEL_TIMES = [
   "gapMin",
@@ -56,8 +85,10 @@ export const LABEL_TIMES = [
   "polishableMin",
   "curedMin",
 ] as const;
-const text = (n: number | null): string => (n === null ? "" : String(n));
 const PERCENT = 100;
+const text = (n: number | null | undefined): string => (n == null ? "" : String(n));
+const percentText = (share: number | null | undefined): string =>
+  share == null ? "" : String(Math.round(share * PERCENT * 10) / 10);
 
 export function draftOf(p: Product): ProductDraft {
   const window = (i: number): [string, string] => [
@@ -72,7 +103,7 @@ export function draftOf(p: Product): ProductDraft {
     carriersUnknown: p.carriers === "unknown",
     bite: p.bite ?? "",
     propellant: p.propellant ?? "",
-    volumeSolids: p.volumeSolids === null ? "" : String(Math.round(p.volumeSolids * PERCENT * 10) / 10),
+    volumeSolids: percentText(p.volumeSolids),
     densityGMl: text(p.densityGMl),
     mayGoOver: [...(p.mayGoOver ?? [])],
     maxSkinUm: text(p.maxSkinUm),
@@ -91,7 +122,20 @@ export function draftOf(p: Product): ProductDraft {
     },
     potLifeMin: text(p.potLifeMin),
     leftMl: text(p.leftMl),
+    ...blankTexts(MORE_FIGURES, (f) => text(p[f])),
+    ...blankTexts(MORE_TEXTS, (f) => p[f] ?? ""),
+    shrinkage: percentText(p.shrinkage),
+    thinnerCarriers: [...(p.thinnerCarriers ?? [])],
+    activator: p.activator ?? false,
+    dearomatised: p.dearomatised ?? false,
+    toBuy: p.owned === false,
+    source: p.source ?? "label",
+    photo: p.photo ?? null,
   };
+}
+
+function blankTexts<K extends string>(names: readonly K[], of: (name: K) => string): Record<K, string> {
+  return Object.fromEntries(names.map((n) => [n, of(n)])) as Record<K, string>;
 }
 
 export const BLANK_DRAFT: ProductDraft = {
@@ -140,6 +184,15 @@ export const BLANK_DRAFT: ProductDraft = {
   potLifeMin: "",
   leftMl: "",
   note: "",
+  ...blankTexts(MORE_FIGURES, () => ""),
+  ...blankTexts(MORE_TEXTS, () => ""),
+  shrinkage: "",
+  thinnerCarriers: [],
+  activator: false,
+  dearomatised: false,
+  toBuy: false,
+  source: "label",
+  photo: null,
 };
 
 /** Blank = not given; a number = that number; anything else stays text, for the contract to refuse at its field. */
@@ -148,12 +201,17 @@ const figure = (s: string): unknown => {
   return t === "" ? null : Number.isNaN(Number(t)) ? s : Number(t);
 };
 
-/** The draft as the contract wants it, still unchecked. */
-export function productFrom(d: ProductDraft, id: string): unknown {
-  const solids = figure(d.volumeSolids);
+const share = (s: string): unknown => {
+  const percent = figure(s);
+  return typeof percent === "number" ? percent / PERCENT : percent;
+};
+
+/** The draft as the contract wants it, still unchecked; what the form does not show comes from the card as it was. */
+export function productFrom(d: ProductDraft, id: string, was: Product | null): unknown {
   const { recoat, ...label } = d.label;
-  const { carriersUnknown, ...rest } = d;
+  const { carriersUnknown, toBuy, ...rest } = d;
   return {
+    ...(was?.claims ? { claims: was.claims } : {}),
     ...rest,
     id,
     aliases: d.aliases
@@ -163,7 +221,12 @@ export function productFrom(d: ProductDraft, id: string): unknown {
     carriers: carriersUnknown ? "unknown" : d.carriers,
     bite: d.bite || null,
     propellant: d.propellant || null,
-    volumeSolids: typeof solids === "number" ? solids / PERCENT : solids,
+    volumeSolids: share(d.volumeSolids),
+    shrinkage: share(d.shrinkage),
+    ...Object.fromEntries(MORE_FIGURES.map((f) => [f, figure(d[f])])),
+    ...Object.fromEntries(MORE_TEXTS.map((f) => [f, d[f].trim() || null])),
+    thinnerCarriers: d.thinnerCarriers.length > 0 ? d.thinnerCarriers : null,
+    owned: !toBuy,
     densityGMl: figure(d.densityGMl),
     mayGoOver: d.mayGoOver.length > 0 ? d.mayGoOver : null,
     maxSkinUm: figure(d.maxSkinUm),

@@ -9,7 +9,7 @@ import type { PlacedVerdict } from "@/core/plan";
 import { materialFacts } from "@/core/reference";
 import { offerUndo } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
-import { MATERIAL_NAME, missingText, PREP_NAME } from "../messages";
+import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "../messages";
 import { Section, type SectionFilm, seamHeights } from "../section/Section";
 import { AddLayer } from "./AddLayer";
 import { LayerCard } from "./LayerCard";
@@ -106,6 +106,7 @@ export function StackEditor({
             ridgeUm={region.ridgeUm}
             detailUm={region.detailUm}
           />
+          {view.near.length > 0 && <NearCoupons near={view.near} />}
           <Totals view={view} nowMin={nowMin} timeZone={timeZone} />
         </div>
         <div ref={list} className="grid gap-2">
@@ -136,6 +137,26 @@ export function StackEditor({
         </div>
         {films.length > 0 && <Leaders seamsPx={seamHeights(films)} list={list} />}
       </div>
+    </div>
+  );
+}
+
+/** Trials close to this pile: worth a look, never applied. */
+function NearCoupons({ near }: { near: StackView["near"] }) {
+  return (
+    <div className="rounded-box bg-base-200 p-3">
+      <h3 className="font-bold">Trials close to this pile</h3>
+      <ul className="list-disc pl-5">
+        {near.map((c) => (
+          <li key={c.id}>
+            <a className="link" href={`/coupons?coupon=${c.id}`}>
+              {c.name}
+            </a>
+            : {RESULT_NAME[c.result]}
+          </li>
+        ))}
+      </ul>
+      <p className="soft text-sm">A hint only: other layers, fewer coats or not yet tested through.</p>
     </div>
   );
 }

@@ -1,8 +1,9 @@
 "use client";
 
-import { Wrench } from "lucide-react";
+import { FlaskConical, Wrench } from "lucide-react";
+import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { overrideAction } from "@/app/actions";
+import { overrideAction, planCouponAction } from "@/app/actions";
 import type { PlacedVerdict } from "@/core/plan";
 import { VerdictMark } from "../components/VerdictMark";
 import { useAct } from "../hooks/useAct";
@@ -45,6 +46,11 @@ function OneVerdict({ v, tools }: { v: PlacedVerdict; tools: VerdictTools }) {
           )}
         </div>
       )}
+      {v.verdict === "test" && (
+        <p className="pl-8">
+          <PlanCoupon regionId={tools.regionId} upTo={v.where.layer + 1} />
+        </p>
+      )}
       {v.verdict === "stop" && v.kind === "safety" && (
         <p className="pl-8 text-sm font-semibold text-error">
           A safety stop: it cannot be overridden. The safety data sheet decides.
@@ -54,6 +60,21 @@ function OneVerdict({ v, tools }: { v: PlacedVerdict; tools: VerdictTools }) {
         <Override key={reason ?? ""} verdictKey={v.key} reason={reason ?? null} regionId={tools.regionId} />
       )}
     </li>
+  );
+}
+
+function PlanCoupon({ regionId, upTo }: { regionId: string; upTo: number }) {
+  const router = useRouter();
+  const { act, busy } = useAct();
+  const plan = async () => {
+    const outcome = await act(() => planCouponAction(regionId, upTo));
+    if (outcome.ok) router.push(`/coupons?coupon=${outcome.value.id}`);
+  };
+  return (
+    <button type="button" className="btn btn-xs gap-1" disabled={busy} onClick={() => void plan()}>
+      <FlaskConical className="size-3" aria-hidden />
+      Plan a coupon of the first {upTo === 1 ? "layer" : `${upTo} layers`}
+    </button>
   );
 }
 

@@ -111,7 +111,12 @@ export function FindPanel({
             ))}
           </select>
         </label>
-        <button type="button" className="btn self-end" aria-expanded={editing} onClick={() => setEditing(!editing)}>
+        <button
+          type="button"
+          className="btn self-end bg-base-100"
+          aria-expanded={editing}
+          onClick={() => setEditing(!editing)}
+        >
           {choice.ownIds.includes(wayId) ? "Edit this way" : "Look at it, copy it"}
         </button>
       </Question>
@@ -279,7 +284,7 @@ function Results({
         ))}
       </ul>
       {rest.length > 0 && (
-        <details>
+        <details open={found.trades.length < 3}>
           <summary className="cursor-pointer font-bold">Next best by this way of working: {rest.length} more</summary>
           <ul className="mt-2 grid gap-2">
             {rest.map((f) => (

@@ -1,0 +1,121 @@
+import Papa from "papaparse";
+import type { FileFault } from "@/contracts";
+import type { Product } from "@/core/model";
+import { COLUMNS, type Column, LEFT_OUT } from "./columns";
+
+/** A row read, not yet checked. */
+export interface FileRow {
+  readonly line: number;
+  readonly value: Record<string, unknown>;
+}
+
+const LIST_MARK = ";";
+/** A list told to be empty, where an empty cell would mean it was not told. */
+const NONE_AT_ALL = "none";
+
+function cellOf(product: Product, c: Column): string {
+  const value = c.path
+    .split(".")
+    .reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], product);
+  if (value === null || value === undefined) return "";
+  if (c.kind === "json") return Array.isArray(value) && value.length === 0 ? "" : JSON.stringify(value);
+  if (c.kind === "flag") return value ? "yes" : "no";
+  if (!Array.isArray(value)) return String(value);
+  return value.length === 0 && !Array.isArray(c.empty) ? NONE_AT_ALL : value.join(LIST_MARK);
+}
+
+/** The whole shelf as CSV (RFC 4180), one product a line. */
+export const shelfToCsv = (products: readonly Product[]): string =>
+  `${Papa.unparse({ fields: COLUMNS.map((c) => c.name), data: products.map((p) => COLUMNS.map((c) => cellOf(p, c))) })}\r\n`;
+
+const YES = ["yes", "true", "1", "y"];
+const NO = ["no", "false", "0", "n"];
+
+/** One cell as the contract wants it. What cannot be read stays text, for the contract to refuse by its field. */
+function readCell(cell: string, c: Column): unknown {
+  const t = cell.trim();
+  if (t === "") return c.empty;
+  switch (c.kind) {
+    case "number": {
+      // a decimal comma is read as people of half the world write it
+      const n = Number(/^-?\d+,\d+$/.test(t) ? t.replace(",", ".") : t);
+      return Number.isNaN(n) ? t : n;
+    }
+    case "flag": {
+      const word = t.toLowerCase();
+      return YES.includes(word) ? true : NO.includes(word) ? false : t;
+    }
+    case "list":
+      if (t === NONE_AT_ALL) return [];
+      return t === "unknown"
+        ? t
+        : t
+            .split(LIST_MARK)
+            .map((s) => s.trim())
+            .filter(Boolean);
+    case "json":
+      try {
+        return JSON.parse(t);
+      } catch {
+        return t;
+      }
+    case "text":
+      return t;
+  }
+}
+
+function put(into: Record<string, unknown>, path: string, value: unknown): void {
+  if (value === LEFT_OUT) return;
+  const [head = "", rest] = path.split(".");
+  if (rest === undefined) into[head] = value;
+  else {
+    into[head] ??= {};
+    (into[head] as Record<string, unknown>)[rest] = value;
+  }
+}
+
+const countLines = (text: string): number => text.split("\n").length - 1;
+
+/** Rows of a CSV text with the line each starts on; headings it does not know, or needs, are faults. */
+export function csvRows(text: string): { rows: readonly FileRow[]; faults: readonly FileFault[] } {
+  const body = text.replace(/^\uFEFF/, "").replace(/\r\n/g, "\n");
+  const cells: { line: number; data: readonly string[] }[] = [];
+  const faults: FileFault[] = [];
+  let read = 0;
+  Papa.parse<string[]>(body, {
+    step: ({ data, errors, meta }) => {
+      const line = countLines(body.slice(0, read)) + 1;
+      read = meta.cursor;
+      if (data.some((d) => d.trim() !== "")) cells.push({ line, data });
+      for (const e of errors) if (e.type === "Quotes") faults.push({ line, column: "", message: e.message });
+    },
+  });
+  const [head, ...rest] = cells;
+  if (!head) return { rows: [], faults: [{ line: 1, column: "", message: "the file holds nothing" }] };
+  const columns = head.data.map((h) => COLUMNS.find((c) => c.name === h.trim()) ?? null);
+  columns.forEach((c, i) => {
+    if (c === null) faults.push({ line: head.line, column: head.data[i]!.trim(), message: "is no column known here" });
+  });
+  for (const needed of ["name", "role"])
+    if (!columns.some((c) => c?.name === needed))
+      faults.push({ line: head.line, column: needed, message: "is missing from the heading line" });
+  const rows = rest.map(({ line, data }): FileRow => {
+    if (data.length !== head.data.length)
+      faults.push({
+        line,
+        column: "",
+        message: `has ${data.length} cells where the heading has ${head.data.length}`,
+      });
+    const value: Record<string, unknown> = {};
+    for (const c of COLUMNS) {
+      const at = columns.indexOf(c);
+      put(value, c.path, at < 0 ? c.empty : readCell(data[at] ?? "", c));
+    }
+    return { line, value };
+  });
+  return { rows, faults };
+}
+
+/** Where a contract's path stands in the table. */
+export const columnOf = (path: string): string =>
+  COLUMNS.find((c) => path === c.path || path.startsWith(`${c.path}.`))?.name ?? path;

@@ -1,0 +1,142 @@
+import {
+  canonicalJson,
+  done,
+  type FileFault,
+  failed,
+  fieldFaults,
+  type Outcome,
+  productSchema,
+  type ShelfPreview,
+} from "@/contracts";
+import type { Product } from "@/core/model";
+import { allProducts, type Db, insertProduct, listShelf, productRev, setProductDeleted, updateProduct } from "@/db";
+import { reading, writing } from "../guard";
+import { newId } from "../ids";
+import { columnOf, csvRows, type FileRow, shelfToCsv } from "./csv";
+
+const SHELF_FORMAT = "elm-bench-shelf/1";
+export type FileKind = "csv" | "json";
+/** What to do with a product whose id is on the shelf with other facts. */
+export type OnExisting = "keep" | "replace";
+
+export const exportShelf = (kind: FileKind): Outcome<string> =>
+  reading((db) => {
+    const products = listShelf(db).map((i) => i.product);
+    return done(kind === "csv" ? shelfToCsv(products) : canonicalJson({ format: SHELF_FORMAT, products }));
+  });
+
+function jsonRows(text: string): { rows: readonly FileRow[]; faults: readonly FileFault[] } {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    return { rows: [], faults: [{ line: 1, column: "", message: `is not JSON: ${(error as Error).message}` }] };
+  }
+  const { format, products } = (Array.isArray(value) ? { format: SHELF_FORMAT, products: value } : value) as {
+    format?: unknown;
+    products?: unknown;
+  };
+  if (format !== SHELF_FORMAT || !Array.isArray(products))
+    return {
+      rows: [],
+      faults: [{ line: 1, column: "format", message: `must be ${SHELF_FORMAT} with a list of products` }],
+    };
+  return { rows: products.map((p, i) => ({ line: i + 1, value: { ...(p as object) } })), faults: [] };
+}
+
+interface Read {
+  readonly products: readonly { readonly line: number; readonly product: Product }[];
+  readonly faults: readonly FileFault[];
+}
+
+/** A file's products, each checked; one without an id gets one made from its name. */
+function readFile(text: string, kind: FileKind): Read {
+  const { rows, faults: own } = kind === "csv" ? csvRows(text) : jsonRows(text);
+  const faults = [...own];
+  const seen = new Map<string, number>();
+  const products = rows.flatMap(({ line, value }) => {
+    const id = typeof value.id === "string" && value.id !== "" ? value.id : idFrom(value.name, seen);
+    const parsed = productSchema.safeParse({ ...value, id });
+    if (!parsed.success) {
+      for (const f of fieldFaults(parsed.error))
+        faults.push({ line, column: kind === "csv" ? columnOf(f.path) : f.path, message: f.message });
+      return [];
+    }
+    const before = seen.get(id);
+    if (before !== undefined) faults.push({ line, column: "id", message: `${id} stands on line ${before} already` });
+    seen.set(id, line);
+    return [{ line, product: parsed.data as Product }];
+  });
+  return { products, faults: faults.sort((a, b) => a.line - b.line) };
+}
+
+function idFrom(name: unknown, seen: ReadonlyMap<string, number>): string {
+  const plain = String(name ?? "")
+    .normalize("NFKD")
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-+|-+$/g, "")
+    .slice(0, 56);
+  const id = plain === "" ? newId("s") : plain;
+  return seen.has(id) ? newId("s") : id;
+}
+
+const MAX_TEXT = 5 * 1024 * 1024;
+
+/** What a file would do to the shelf; nothing is changed. */
+export const previewShelf = (text: string, kind: FileKind): Outcome<ShelfPreview> =>
+  reading((db) => {
+    if (text.length > MAX_TEXT) return failed("too-large", "The file is over 5 MB.");
+    const { products, faults } = readFile(text, kind);
+    const here = allProducts(db);
+    return done({
+      lines: products.map(({ line, product }) => ({ line, name: product.name, state: stateOf(product, here, db) })),
+      faults,
+    });
+  });
+
+/** A product's facts for comparing: a figure given as none is the same as one left out. */
+const told = (p: Product): string => canonicalJson(Object.fromEntries(Object.entries(p).filter(([, v]) => v != null)));
+
+function stateOf(p: Product, here: ReadonlyMap<string, Product>, db: Db): ShelfPreview["lines"][number]["state"] {
+  const own = here.get(p.id);
+  if (!own) return "new";
+  if (told(own) !== told(p)) return "differs";
+  return productRev(db, p.id) === null ? "new" : "same";
+}
+
+export interface ShelfImport {
+  readonly added: number;
+  readonly changed: number;
+  readonly kept: number;
+}
+
+/** Takes a file over: every line of it, or, if one is at fault, none. */
+export function importShelf(text: string, kind: FileKind, onExisting: OnExisting): Outcome<ShelfImport> {
+  if (text.length > MAX_TEXT) return failed("too-large", "The file is over 5 MB.");
+  const { products, faults } = readFile(text, kind);
+  const first = faults[0];
+  if (first)
+    return failed(
+      "invalid",
+      `line ${first.line}${first.column ? `, ${first.column}` : ""}: ${first.message}. Nothing was taken over.`,
+      faults.map((f) => ({ path: `line ${f.line}${f.column ? `, ${f.column}` : ""}`, message: f.message })),
+    );
+  return writing((db) => {
+    const here = allProducts(db);
+    const sums = { added: 0, changed: 0, kept: 0 };
+    for (const { product } of products) {
+      const state = stateOf(product, here, db);
+      if (state === "new") {
+        if (here.has(product.id)) setProductDeleted(db, product.id, null);
+        else insertProduct(db, product);
+        sums.added += 1;
+      } else if (state === "differs" && onExisting === "replace") {
+        setProductDeleted(db, product.id, null);
+        updateProduct(db, product, productRev(db, product.id)!);
+        sums.changed += 1;
+      } else sums.kept += 1;
+    }
+    return done(sums);
+  });
+}

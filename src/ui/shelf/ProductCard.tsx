@@ -1,0 +1,160 @@
+"use client";
+
+import { Pencil } from "lucide-react";
+import Link from "next/link";
+import type { CouponCard, ShelfItem } from "@/contracts";
+import type { Product } from "@/core/model";
+import { trustedFigure } from "@/core/reference";
+import { EvidenceMark } from "../components/EvidenceMark";
+import { FIGURE_NAME, RESULT_NAME, safetyLine } from "../messages";
+import { Claims } from "./Claims";
+import { isLow, isOld } from "./facets";
+import { factRows, figuresOf, figureText, filledIn } from "./figures";
+
+/** Everything known of a product, each figure with what it rests on, where it is used and what was tried with it. */
+export function ProductCard({
+  item,
+  coupons,
+  today,
+  edit,
+}: {
+  item: ShelfItem;
+  coupons: readonly CouponCard[];
+  today: string;
+  edit: () => void;
+}) {
+  const { product: p } = item;
+  const tried = coupons.filter((c) => c.layers.some((l) => l.productId === p.id));
+  return (
+    <div className="grid gap-3 pb-4">
+      <div className="flex items-center gap-3">
+        <span
+          className="size-12 rounded-box border border-base-content/40"
+          style={{ background: p.colour }}
+          aria-hidden
+        />
+        <span className="flex-1">
+          <span className="soft block">{p.maker || "maker not given"}</span>
+          {p.owned === false && <span className="font-semibold text-warning">to buy: not on the shelf</span>}
+        </span>
+        <button type="button" className="btn btn-sm" onClick={edit}>
+          <Pencil className="size-4" aria-hidden />
+          Edit
+        </button>
+      </div>
+      {p.photo && (
+        // biome-ignore lint/performance/noImgElement: comes from the local database, at its own size
+        <img src={`/api/v1/photos/${p.photo}`} alt={`Label of ${p.name}`} className="max-h-56 rounded-box" />
+      )}
+      <Stock p={p} today={today} />
+      <Figures p={p} />
+      <Claims item={item} />
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5">
+        {factRows(p).map(([name, words]) => (
+          <div key={name} className="contents">
+            <dt className="soft">{name}</dt>
+            <dd>{words}</dd>
+          </div>
+        ))}
+      </dl>
+      {p.note && <p className="rounded-box bg-base-200 p-3 whitespace-pre-line">{p.note}</p>}
+      <p className="text-sm font-semibold">{safetyLine(p)}</p>
+      <section>
+        <h3 className="font-bold">Used in</h3>
+        {item.places.length === 0 ? (
+          <p className="soft">no stack yet</p>
+        ) : (
+          <ul className="list-disc pl-5">
+            {item.places.map((place) => (
+              <li key={place.regionId}>
+                <Link className="link" href={`/stacks?region=${place.regionId}`}>
+                  {place.name}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      {tried.length > 0 && (
+        <section>
+          <h3 className="font-bold">Coupons</h3>
+          <ul className="list-disc pl-5">
+            {tried.map((c) => (
+              <li key={c.id}>
+                <Link className="link" href={`/coupons?coupon=${c.id}`}>
+                  {c.name}
+                </Link>
+                : {c.result ? RESULT_NAME[c.result] : "not tested yet"}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}
+
+/** Figures with their evidence; a stronger claim than the card's own stands in for it. */
+function Figures({ p }: { p: Product }) {
+  return (
+    <table className="w-full">
+      <thead className="sr-only">
+        <tr>
+          <th scope="col">Figure</th>
+          <th scope="col">Value</th>
+          <th scope="col">Rests on</th>
+        </tr>
+      </thead>
+      <tbody>
+        {figuresOf(p).map((f) => {
+          const best = trustedFigure(p, f);
+          const filled = best === null ? filledIn(p, f) : null;
+          return (
+            <tr key={f} className="border-b border-base-300">
+              <th scope="row" className="py-1 text-left font-normal">
+                {FIGURE_NAME[f]}
+              </th>
+              <td className="py-1 text-right font-semibold">
+                {best ? figureText(f, best.value) : filled === null ? "–" : figureText(f, Math.round(filled))}
+              </td>
+              <td className="py-1 pl-3">
+                <EvidenceMark source={best?.source ?? "assumed"} words />
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function Stock({ p, today }: { p: Product; today: string }) {
+  const share = p.packMl && p.leftMl !== null ? Math.min(1, p.leftMl / p.packMl) : null;
+  const rows: readonly (readonly [string, string | null])[] = [
+    ["Left", p.leftMl === null ? null : `${p.leftMl} ml${p.packMl ? ` of ${p.packMl} ml` : ""}`],
+    ["Price of a pack", p.price == null ? null : String(p.price)],
+    ["Opened", p.openedOn ?? null],
+    ["Use by", p.useBy ?? null],
+  ];
+  return (
+    <div className="rounded-box bg-base-200 p-3">
+      {share !== null && (
+        <div className="mb-2 h-3 rounded-full border border-base-content/50" aria-hidden>
+          <div className="h-full rounded-full bg-secondary" style={{ width: `${share * 100}%` }} />
+        </div>
+      )}
+      <dl className="grid grid-cols-[auto_1fr_auto_1fr] gap-x-3">
+        {rows.map(([name, value]) => (
+          <div key={name} className="contents">
+            <dt className="soft">{name}</dt>
+            <dd className="font-semibold">{value ?? <span className="text-warning">not given</span>}</dd>
+          </div>
+        ))}
+      </dl>
+      {isLow(p) && <p className="font-semibold text-warning">Nearly empty.</p>}
+      {isOld(p, today) && (
+        <p className="font-semibold text-warning">Past its date: try it on a scrap before you trust it.</p>
+      )}
+    </div>
+  );
+}
