@@ -30,10 +30,13 @@ export function PhotoField({
   label,
   hash,
   save,
+  small = false,
 }: {
   label: string;
   hash: string | null;
   save: (hash: string | null) => void;
+  /** in a row of other things: a thumbnail */
+  small?: boolean;
 }) {
   const id = useId();
   const [fault, setFault] = useState<string | null>(null);
@@ -51,10 +54,14 @@ export function PhotoField({
     }
   };
   return (
-    <div className="grid justify-items-start gap-1">
+    <div className={small ? "flex flex-wrap items-center gap-2" : "grid justify-items-start gap-1"}>
       {hash && (
         // biome-ignore lint/performance/noImgElement: comes from the local database, at its own size
-        <img src={`/api/v1/photos/${hash}`} alt={label} className="max-h-48 rounded-box border border-base-300" />
+        <img
+          src={`/api/v1/photos/${hash}`}
+          alt={label}
+          className={`rounded-box border border-base-300 ${small ? "h-8" : "max-h-48"}`}
+        />
       )}
       <span className="flex gap-2">
         <label htmlFor={id} className={`btn btn-sm ${busy ? "btn-disabled" : ""}`}>
@@ -72,7 +79,7 @@ export function PhotoField({
         {hash && (
           <button type="button" className="btn btn-ghost btn-sm" onClick={() => save(null)}>
             <X className="size-4" aria-hidden />
-            Take it away
+            <span className={small ? "sr-only" : ""}>Take the photo away</span>
           </button>
         )}
       </span>

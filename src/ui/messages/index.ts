@@ -1,5 +1,6 @@
 export * from "./coupons";
 export * from "./finder";
+export * from "./mesh";
 export * from "./safety";
 export * from "./trouble";
 export * from "./verdicts";

@@ -10,6 +10,7 @@ import type {
   Finish,
   Hazard,
   Heaviness,
+  Lead,
   MaterialId,
   MayGoOver,
   Method,
@@ -18,6 +19,7 @@ import type {
   Propellant,
   Protection,
   Role,
+  Rub,
   Sheen,
   Source,
   Unknown,
@@ -279,4 +281,15 @@ export const FIGURE_NAME: Readonly<Record<ClaimFigure, string>> = {
   densityGMl: "Density",
   maxSkinUm: "Deepest skin",
   opaqueDftUm: "Hides at",
+};
+
+export const RUB_NAME: Readonly<Record<Rub, string>> = {
+  untested: "was not tested",
+  sound: "stays sound",
+  softens: "softens",
+};
+export const LEAD_NAME: Readonly<Record<Lead, string>> = {
+  unknown: "not known",
+  none: "none, tested",
+  present: "yes",
 };

@@ -6,9 +6,13 @@ import { useCallback } from "react";
 import { addRegionAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/app/actions";
 import type { PartNode, RegionNode } from "@/contracts";
 import { ChipsCell, NumberCell, SelectCell, TextCell } from "../components/cells";
+import { PhotoField } from "../components/PhotoField";
+import { um } from "../format";
 import { offerUndo, useAct } from "../hooks/useAct";
+import { useAddress } from "../hooks/useAddress";
 import { useRow } from "../hooks/useRow";
 import { CONDITION_NAME, EXPOSURE_NAME, FINISH_NAME, MATERIAL_NAME } from "../messages";
+import { RegionCard } from "./RegionCard";
 
 function Saved({ at }: { at: Date | null }) {
   return (
@@ -33,7 +37,32 @@ function unknowns(r: RegionNode["region"]): string | null {
   return null;
 }
 
-function RegionRow({ node, partName, only }: { node: RegionNode; partName: string; only: boolean }) {
+/** What is told of a region beyond the columns, in few words. */
+function toldMore(r: RegionNode["region"]): string {
+  const words = [
+    r.oldFinish ? "old finish" : "",
+    r.sealedBy ? "sealed" : "",
+    r.fillDepthUm == null ? "" : `to fill ${um(r.fillDepthUm)}`,
+    r.massBudgetG == null ? "" : `up to ${r.massBudgetG} g`,
+    r.fitAllowanceUm == null ? "" : `fits within ${um(r.fitAllowanceUm)}`,
+    (r.keepBare ?? []).length > 0 ? `bare: ${r.keepBare!.join(", ")}` : "",
+  ];
+  return words.filter(Boolean).join(" · ");
+}
+
+function RegionRow({
+  node,
+  partName,
+  only,
+  chosen,
+  choose,
+}: {
+  node: RegionNode;
+  partName: string;
+  only: boolean;
+  chosen: boolean;
+  choose: () => void;
+}) {
   const { region: r } = node;
   const save = useCallback(
     (rev: number, fields: Record<string, unknown>) => editNodeAction("region", r.id, rev, fields),
@@ -96,6 +125,15 @@ function RegionRow({ node, partName, only }: { node: RegionNode; partName: strin
           />
         </td>
         <td className="whitespace-nowrap">
+          <button
+            type="button"
+            className="btn btn-sm"
+            aria-pressed={chosen}
+            aria-label={`More of ${of}`}
+            onClick={choose}
+          >
+            More
+          </button>{" "}
           <Link href={`/stacks?region=${r.id}`} className="btn btn-sm gap-1" aria-label={`Stack of ${of}`}>
             <Layers className="size-4" aria-hidden />
             {node.stack.layers.length}
@@ -114,7 +152,8 @@ function RegionRow({ node, partName, only }: { node: RegionNode; partName: strin
       </tr>
       <tr className="border-b border-base-300">
         <td colSpan={9} className="pt-0 pb-1 pl-6 text-sm">
-          <span className="text-warning">{cost}</span> <Saved at={savedAt} />
+          <span className="text-warning">{cost}</span> <span className="soft">{toldMore(r)}</span>{" "}
+          <Saved at={savedAt} />
         </td>
       </tr>
     </>
@@ -151,6 +190,7 @@ function PartHead({ part }: { part: PartNode }) {
           />
           <Saved at={savedAt} />
           <span className="flex-1" />
+          <PhotoField label={part.name} hash={part.photo} save={(photo) => void saveField({ photo })} small />
           <button
             type="button"
             className="btn btn-sm"
@@ -186,25 +226,46 @@ const HEADS: readonly (readonly [name: string, width: string])[] = [
 ];
 
 export function PartsTable({ parts }: { parts: readonly PartNode[] }) {
+  const { params, set } = useAddress();
+  const chosenId = params.get("region");
+  const chosen = parts
+    .flatMap((p) => p.regions.map((node) => ({ node, partName: p.name })))
+    .find((r) => r.node.region.id === chosenId);
   return (
-    <table className="w-full min-w-[1060px] border-separate border-spacing-x-1 border-spacing-y-1">
-      <thead>
-        <tr>
-          {HEADS.map(([h, w]) => (
-            <th key={h} scope="col" className={`px-1 text-left text-sm font-semibold ${w} first:pl-6`}>
-              {h}
-            </th>
+    <div className={chosen ? "grid items-start gap-4 xl:grid-cols-[minmax(0,1fr)_420px]" : ""}>
+      {chosen && (
+        <div className="xl:sticky xl:top-4 xl:order-last">
+          <RegionCard key={chosenId} {...chosen} close={() => set({ region: null })} />
+        </div>
+      )}
+      <div className="overflow-x-auto pb-40">
+        <table className="w-full min-w-[1060px] border-separate border-spacing-x-1 border-spacing-y-1">
+          <thead>
+            <tr>
+              {HEADS.map(([h, w]) => (
+                <th key={h} scope="col" className={`px-1 text-left text-sm font-semibold ${w} first:pl-6`}>
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          {parts.map((part) => (
+            <tbody key={part.id} data-part={part.id}>
+              <PartHead part={part} />
+              {part.regions.map((node) => (
+                <RegionRow
+                  key={node.region.id}
+                  node={node}
+                  partName={part.name}
+                  only={part.regions.length === 1}
+                  chosen={node.region.id === chosenId}
+                  choose={() => set({ region: node.region.id })}
+                />
+              ))}
+            </tbody>
           ))}
-        </tr>
-      </thead>
-      {parts.map((part) => (
-        <tbody key={part.id} data-part={part.id}>
-          <PartHead part={part} />
-          {part.regions.map((node) => (
-            <RegionRow key={node.region.id} node={node} partName={part.name} only={part.regions.length === 1} />
-          ))}
-        </tbody>
-      ))}
-    </table>
+        </table>
+      </div>
+    </div>
   );
 }

@@ -54,7 +54,7 @@ export function Claims({ item }: { item: ShelfItem }) {
       {open ? (
         <NewClaim busy={busy} add={(c) => void save([...claims, c])} leave={() => setOpen(false)} />
       ) : (
-        <button type="button" className="btn btn-xs justify-self-start" onClick={() => setOpen(true)}>
+        <button type="button" className="btn btn-sm justify-self-start" onClick={() => setOpen(true)}>
           Add what somebody says
         </button>
       )}

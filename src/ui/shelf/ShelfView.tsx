@@ -78,7 +78,7 @@ function Row({ item, chosen, narrow, compared, today, choose, compare }: RowProp
         <span className="soft block text-sm">{leavesFilm(p) ? FAMILY_NAME[p.family] : ""}</span>
       </td>
       <td className="px-2 font-semibold">{biteOf(p)}</td>
-      <Time p={p} m="flash" />
+      {!narrow && <Time p={p} m="flash" />}
       {!narrow && <td className="px-2 text-sm">{leavesFilm(p) ? windowsText(p) : ""}</td>}
       <Time p={p} m="sandable" />
       {!narrow && <Time p={p} m="cured" />}
@@ -115,7 +115,7 @@ const HEADS = [
 ];
 const HIDDEN_HEAD: Readonly<Record<string, string>> = { "": "Side by side", " ": "Colour" };
 /** Left out while a card is open beside the list. */
-const WIDE_ONLY = new Set(["Recoat window", "Cured", "Used in"]);
+const WIDE_ONLY = new Set(["Flash", "Recoat window", "Cured", "Used in"]);
 const RIGHT = new Set(["Flash", "Sandable", "Cured", "Left", "Used in"]);
 
 function FacetBar({
