@@ -26,6 +26,8 @@ export const importShelfAction = async (text: string, kind: server.FileKind, exi
 
 export const saveStackAction = async (regionId: string, stackRev: number, stack: unknown) =>
   server.saveStack(regionId, stackRev, stack);
+export const copyStackAction = async (fromId: string | null, targets: readonly server.StackTarget[]) =>
+  server.copyStack(fromId, targets);
 export const carryOutAction = async (regionId: string, stackRev: number, key: string, n: number) =>
   server.carryOut(regionId, stackRev, key, n);
 export const findStacksAction = async (regionId: string, request: unknown) => server.findStacks(regionId, request);

@@ -18,6 +18,7 @@ import { applyRemedy, type JudgeAnswer, judgeWithDoubts, nearCoupons, stackTotal
 import { allProducts, type Db, listCoupons, modelTree, regionHome, replaceStack, setOverride } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
+import { newId } from "./ids";
 import { lookup } from "./lookup";
 import { planInput } from "./plan";
 import { airReading, shopState } from "./shop";
@@ -102,6 +103,37 @@ function storeStack(db: Db, regionId: string, stackRev: number, stack: Stack): O
   if (fault) return fault;
   const next = replaceStack(db, regionId, stackRev, stack);
   return next === null ? conflict("This stack") : done({ rev: next });
+}
+
+/** A region whose layers are to be replaced, as it was seen; `stack` puts that very pile there. */
+export interface StackTarget {
+  readonly regionId: string;
+  readonly stackRev: number;
+  readonly stack?: unknown;
+}
+
+/**
+ * Lays the layers of one region's pile on others, each keeping its own preparation; with a null source every target says
+ * itself what is put there. All of them or none.
+ */
+export function copyStack(fromId: string | null, targets: readonly StackTarget[]): Outcome<readonly StackTarget[]> {
+  return writing((db) => {
+    const from = fromId === null ? null : regionNode(db, fromId);
+    if (fromId !== null && !from) return notFound("The region");
+    const after: StackTarget[] = [];
+    for (const { regionId, stackRev, stack: given } of targets) {
+      const own = regionNode(db, regionId);
+      if (!own) return notFound("The region");
+      const parsed = stackSchema.safeParse(
+        from ? { prep: own.stack.prep, layers: from.stack.layers.map((l) => ({ ...l, id: newId("y") })) } : given,
+      );
+      if (!parsed.success) return invalid(parsed.error);
+      const next = storeStack(db, regionId, stackRev, parsed.data);
+      if (!next.ok) return next;
+      after.push({ regionId, stackRev: next.value.rev });
+    }
+    return done(after);
+  });
 }
 
 /** Carries out the n-th remedy of a verdict, if the verdict still stands. */

@@ -20,6 +20,7 @@ const film = (name: string, addedUm: number, takenUm = 0, putty = false) => ({
   addedUm,
   takenUm,
   putty,
+  sheen: "satin" as const,
   verdict: "ok" as const,
 });
 const noNonsense = (markup: string) => expect(markup).not.toMatch(/NaN|Infinity|undefined/);

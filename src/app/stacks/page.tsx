@@ -6,12 +6,17 @@ import { TroublePage } from "@/ui/components/Trouble";
 import { EmptyPlace } from "@/ui/components/Welcome";
 import { RegionList } from "@/ui/stacks/RegionList";
 import { StackSpace } from "@/ui/stacks/StackSpace";
+import { TwoStacks } from "@/ui/stacks/TwoStacks";
 import { withModel } from "../current";
 
 export const metadata: Metadata = { title: "Stacks" };
 
-export default async function StacksPage({ searchParams }: { searchParams: Promise<{ region?: string }> }) {
-  const { region } = await searchParams;
+export default async function StacksPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ region?: string; beside?: string }>;
+}) {
+  const { region, beside } = await searchParams;
   return withModel(
     (m) => {
       const judged = server.getJudged(m.id);
@@ -37,17 +42,25 @@ export default async function StacksPage({ searchParams }: { searchParams: Promi
         );
       const view = server.getStack(chosen.node.region.id);
       if (!view.ok) return <TroublePage problem={view.problem} />;
+      const nowMin = server.nowMs() / MS_PER_MIN;
+      const other = judged.some((j) => j.node.region.id === beside) ? server.getStack(beside!) : null;
+      if (other && !other.ok) return <TroublePage problem={other.problem} />;
       return (
         <main className="grid gap-5 p-4 lg:grid-cols-[190px_minmax(0,1fr)]">
           <RegionList regions={judged} chosenId={chosen.node.region.id} />
-          <StackSpace
-            key={chosen.node.region.id}
-            view={view.value}
-            products={shelf.map((i) => i.product)}
-            choice={ways}
-            nowMin={server.nowMs() / MS_PER_MIN}
-            timeZone={timeZone}
-          />
+          {other ? (
+            <TwoStacks pair={[view.value, other.value]} nowMin={nowMin} timeZone={timeZone} />
+          ) : (
+            <StackSpace
+              key={chosen.node.region.id}
+              view={view.value}
+              regions={judged}
+              products={shelf.map((i) => i.product)}
+              choice={ways}
+              nowMin={nowMin}
+              timeZone={timeZone}
+            />
+          )}
         </main>
       );
     },

@@ -1,9 +1,10 @@
 import { assert } from "../base";
-import type { GritScale, Method } from "../model";
+import type { GritScale, Method, Product } from "../model";
 import {
   EDGE_SANDING,
   grainUm,
   LADDER,
+  PROPELLANT_SHARE,
   SCRATCH_HIDDEN,
   SCRATCH_OF_GRAIN,
   SMALL_PART,
@@ -68,4 +69,10 @@ export function ratioOff(used: string, label: string): number | null {
   const [a, b] = [ratioParts(used), ratioParts(label)];
   if (!a || !b || a.length !== b.length) return null;
   return Math.max(...a.map((x, i) => Math.abs(x / a[0]! / (b[i]! / b[0]!) - 1)));
+}
+
+/** Price of a millilitre of paint, in the user's own money; of an aerosol without its propellant. Null = pack or price not given. */
+export function pricePerMl(p: Pick<Product, "price" | "packMl" | "method">): number | null {
+  if (p.price == null || !p.packMl) return null;
+  return p.price / (p.packMl * (p.method === "aerosol" ? 1 - PROPELLANT_SHARE : 1));
 }

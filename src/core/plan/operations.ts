@@ -147,8 +147,12 @@ export function chainOf(
 const lastCoatId = (layer: Layer): string => opIds.coat(layer.id, layer.coats);
 
 /** A material nobody has named may hold lead too. */
+/** Dry sanding is out where the metal, or an old finish nobody tested, may hold lead. */
 const wetOnly = (region: Region): boolean =>
-  region.material === null || region.material === "unknown" || materialFacts(region.material).mayHoldLead;
+  region.material === null ||
+  region.material === "unknown" ||
+  (materialFacts(region.material).mayHoldLead && region.lead !== "none") ||
+  (region.oldFinish != null && region.oldFinish.lead !== "none");
 
 function prepOp(region: Region, step: PrepStep): Operation {
   const material = region.material === null || region.material === "unknown" ? null : materialFacts(region.material);

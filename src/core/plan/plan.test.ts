@@ -351,3 +351,19 @@ it("operation ids are those of the log", () => {
     "y1:before:scuff",
   ]);
 });
+
+describe("what a pile comes to in money", () => {
+  const can = { price: 12, packMl: 400 };
+  it("counts an aerosol without its propellant, and what sprays past", () => {
+    const own = product("grey-primer", can);
+    const part = { region: region({ id: "p", areaCm2: 100 }), stack: pile(layer("grey-primer", { wftUm: 24 })) };
+    const { cost } = stackTotals(planInput([part], { productOf: lookup([own]) }), "p");
+    // 100 cm² × 24 µm = 0.24 ml; a quarter lands on a small part, 0.35 on a larger one
+    expect([0.24 / 0.25, 0.24 / 0.35].map((ml) => ((ml * 12) / 240).toFixed(6))).toContain(cost!.toFixed(6));
+  });
+  it("is not told where a price is missing", () => {
+    const own = product("grey-primer", { price: null });
+    const part = { region: region({ id: "p" }), stack: pile(layer("grey-primer")) };
+    expect(stackTotals(planInput([part], { productOf: lookup([own]) }), "p").cost).toBeNull();
+  });
+});

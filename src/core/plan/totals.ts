@@ -1,4 +1,13 @@
-import { dryDensityGMl, filmLedger, filmMassG } from "../numbers";
+import type { Layer, Product } from "../model";
+import {
+  dryDensityGMl,
+  filmLedger,
+  filmMassG,
+  liquidNeededMl,
+  plannedWftUm,
+  pricePerMl,
+  transferEfficiency,
+} from "../numbers";
 import { planModel } from "./plan";
 import type { PlanInput } from "./types";
 
@@ -8,6 +17,8 @@ export interface StackTotals {
   readonly buildUm: number;
   /** g; null without an area (est.: dry densities are reckoned from the wet ones) */
   readonly massG: number | null;
+  /** in the user's own money, by what goes on and past the part (est.); null without an area or with a price missing */
+  readonly cost: number | null;
   readonly handsOnMin: number | null;
   /** end of the last work if this region were all there is on the bench; null = it cannot be planned as it stands */
   readonly aloneDoneMin: number | null;
@@ -16,7 +27,8 @@ export interface StackTotals {
 /** Build and mass from the ledger; work and finish by planning the region by itself in the input's air and sessions. */
 export function stackTotals(input: PlanInput, regionId: string): StackTotals {
   const own = input.regions.find((r) => r.region.id === regionId);
-  if (!own || own.stack.layers.length === 0) return { buildUm: 0, massG: null, handsOnMin: null, aloneDoneMin: null };
+  if (!own || own.stack.layers.length === 0)
+    return { buildUm: 0, massG: null, cost: null, handsOnMin: null, aloneDoneMin: null };
   const ledger = filmLedger(own.stack.layers, input.productOf);
   const massOf = (i: number, areaCm2: number) => {
     const line = ledger[i]!;
@@ -28,7 +40,20 @@ export function stackTotals(input: PlanInput, regionId: string): StackTotals {
   return {
     buildUm: ledger.at(-1)!.totalUm,
     massG: areaCm2 === null ? null : ledger.reduce((sum, _, i) => sum + massOf(i, areaCm2), 0),
+    cost: areaCm2 === null ? null : costOf(own.stack.layers, input.productOf, areaCm2),
     handsOnMin: alone.outcome === "planned" ? alone.handsOnMin : null,
     aloneDoneMin: alone.outcome === "planned" ? alone.doneMin : null,
   };
+}
+
+function costOf(layers: readonly Layer[], productOf: (id: string) => Product, areaCm2: number): number | null {
+  let sum = 0;
+  for (const layer of layers) {
+    const p = productOf(layer.productId);
+    const each = pricePerMl(p);
+    if (each === null) return null;
+    const te = transferEfficiency(p.method, areaCm2);
+    sum += each * liquidNeededMl(areaCm2, plannedWftUm(layer, p), layer.coats, te);
+  }
+  return sum;
 }

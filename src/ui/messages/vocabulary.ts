@@ -8,6 +8,7 @@ import type {
   Exposure,
   FamilyId,
   Finish,
+  GritScale,
   Hazard,
   Heaviness,
   Lead,
@@ -22,6 +23,7 @@ import type {
   Rub,
   Sheen,
   Source,
+  Tack,
   Unknown,
   Verdict,
 } from "@/core/model";
@@ -293,3 +295,6 @@ export const LEAD_NAME: Readonly<Record<Lead, string>> = {
   none: "none, tested",
   present: "yes",
 };
+
+export const TACK_NAME: Readonly<Record<Tack, string>> = { low: "low tack", medium: "medium tack", high: "high tack" };
+export const GRIT_SCALE_NAME: Readonly<Record<GritScale, string>> = { P: "P (FEPA)", CAMI: "CAMI" };

@@ -222,7 +222,7 @@ const HEADS: readonly (readonly [name: string, width: string])[] = [
   ["Finest detail", "w-28"],
   ["Ridges", "w-28"],
   ["Exposure", "w-32"],
-  ["Stack", "w-28"],
+  ["Stack", "w-40"],
 ];
 
 export function PartsTable({ parts }: { parts: readonly PartNode[] }) {
@@ -239,7 +239,7 @@ export function PartsTable({ parts }: { parts: readonly PartNode[] }) {
         </div>
       )}
       <div className="overflow-x-auto pb-40">
-        <table className="w-full min-w-[1060px] border-separate border-spacing-x-1 border-spacing-y-1">
+        <table className="w-full min-w-[1150px] border-separate border-spacing-x-1 border-spacing-y-1">
           <thead>
             <tr>
               {HEADS.map(([h, w]) => (

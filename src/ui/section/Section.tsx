@@ -1,5 +1,5 @@
 import { useId } from "react";
-import type { MaterialGroup, Verdict } from "@/core/model";
+import type { MaterialGroup, Sheen, Verdict } from "@/core/model";
 import { GROOVE_PER_DFT } from "@/core/reference";
 import { VerdictShape, verdictInk } from "../components/VerdictMark";
 import { um } from "../format";
@@ -10,6 +10,7 @@ export interface SectionFilm extends FilmIn {
   readonly name: string;
   /** #rrggbb */
   readonly colour: string;
+  readonly sheen: Sheen;
   /** of the seam below this film */
   readonly verdict: Verdict;
 }
@@ -64,6 +65,12 @@ export function Section({ films, group, materialName, ridgeUm, detailUm }: Secti
               fill={film.colour}
               stroke="var(--ink)"
               strokeWidth="0.8"
+            />
+            <SheenMark
+              sheen={film.sheen}
+              y={TOP + b.topPx}
+              height={b.heightPx}
+              right={detailUm === null ? W - 12 : GROOVE_X}
             />
             {b.broken && <BreakLine y={TOP + b.topPx + b.heightPx / 2} />}
           </g>
@@ -230,6 +237,24 @@ function Groove({
         )}
       </g>
     </g>
+  );
+}
+
+/** Gloss carries a bright line under its top edge, satin a broken one, matt a row of grains. */
+const SHEEN_DASH: Readonly<Record<Sheen, string | undefined>> = { gloss: undefined, satin: "14 8", matt: "0.1 6" };
+const SHEEN_LEAST_PX = 11;
+
+function SheenMark({ sheen, y, height, right }: { sheen: Sheen; y: number; height: number; right: number }) {
+  if (height < SHEEN_LEAST_PX) return null;
+  return (
+    <path
+      d={`M118 ${y + 4}H${right - 8}`}
+      stroke="#ffffff"
+      strokeOpacity="0.75"
+      strokeWidth="2"
+      strokeLinecap="round"
+      strokeDasharray={SHEEN_DASH[sheen]}
+    />
   );
 }
 

@@ -8,7 +8,9 @@ import { BEFORE_STEPS } from "@/core/model";
 import { HEAVINESS_OF_LABEL } from "@/core/reference";
 import { NumberCell, SelectCell } from "../components/cells";
 import { um } from "../format";
-import { BEFORE_NAME, HEAVINESS_NAME } from "../messages";
+import { BEFORE_NAME, GRIT_SCALE_NAME, HEAVINESS_NAME } from "../messages";
+import { LayerMore } from "./LayerMore";
+import type { Grip } from "./SortablePile";
 import { type ChangeStack, layerSaver } from "./useStack";
 
 export interface LayerMoves {
@@ -27,6 +29,7 @@ export function LayerCard({
   product,
   dryUm,
   change,
+  grip,
   moves,
   children,
 }: {
@@ -35,6 +38,7 @@ export function LayerCard({
   product: Product;
   dryUm: number;
   change: ChangeStack;
+  grip: Grip;
   moves: LayerMoves;
   children: ReactNode;
 }) {
@@ -48,6 +52,7 @@ export function LayerCard({
       data-layer={layer.id}
     >
       <div className="flex flex-wrap items-center gap-2">
+        {grip(`Drag ${of} to another place`)}
         <span
           className="grid size-6 place-items-center rounded-full border border-base-content/50 text-sm font-bold"
           aria-hidden
@@ -114,6 +119,7 @@ export function LayerCard({
         <Befores layer={layer} of={of} save={save} />
         <Sanding layer={layer} of={of} save={save} />
       </div>
+      <LayerMore layer={layer} product={product} of={of} save={save} />
       {children}
     </section>
   );
@@ -176,7 +182,26 @@ function Sanding({ layer, of, save }: { layer: Layer; of: string; save: Save }) 
         <input type="checkbox" className="checkbox checkbox-xs" checked={s !== null} onChange={() => void toggle()} />
         sand<span className="sr-only"> {of}</span>
       </label>
-      {s && <NumberCell value={s.grit} field="grit" label={`Grit after ${of}`} unit="P" save={part} className="w-20" />}
+      {s && (
+        <NumberCell
+          value={s.grit}
+          field="grit"
+          label={`Grit after ${of}`}
+          unit={s.scale === "CAMI" ? "" : "P"}
+          save={part}
+          className="w-20"
+        />
+      )}
+      {s && (
+        <SelectCell
+          value={s.scale ?? "P"}
+          field="scale"
+          label={`Grit scale after ${of}`}
+          options={GRIT_SCALE_NAME}
+          save={part}
+          className="w-28"
+        />
+      )}
       {s && (
         <NumberCell
           value={s.takesUm}

@@ -15,7 +15,7 @@ export function RegionList({ regions, chosenId }: { regions: readonly JudgedRegi
             key={region.id}
             href={`/stacks?region=${region.id}`}
             aria-current={on ? "true" : undefined}
-            className={`grid rounded-box border-l-4 px-2.5 py-2 ${on ? "border-primary bg-base-200" : "border-transparent hover:bg-base-200"}`}
+            className={`grid rounded-box border-l-4 px-2.5 py-1.5 ${on ? "border-primary bg-base-200" : "border-transparent hover:bg-base-200"}`}
           >
             <span className="font-bold">{partName}</span>
             <span className="soft text-sm">

@@ -1,45 +1,29 @@
 "use client";
 
 import { Search } from "lucide-react";
-import { Fragment, useRef } from "react";
+import { useRef } from "react";
 import type { JudgedRegion, StackView } from "@/contracts";
-import type { Layer, PrepStep, Product, Stack, Verdict } from "@/core/model";
-import { FILM_ROLES, isOneOf, PREP_STEPS, worseVerdict } from "@/core/model";
+import type { Layer, PrepStep, Product, Stack } from "@/core/model";
+import { FILM_ROLES, isOneOf, PREP_STEPS } from "@/core/model";
 import type { PlacedVerdict } from "@/core/plan";
 import { materialFacts } from "@/core/reference";
 import { offerUndo } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "../messages";
-import { Section, type SectionFilm, seamHeights } from "../section/Section";
+import { filmsOf, pileText } from "../section/pile";
+import { Section, seamHeights } from "../section/Section";
 import { AddLayer } from "./AddLayer";
+import { Beside } from "./Beside";
+import { CopyStack } from "./CopyStack";
 import { LayerCard } from "./LayerCard";
 import { Leaders } from "./Leaders";
 import { freshLayerId } from "./layers";
+import { arrayMove, SortableLayer, SortablePile } from "./SortablePile";
 import { Totals } from "./Totals";
 import { type ChangeStack, useStack } from "./useStack";
 import { Verdicts, type VerdictTools } from "./Verdicts";
 
 type Judged = Extract<JudgedRegion["answer"], { outcome: "judged" }>;
-
-const worstAt = (verdicts: readonly PlacedVerdict[], seam: number): Verdict =>
-  verdicts
-    .filter((v) => (seam === 0 ? v.where.kind === "region" : v.where.kind === "seam" && v.where.layer === seam))
-    .reduce<Verdict>((worst, v) => worseVerdict(worst, v.verdict), "ok");
-
-function filmsOf(stack: Stack, productOf: (id: string) => Product, answer: Judged): readonly SectionFilm[] {
-  return answer.ledger.map((line, i) => {
-    const p = productOf(stack.layers[i]!.productId);
-    const { addedUm, takenUm } = line;
-    return {
-      name: p.name,
-      colour: p.colour,
-      addedUm,
-      takenUm,
-      putty: p.role === "putty",
-      verdict: worstAt(answer.verdicts, i),
-    };
-  });
-}
 
 const newLayer = (id: string, productId: string): Layer => ({
   id,
@@ -55,11 +39,13 @@ const newLayer = (id: string, productId: string): Layer => ({
 /** Layers of one region, top first, each seam judged between its two cards, level with the drawing. */
 export function StackEditor({
   view,
+  regions,
   products,
   nowMin,
   timeZone,
 }: {
   view: StackView;
+  regions: readonly JudgedRegion[];
   products: readonly Product[];
   nowMin: number;
   timeZone: string;
@@ -80,13 +66,15 @@ export function StackEditor({
   const material = region.material === null || region.material === "unknown" ? null : materialFacts(region.material);
   const name = `${partName}, ${region.name}`;
   return (
-    <div className="grid gap-3">
-      <div className="flex flex-wrap items-baseline gap-x-4">
+    <div className="grid content-start gap-3">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-xl font-bold">{name}</h1>
         <button type="button" className="btn btn-primary btn-sm self-center" onClick={() => set({ find: "1" })}>
           <Search className="size-4" aria-hidden />
           Find stacks
         </button>
+        <CopyStack regions={regions} from={node} name={name} />
+        <Beside regions={regions} regionId={region.id} />
         <span className="soft">
           {region.material ? MATERIAL_NAME[region.material] : "material not given"} · finish “{region.finish}”
         </span>
@@ -106,6 +94,20 @@ export function StackEditor({
             ridgeUm={region.ridgeUm}
             detailUm={region.detailUm}
           />
+          {answer.outcome === "judged" && films.length > 0 && (
+            <details>
+              <summary className="cursor-pointer">The section in words</summary>
+              <ul className="mt-1 grid gap-1 text-sm">
+                {pileText(stack, productOf, answer, {
+                  materialName: region.material ? MATERIAL_NAME[region.material] : "",
+                  ridgeUm: region.ridgeUm,
+                  detailUm: region.detailUm,
+                }).map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            </details>
+          )}
           {view.near.length > 0 && <NearCoupons near={view.near} />}
           <Totals view={view} nowMin={nowMin} timeZone={timeZone} />
         </div>
@@ -178,6 +180,12 @@ function Pile({
     answer.verdicts.filter((v) => v.where.kind === kind && v.where.layer === i);
   const whole = answer.verdicts.filter((v) => v.where.kind === "stack");
   const order = stack.layers.map((_, i) => i).reverse();
+  // the list shows the top layer first, the pile holds the lowest first
+  const moved = (from: number, to: number) =>
+    void change((s) => ({
+      ...s,
+      layers: arrayMove([...s.layers], s.layers.length - 1 - from, s.layers.length - 1 - to),
+    }));
   const move = (i: number, by: number) => () =>
     void change((s) => {
       const layers = [...s.layers];
@@ -192,50 +200,53 @@ function Pile({
           <Verdicts list={whole} tools={tools} />
         </div>
       )}
-      {order.map((i) => {
-        const layer = stack.layers[i]!;
-        const own = [...at("layer", i), ...at("air", i)];
-        return (
-          <Fragment key={layer.id}>
-            <LayerCard
-              n={i + 1}
-              layer={layer}
-              product={productOf(layer.productId)}
-              dryUm={answer.ledger[i]!.addedUm}
-              change={change}
-              moves={{
-                up: i < stack.layers.length - 1 ? move(i, 1) : null,
-                down: i > 0 ? move(i, -1) : null,
-                repeat: () =>
-                  void change((s) => ({
-                    ...s,
-                    layers: [
-                      ...s.layers.slice(0, i + 1),
-                      { ...s.layers[i]!, id: freshLayerId() },
-                      ...s.layers.slice(i + 1),
-                    ],
-                  })),
-                remove: () => {
-                  void change((s) => ({ ...s, layers: s.layers.filter((l) => l.id !== layer.id) }));
-                  const putBack = (s: Stack): Stack => ({ ...s, layers: s.layers.toSpliced(i, 0, layer) });
-                  offerUndo(`${productOf(layer.productId).name} taken off`, () => void change(putBack));
-                },
-              }}
-            >
-              {own.length > 0 && (
-                <div className="mt-2 border-t border-base-300 pt-2">
-                  <Verdicts list={own} tools={tools} />
-                </div>
+      <SortablePile ids={order.map((i) => stack.layers[i]!.id)} moved={moved}>
+        {order.map((i) => {
+          const layer = stack.layers[i]!;
+          const own = [...at("layer", i), ...at("air", i)];
+          return (
+            <SortableLayer key={layer.id} id={layer.id}>
+              {(grip) => (
+                <>
+                  <LayerCard
+                    n={i + 1}
+                    layer={layer}
+                    product={productOf(layer.productId)}
+                    dryUm={answer.ledger[i]!.addedUm}
+                    change={change}
+                    grip={grip}
+                    moves={{
+                      up: i < stack.layers.length - 1 ? move(i, 1) : null,
+                      down: i > 0 ? move(i, -1) : null,
+                      repeat: () =>
+                        void change((s) => ({
+                          ...s,
+                          layers: s.layers.toSpliced(i + 1, 0, { ...s.layers[i]!, id: freshLayerId() }),
+                        })),
+                      remove: () => {
+                        void change((s) => ({ ...s, layers: s.layers.filter((l) => l.id !== layer.id) }));
+                        const putBack = (s: Stack): Stack => ({ ...s, layers: s.layers.toSpliced(i, 0, layer) });
+                        offerUndo(`${productOf(layer.productId).name} taken off`, () => void change(putBack));
+                      },
+                    }}
+                  >
+                    {own.length > 0 && (
+                      <div className="mt-2 border-t border-base-300 pt-2">
+                        <Verdicts list={own} tools={tools} />
+                      </div>
+                    )}
+                  </LayerCard>
+                  {i > 0 && (
+                    <div className="px-2.5 py-1" data-seam={i}>
+                      <Verdicts list={at("seam", i)} tools={tools} />
+                    </div>
+                  )}
+                </>
               )}
-            </LayerCard>
-            {i > 0 && (
-              <div className="px-2.5 py-1" data-seam={i}>
-                <Verdicts list={at("seam", i)} tools={tools} />
-              </div>
-            )}
-          </Fragment>
-        );
-      })}
+            </SortableLayer>
+          );
+        })}
+      </SortablePile>
     </>
   );
 }

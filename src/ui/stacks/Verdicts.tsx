@@ -23,7 +23,12 @@ function OneVerdict({ v, tools }: { v: PlacedVerdict; tools: VerdictTools }) {
     <li className="grid gap-1" data-rule={v.rule} data-verdict={v.verdict}>
       <p className="flex items-start gap-2">
         <VerdictMark verdict={v.verdict} />
-        <span>{reasonText(v.code, v.missing)}</span>
+        <span>
+          {reasonText(v.code, v.missing)}
+          {v.evidence === "own-coupon" && v.verdict === "care" && (
+            <strong> Your own coupon passed: no trial needed any more.</strong>
+          )}
+        </span>
       </p>
       {v.verdict !== "ok" && (
         <div className="flex flex-wrap items-center gap-x-2 gap-y-1 pl-8 text-sm">

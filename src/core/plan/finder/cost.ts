@@ -6,6 +6,7 @@ import {
   filmMassG,
   liquidNeededMl,
   plannedWftUm,
+  pricePerMl,
   transferEfficiency,
   volumeSolidsOf,
 } from "../../numbers";
@@ -59,7 +60,7 @@ export function layerTotals(layer: Omit<Layer, "id">, product: Product, input: F
   const dryUm = layer.coats * dftUm(wftUm, volumeSolidsOf(product));
   const leftUm = dryUm - Math.min(dryUm, layer.sandAfter?.takesUm ?? 0);
   const ml = liquidNeededMl(areaCm2, wftUm, layer.coats, transferEfficiency(product.method, areaCm2));
-  const perMl = product.price != null && product.packMl ? product.price / product.packMl : 0;
+  const perMl = pricePerMl(product) ?? 0;
   const rub = layer.sandAfter ? minutes(SAND_LABOUR, areaCm2) : 0;
   return {
     day: layerWaits(layer, product, input).coatsMin / MIN_PER_DAY,

@@ -1,4 +1,4 @@
-import type { Layer, Product, Stack } from "../../model";
+import { HEAVINESSES, type Layer, type Product, type Stack } from "../../model";
 import { filmLedger, plannedWftUm } from "../../numbers";
 import {
   applyRules,
@@ -10,6 +10,7 @@ import {
   factSheet,
   isContact,
   labelForbids,
+  type Remedy,
   RULE_BOOK,
   regionFacts,
   showsBare,
@@ -43,7 +44,14 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
   });
   const verdicts: PlacedVerdict[] = [];
   const add = (fired: readonly Fired[], where: Where) =>
-    verdicts.push(...fired.map((f) => ({ ...f, where, key: keyOf(f.rule, where) })));
+    verdicts.push(
+      ...fired.map((f) => ({
+        ...f,
+        remedy: f.remedy.filter((r) => changes(r, stack.layers[where.layer])),
+        where,
+        key: keyOf(f.rule, where),
+      })),
+    );
   const seams: (SeamPlan | null)[] = [];
   const ground = groundFilm(region);
   stack.layers.forEach((layer, i) => {
@@ -84,6 +92,12 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
     assumed: assumedFigures(pile),
   };
 }
+
+/** A remedy that would lay a coat no lighter than it is laid already is none. */
+const changes = (r: Remedy, layer: Layer | undefined): boolean =>
+  r.do !== "set-heaviness" ||
+  layer === undefined ||
+  HEAVINESSES.indexOf(layer.heaviness) > HEAVINESSES.indexOf(r.heaviness);
 
 /** The pile with its products as they go on and its ledger. */
 export function pileOf(input: JudgeInput): Pile {
