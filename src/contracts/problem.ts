@@ -37,12 +37,21 @@ export const failed = (code: ProblemCode, detail: string, fields: readonly Field
   problem: { code, detail, fields },
 });
 
+/** More choices than this are counted, not listed. */
+const CHOICES_TOLD = 24;
+const oneOf = (values: readonly string[]): string => {
+  if (values.length === 1) return `must be ${values[0]}`;
+  const rest = values.length > CHOICES_TOLD ? ` and ${values.length - CHOICES_TOLD} more` : "";
+  return `must be one of ${values.slice(0, CHOICES_TOLD).join(", ")}${rest}`;
+};
+
 /** Zod's issues as field faults; a plain sentence for each. */
 export function fieldFaults(error: z.ZodError): readonly FieldFault[] {
   return error.issues.map((issue) => {
     const path = issue.path.map(String).join(".");
     if (issue.code === "unrecognized_keys")
       return { path: [path, issue.keys[0]].filter(Boolean).join("."), message: "is not known here" };
+    if (issue.code === "invalid_value") return { path, message: oneOf(issue.values.map(String)) };
     return { path, message: issue.message };
   });
 }

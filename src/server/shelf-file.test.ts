@@ -42,7 +42,7 @@ describe("a shelf goes out and comes in", () => {
 describe("what is at fault is told by line and column, and nothing is taken over", () => {
   it.each([
     ["a number that is none", GOOD.replace("40", "thick"), [2, "label_wft_um", "must be a number"]],
-    ["a role that is none", GOOD.replace("colour", "paint"), [2, "role", /option/]],
+    ["a role that is none", GOOD.replace("colour", "paint"), [2, "role", /^must be one of degreaser, stripper/]],
     ["a heading nobody knows", GOOD.replace("flash_min", "blink"), [1, "blink", "is no column known here"]],
     ["no name column", GOOD.replace("name,", "maker,"), [1, "name", "is missing from the heading line"]],
     ["a short line", GOOD.replace(",15", ""), [2, "", "has 6 cells where the heading has 7"]],

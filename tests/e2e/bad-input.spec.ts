@@ -27,7 +27,7 @@ test("a part without a name", async ({ page }) => {
 });
 
 test("a product with 120 % solids and a window that closes before it opens", async ({ page }) => {
-  await page.goto("/shelf?product=estuary-blue");
+  await page.goto("/shelf?product=estuary-blue&edit=1");
   const card = page.getByRole("complementary", { name: "Product card" });
   await expect(card.getByLabel(/^Volume solids/)).toHaveValue("34");
   await card.getByLabel(/^Volume solids/).fill("120");
@@ -134,7 +134,7 @@ test("a temperature no product stands names the product and the air", async ({ p
 
 test("a done step with three coats where one is left, and a nonsense thickness", async ({ page }) => {
   await page.goto("/bench");
-  const tile = page.getByRole("article", { name: /Sea wall: Foam sealer/ });
+  const tile = page.getByRole("article", { name: /Sea wall, Stone courses: Foam sealer/ });
   await tile.getByRole("button", { name: "Start" }).click();
   await tile.getByRole("button", { name: "Done…" }).click();
   const dialog = page.getByRole("dialog", { name: /Done: Sea wall/ });

@@ -13,8 +13,9 @@ async function addProduct(
   const card = page.getByRole("complementary", { name: "Product card" });
   for (const [label, value] of Object.entries(choices))
     await card.getByRole("combobox", { name: label, exact: true }).selectOption(value);
-  await card.getByLabel("water", { exact: true }).uncheck();
-  for (const c of carriers) await card.getByLabel(c, { exact: true }).check();
+  const flies = card.getByRole("group", { name: "What flies off while it dries" });
+  await flies.getByLabel("water", { exact: true }).uncheck();
+  for (const c of carriers) await flies.getByLabel(c, { exact: true }).check();
   for (const [label, value] of Object.entries(fields))
     await card.getByLabel(label, { exact: true }).first().fill(value);
   await card.getByRole("button", { name: "Save" }).click();

@@ -1,5 +1,6 @@
 import { request as httpRequest } from "node:http";
 import { expect } from "@playwright/test";
+import { redPng } from "../support/png";
 import { benchTest } from "./support/server";
 
 const test = benchTest("demo");
@@ -65,10 +66,79 @@ test("plan answers for a sent document; openapi describes what is served", async
   expect(Date.parse(plan.done)).toBeGreaterThan(Date.parse("2026-11-26T19:20:00Z"));
   const api = await (await request.get("/api/v1/openapi.json")).json();
   expect(Object.keys(api.paths)).toEqual(
-    expect.arrayContaining(["/api/v1/check", "/api/v1/plan", "/api/v1/models/{id}", "/api/v1/models/{id}/plan.ics"]),
+    expect.arrayContaining([
+      "/api/v1/check",
+      "/api/v1/suggest",
+      "/api/v1/shelf.csv",
+      "/api/v1/plan",
+      "/api/v1/models/{id}",
+      "/api/v1/models/{id}/plan.ics",
+    ]),
   );
   expect(api.components.schemas.CheckRequest.properties.region.properties.material.enum).toContain("petg");
   expect(await (await request.get("/api/v1/schema/elm-bench-1.json")).json()).toMatchObject({ type: "object" });
+});
+
+test("suggest finds stacks from the shelf and from what is sent, and says why not", async ({ request }) => {
+  const ask = async (data: unknown) => request.post("/api/v1/suggest", { data });
+  const region = { material: "petg", conditions: ["clean"], finish: "seen", exposure: ["handled"], area_cm2: 200 };
+  const own = await (await ask({ region, until: "clear", colour: "estuary-blue", why_not: ["two-pack-gloss"] })).json();
+  expect(own).toMatchObject({ outcome: "found", exact: true, way: "show" });
+  expect(own.best.length).toBe(10);
+  for (const s of own.best) expect(s.layers.map((l: { product: string }) => l.product)).toContain("estuary-blue");
+  expect(own.best.map((s: { cost: number }) => s.cost)).toEqual(
+    own.best.map((s: { cost: number }) => s.cost).toSorted((a: number, b: number) => a - b),
+  );
+  expect(own.why_not[0]).toMatchObject({ product: "two-pack-gloss", outcome: "never" });
+  const label = { wft_um: 40, flash_min: 20, recoat: [[60, null]], sandable_min: 360, cured_min: 7200 };
+  const sent = await (
+    await ask({
+      region,
+      shelf: [
+        "water-primer",
+        { id: "teal", role: "colour", family: "wb-acrylic", carriers: ["water"], label, owned: false, price: 4 },
+      ],
+      best: 1,
+    })
+  ).json();
+  expect(sent.best[0]).toMatchObject({ to_buy: ["teal"], layers: [{ product: "water-primer" }, { product: "teal" }] });
+  const none = await (await ask({ region: { ...region, material: "unknown" } })).json();
+  expect(none).toMatchObject({ outcome: "none", reasons: [{ kind: "material-unknown" }] });
+  const wrong = await ask({ region, shelf: ["nowhere"], way: "fast" });
+  expect(wrong.status()).toBe(422);
+  expect((await wrong.json()).errors).toEqual([{ path: "shelf.0", message: "is not on the shelf" }]);
+});
+
+test("the shelf goes out and comes in over HTTP; a bad line is told and nothing taken over", async ({ request }) => {
+  const csv = await (await request.get("/api/v1/shelf.csv")).text();
+  const post = (data: string) =>
+    request.post("/api/v1/shelf.csv?existing=replace", { data, headers: { "content-type": "text/csv" } });
+  expect(await (await post(csv)).json()).toEqual({ added: 0, changed: 0, kept: 54 });
+  const bad = await post(csv.replace("wb-acrylic", "treacle"));
+  expect(bad.status()).toBe(422);
+  expect((await bad.json()).errors[0].path).toMatch(/^line \d+, family$/);
+  expect(await (await request.get("/api/v1/shelf.csv")).text()).toBe(csv);
+  expect((await (await request.get("/api/v1/shelf.json")).json()).format).toBe("elm-bench-shelf/1");
+});
+
+test("a picture is kept under its hash and goes out with the document, or is left out by choice", async ({
+  request,
+}) => {
+  const kept = await request.post("/api/v1/photos", { data: redPng(), headers: { "content-type": "image/png" } });
+  expect(kept.status()).toBe(201);
+  const { hash } = await kept.json();
+  const photo = await request.get(`/api/v1/photos/${hash}`);
+  expect(photo.headers()["content-type"]).toBe("image/png");
+  expect(await photo.body()).toEqual(redPng());
+  expect((await request.post("/api/v1/photos", { data: "not a picture" })).status()).toBe(422);
+  const first = await request.get(MODEL);
+  const document = await first.json();
+  document.parts[0].photo = hash;
+  const put = await request.put(MODEL, { data: document, headers: { "if-match": first.headers().etag! } });
+  expect(put.status()).toBe(200);
+  const text = await (await request.get(MODEL)).text();
+  expect(JSON.parse(text).photos[hash]).toEqual({ type: "image/png", base64: redPng().toString("base64") });
+  expect((await (await request.get(`${MODEL}?photos=none`)).json()).photos).toBeUndefined();
 });
 
 test("other hosts, other origins and unbounded bodies are turned away", async ({ request, bench }) => {

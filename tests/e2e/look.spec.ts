@@ -7,8 +7,14 @@ const test = benchTest("demo");
 const PLACES = [
   "/bench",
   "/parts",
+  "/parts?region=ml-winch-all",
   "/shelf?product=lightship-white",
+  "/shelf?product=lightship-white&edit=1",
+  "/shelf?compare=epoxy-primer,marine-epoxy-grey",
   "/stacks?region=ml-hull-topsides",
+  "/stacks?region=ml-winch-all&find=1",
+  "/stacks?region=ml-hull-topsides&beside=ml-wall-ramp",
+  "/coupons?coupon=ml-coupon-ramp",
   "/plan?op=ml-hull-1%3Asand",
   "/logbook",
   "/settings",
@@ -69,8 +75,7 @@ test("the main job by the keyboard alone: material, layer, plan, start, done", a
   await expect(page.getByLabel("Name of the new part")).toBeFocused();
   await page.keyboard.type("Rudder");
   await page.keyboard.press("Enter");
-  await expect(page.getByLabel("Material of Rudder, All over")).toBeVisible();
-  await tabTo(/^Material of Rudder/);
+  await expect(page.getByLabel("Material of Rudder, All over")).toBeFocused();
   await page.keyboard.type("Glassfibre");
   await expect(page.getByLabel("Material of Rudder, All over")).toHaveValue("glassfibre");
   await expect(page.getByText(/^saved/)).toBeVisible();

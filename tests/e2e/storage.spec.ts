@@ -36,7 +36,7 @@ test("two tabs on the same product", async ({ context, bench }) => {
   const one = await context.newPage();
   const two = await context.newPage();
   for (const page of [one, two]) {
-    await page.goto(`${bench.url}/shelf?product=red-stopper`);
+    await page.goto(`${bench.url}/shelf?product=red-stopper&edit=1`);
     await page.locator("html[data-answers]").waitFor({ state: "attached" });
   }
   await one.getByLabel("Name", { exact: true }).fill("Red stopper, new tin");

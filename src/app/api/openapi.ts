@@ -90,7 +90,7 @@ export function openApi() {
       "/api/v1/models/{id}": {
         get: {
           summary: `A whole model as ${DOCUMENT_FORMAT}`,
-          parameters: [modelId],
+          parameters: [modelId, { name: "photos", in: "query", required: false, schema: { enum: ["none"] } }],
           responses: ok("The document; ETag names its version", json(ref("Document"))),
         },
         put: {

@@ -47,7 +47,7 @@ export function Frame({ ribbon, things, serverNowMs, children }: FrameProps) {
         <Rail />
         <div className="flex min-h-0 min-w-0 flex-1 flex-col">
           {ribbon && <AirRibbon data={ribbon} onSearch={() => setFinding(true)} />}
-          <div id="content" className="min-h-0 flex-1 overflow-auto" tabIndex={-1}>
+          <div id="content" className="relative min-h-0 flex-1 overflow-auto" tabIndex={-1}>
             {children}
           </div>
         </div>

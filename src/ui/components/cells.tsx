@@ -144,6 +144,33 @@ export function SelectCell({
   );
 }
 
+/** A yes or no that shows at once what was chosen, and goes back with the reason when it was refused. */
+export function TickCell({ value, field, label, save }: CellProps & { value: boolean }) {
+  const [shown, setShown] = useState(value);
+  const [fault, setFault] = useState<string | null>(null);
+  useEffect(() => setShown(value), [value]);
+  const change = async (next: boolean) => {
+    setShown(next);
+    const problem = await save({ [field]: next });
+    setFault(problem ? messageOf(problem, field) : null);
+    if (problem) setShown(value);
+  };
+  return (
+    <div>
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={shown}
+          onChange={(e) => void change(e.target.checked)}
+        />
+        {label}
+      </label>
+      <Fault id="" text={fault} />
+    </div>
+  );
+}
+
 export function ChipsCell({
   value,
   field,

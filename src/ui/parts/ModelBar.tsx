@@ -6,12 +6,14 @@ import { addModelAction, addPartAction, deleteNodeAction, editNodeAction, restor
 import type { ModelHead } from "@/contracts";
 import { TextCell } from "../components/cells";
 import { offerUndo, useAct } from "../hooks/useAct";
+import { useAddress } from "../hooks/useAddress";
 import { useRow } from "../hooks/useRow";
 import { ImportDialog } from "./ImportDialog";
 
 /** Name and scale of the model on the bench, and what can be done with it as a whole. */
 export function ModelBar({ model, addPart }: { model: ModelHead; addPart: boolean }) {
   const { act, busy } = useAct();
+  const { set } = useAddress();
   const save = useCallback(
     (rev: number, fields: Record<string, unknown>) => editNodeAction("model", model.id, rev, fields),
     [model.id],
@@ -21,7 +23,9 @@ export function ModelBar({ model, addPart }: { model: ModelHead; addPart: boolea
   const importer = useRef<HTMLDialogElement>(null);
   const add = async () => {
     const added = await act(() => addPartAction(model.id, { name: partName, count: 1, note: "" }));
-    if (added.ok) setPartName("");
+    if (!added.ok) return;
+    setPartName("");
+    set({ add: null, fresh: added.value.id });
   };
   const remove = async () => {
     const gone = await act(() => deleteNodeAction("model", model.id));

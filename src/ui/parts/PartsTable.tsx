@@ -2,7 +2,7 @@
 
 import { Layers, Plus, Trash2 } from "lucide-react";
 import Link from "next/link";
-import { useCallback } from "react";
+import { useCallback, useEffect } from "react";
 import { addRegionAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/app/actions";
 import type { PartNode, RegionNode } from "@/contracts";
 import { ChipsCell, NumberCell, SelectCell, TextCell } from "../components/cells";
@@ -228,6 +228,12 @@ const HEADS: readonly (readonly [name: string, width: string])[] = [
 export function PartsTable({ parts }: { parts: readonly PartNode[] }) {
   const { params, set } = useAddress();
   const chosenId = params.get("region");
+  const freshId = params.get("fresh");
+  const freshHere = parts.some((p) => p.id === freshId);
+  // a part just added is filled in next: its material first
+  useEffect(() => {
+    if (freshHere) document.querySelector<HTMLSelectElement>(`[data-part="${freshId}"] select`)?.focus();
+  }, [freshId, freshHere]);
   const chosen = parts
     .flatMap((p) => p.regions.map((node) => ({ node, partName: p.name })))
     .find((r) => r.node.region.id === chosenId);

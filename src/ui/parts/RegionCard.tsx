@@ -5,7 +5,7 @@ import { type ReactNode, useCallback } from "react";
 import { editNodeAction } from "@/app/actions";
 import type { RegionNode } from "@/contracts";
 import type { OldFinish, Region, SealedBy } from "@/core/model";
-import { NumberCell, SelectCell, TextCell } from "../components/cells";
+import { NumberCell, SelectCell, TextCell, TickCell } from "../components/cells";
 import { type SaveField, useRow } from "../hooks/useRow";
 import { FAMILY_NAME, LEAD_NAME, RUB_NAME } from "../messages";
 import { AreaHelper } from "./AreaHelper";
@@ -50,7 +50,7 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
       </Group>
       <Group title="To fill">
         {number("fillDepthUm", "Deepest dent or gap", "µm")}
-        <Tick label="The gap goes right through" value={r.fillThrough} field="fillThrough" save={save} />
+        <TickCell label="The gap goes right through" value={r.fillThrough ?? false} field="fillThrough" save={save} />
       </Group>
       <Group title="Limits">
         {number("fitAllowanceUm", "Room for film where it fits", "µm")}
@@ -70,7 +70,7 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
             save={save}
           />
         </Row>
-        <Tick label="Clear panes close by" value={r.clearNearby} field="clearNearby" save={save} />
+        <TickCell label="Clear panes close by" value={r.clearNearby ?? false} field="clearNearby" save={save} />
       </Group>
       <Old value={r.oldFinish ?? null} of={of} save={save} />
       <Sealed value={r.sealedBy ?? null} of={of} save={save} />
@@ -93,30 +93,6 @@ function Row({ label, children }: { label: string; children: ReactNode }) {
       <span aria-hidden>{label}</span>
       {children}
     </div>
-  );
-}
-
-function Tick({
-  label,
-  value,
-  field,
-  save,
-}: {
-  label: string;
-  value: boolean | undefined;
-  field: string;
-  save: SaveField;
-}) {
-  return (
-    <label className="flex items-center gap-2">
-      <input
-        type="checkbox"
-        className="checkbox checkbox-sm"
-        checked={value ?? false}
-        onChange={(e) => void save({ [field]: e.target.checked })}
-      />
-      {label}
-    </label>
   );
 }
 
@@ -151,15 +127,12 @@ const UNKNOWN_FINISH: OldFinish = { family: "unknown", ageDays: "unknown", rub: 
 function Old({ value, of, save }: { value: OldFinish | null; of: string; save: SaveField }) {
   return (
     <Group title="Old finish">
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={value !== null}
-          onChange={(e) => void save({ oldFinish: e.target.checked ? UNKNOWN_FINISH : null })}
-        />
-        It has old paint on it
-      </label>
+      <TickCell
+        label="It has old paint on it"
+        value={value !== null}
+        field="oldFinish"
+        save={({ oldFinish }) => save({ oldFinish: oldFinish ? UNKNOWN_FINISH : null })}
+      />
       {value && <OldFacts value={value} of={of} save={within("oldFinish", value, save)} />}
     </Group>
   );
@@ -220,15 +193,12 @@ function Sealed({ value, of, save }: { value: SealedBy | null; of: string; save:
   const saveCured: SaveField = ({ cured }) => inner({ cured: cured === "unknown" ? cured : cured === "yes" });
   return (
     <Group title="Sealed already">
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={value !== null}
-          onChange={(e) => void save({ sealedBy: e.target.checked ? UNKNOWN_SEAL : null })}
-        />
-        Something seals it
-      </label>
+      <TickCell
+        label="Something seals it"
+        value={value !== null}
+        field="sealedBy"
+        save={({ sealedBy }) => save({ sealedBy: sealedBy ? UNKNOWN_SEAL : null })}
+      />
       {value && (
         <>
           <Row label="What it is">

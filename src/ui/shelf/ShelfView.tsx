@@ -1,7 +1,7 @@
 "use client";
 
 import { Download, Plus, Upload, X } from "lucide-react";
-import { useRef, useState } from "react";
+import { useRef } from "react";
 import type { CouponCard, ShelfItem } from "@/contracts";
 import { FAMILIES, MATERIALS, type Product, ROLES } from "@/core/model";
 import { labelTimes, sourceOf } from "@/core/reference";
@@ -88,7 +88,7 @@ function Row({ item, chosen, narrow, compared, today, choose, compare }: RowProp
         {isOld(p, today) && <span className="block text-sm text-warning">past its date</span>}
       </td>
       {!narrow && (
-        <td className="px-2 text-right text-sm">
+        <td className="px-2 text-right text-sm whitespace-nowrap">
           {places.length > 0 ? `${places.length} stack${places.length > 1 ? "s" : ""}` : "–"}
         </td>
       )}
@@ -265,7 +265,7 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
                   narrow={open}
                   compared={compared.includes(i.product.id)}
                   today={today}
-                  choose={() => set({ product: i.product.id })}
+                  choose={() => set({ product: i.product.id, edit: null })}
                   compare={() => toggle(i.product.id)}
                 />
               ))}
@@ -283,7 +283,16 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
           Stacks. For hazards the product’s safety data sheet decides.
         </p>
       </div>
-      {open && <Side key={chosen} item={item} coupons={coupons} today={today} set={set} />}
+      {open && (
+        <Side
+          key={chosen}
+          item={item}
+          editing={item === null || params.get("edit") !== null}
+          coupons={coupons}
+          today={today}
+          set={set}
+        />
+      )}
       <ShelfImport ref={bringIn} />
     </main>
   );
@@ -292,11 +301,15 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
 /** The card of a product, or the form that changes it. */
 function Side({
   item,
+  editing,
   coupons,
   today,
   set,
-}: Omit<ShelfProps, "shelf"> & { item: ShelfItem | null; set: (changes: Record<string, string | null>) => void }) {
-  const [editing, setEditing] = useState(item === null);
+}: Omit<ShelfProps, "shelf"> & {
+  item: ShelfItem | null;
+  editing: boolean;
+  set: (changes: Record<string, string | null>) => void;
+}) {
   return (
     <aside
       className="w-full shrink-0 overflow-auto border-base-300 bg-base-100 p-4 pb-0 lg:w-[440px] lg:border-l"
@@ -308,21 +321,15 @@ function Side({
           type="button"
           className="btn btn-ghost btn-sm btn-square"
           aria-label="Close the card"
-          onClick={() => set({ product: null })}
+          onClick={() => set({ product: null, edit: null })}
         >
           <X className="size-4" aria-hidden />
         </button>
       </div>
       {item && !editing ? (
-        <ProductCard item={item} coupons={coupons} today={today} edit={() => setEditing(true)} />
+        <ProductCard item={item} coupons={coupons} today={today} edit={() => set({ edit: "1" })} />
       ) : (
-        <ProductForm
-          item={item}
-          onSaved={(id) => {
-            setEditing(false);
-            set({ product: id });
-          }}
-        />
+        <ProductForm item={item} onSaved={(id) => set({ product: id, edit: null })} />
       )}
     </aside>
   );

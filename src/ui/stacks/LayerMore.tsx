@@ -1,7 +1,7 @@
 "use client";
 
 import { FILM_ROLES, isOneOf, type Layer, type Product, type SetUp, type Tape } from "@/core/model";
-import { NumberCell, SelectCell } from "../components/cells";
+import { NumberCell, SelectCell, TickCell } from "../components/cells";
 import type { SaveField } from "../hooks/useRow";
 import { TACK_NAME } from "../messages";
 
@@ -45,11 +45,11 @@ export function LayerMore({
               save={save}
               className="w-40"
             />
-            <Choice
-              label={`Backing behind ${of}`}
-              name="backed"
+            <TickCell
+              label="backed"
+              field="backing"
               value={layer.setUp?.backing ?? false}
-              change={(backing) => setUp({ backing })}
+              save={({ backing }) => setUp({ backing: backing === true })}
             />
           </>
         )}
@@ -75,12 +75,7 @@ export function LayerMore({
           />
         )}
         {layer.before.includes("scuff") && (
-          <Choice
-            label={`Scuffed wet before ${of}`}
-            name="scuffed wet"
-            value={layer.scuffWet ?? false}
-            change={(scuffWet) => save({ scuffWet })}
-          />
+          <TickCell label="scuffed wet" field="scuffWet" value={layer.scuffWet ?? false} save={save} />
         )}
         {sprayed && (
           <NumberCell
@@ -95,31 +90,6 @@ export function LayerMore({
         <TapeFields tape={layer.tape ?? null} of={of} save={save} />
       </div>
     </details>
-  );
-}
-
-function Choice({
-  label,
-  name,
-  value,
-  change,
-}: {
-  label: string;
-  name: string;
-  value: boolean;
-  change: (value: boolean) => Promise<unknown>;
-}) {
-  return (
-    <label className="flex items-center gap-1 pt-1">
-      <input
-        type="checkbox"
-        className="checkbox checkbox-xs"
-        aria-label={label}
-        checked={value}
-        onChange={(e) => void change(e.target.checked)}
-      />
-      {name}
-    </label>
   );
 }
 

@@ -22,6 +22,7 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
   const router = useRouter();
   const held = useRef({ stack, rev: stackRev });
   const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const waiting = useRef(0);
   const [savedAt, setSavedAt] = useState<Date | null>(null);
   const [hoped, setHoped] = useState<Stack | null>(null);
   useEffect(() => {
@@ -31,14 +32,19 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
   }, [stack, stackRev]);
   const enqueue = useCallback(
     (send: () => Promise<Outcome<{ rev: number }>>, next: (() => Stack) | null) => {
+      waiting.current += 1;
+      // only the last of several changes on their way asks for the page anew: refreshes would overtake each other
+      const refresh = () => waiting.current === 0 && router.refresh();
       const run = async (): Promise<Problem | null> => {
         try {
-          const outcome = await send();
+          const outcome = await send().finally(() => {
+            waiting.current -= 1;
+          });
           if (outcome.ok) {
             held.current = { stack: next ? next() : held.current.stack, rev: outcome.value.rev };
             setSavedAt(new Date());
           }
-          if (outcome.ok || outcome.problem.code === "conflict") router.refresh();
+          if (outcome.ok || outcome.problem.code === "conflict") refresh();
           if (!outcome.ok) setHoped(null);
           return outcome.ok ? null : outcome.problem;
         } catch {

@@ -136,7 +136,7 @@ export function FindPanel({
           {problem.detail}
         </p>
       )}
-      <div aria-live="polite" aria-busy={busy} className={busy ? "opacity-60" : ""}>
+      <div aria-live="polite" aria-busy={busy}>
         {found === null && !problem && <p className="text-lg">Looking through the shelf…</p>}
         {found?.outcome === "none" && (
           <div className="rounded-box border-2 border-warning p-3">

@@ -10,11 +10,11 @@ const tagOf = (text: string): string => `"${createHash("sha256").update(text).di
 /** The whole model as one canonical elm-bench/1 document; its ETag guards a later PUT. */
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const { id } = await params;
-  const text = server.exportDocument(id);
+  const asked = new URL(request.url).searchParams;
+  const text = server.exportDocument(id, asked.get("photos") !== "none");
   if (!text.ok) return problemResponse(text.problem);
   const headers = new Headers({ "content-type": "application/json; charset=utf-8", etag: tagOf(text.value) });
-  if (new URL(request.url).searchParams.has("download"))
-    headers.set("content-disposition", `attachment; filename="${id}.elm-bench.json"`);
+  if (asked.has("download")) headers.set("content-disposition", `attachment; filename="${id}.elm-bench.json"`);
   return new Response(text.value, { headers });
 }
 

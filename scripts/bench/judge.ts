@@ -1,0 +1,33 @@
+import * as server from "@/server";
+import { TABLE } from "../../tests/support/table";
+import { bestMs, peakMb, round1, round3, tell } from "./measure";
+
+const THOUSAND = 1000;
+
+/** Stacks of the table test, judged as the API judges them. */
+export function benchJudge(): void {
+  const bodies = TABLE.map((r) => ({
+    region: r.region,
+    layers: r.layers,
+    protection: ["extraction", "a2p3"],
+    ...r.more,
+  }));
+  const one = bodies.reduce((a, b) => (b.layers.length > a.layers.length ? b : a));
+  const judge = (body: unknown) => {
+    const answer = server.checkStack(body);
+    if (!answer.ok) throw new Error(answer.problem.detail);
+  };
+  for (const body of bodies) judge(body);
+  const each = bestMs(() => judge(one), 200);
+  const many = bestMs(() => {
+    for (let i = 0; i < THOUSAND; i++) judge(bodies[i % bodies.length]);
+  });
+  tell({ bench: "judge-one", layers: one.layers.length, ms: round3(each) });
+  tell({
+    bench: "judge-1000",
+    stacks: THOUSAND,
+    ms: round1(many),
+    ms_each: round3(many / THOUSAND),
+    peak_mb: peakMb(),
+  });
+}
