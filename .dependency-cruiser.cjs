@@ -52,7 +52,7 @@ module.exports = {
       "src/db/index\\.ts$",
       "src/contracts/",
       "src/core/",
-      ...npm("zod", "ical-generator", "@date-fns/tz", "date-fns", "node"),
+      ...npm("zod", "ical-generator", "papaparse", "@date-fns/tz", "date-fns", "node"),
     ]),
     {
       name: "sql-stays-in-db",

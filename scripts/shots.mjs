@@ -22,8 +22,12 @@ const PHONE = { viewport: { width: 390, height: 844 }, colorScheme: "light", dev
 const SHOTS = [
   ["bench", "/bench", DAY],
   ["parts", "/parts", DAY],
+  ["region", "/parts?region=ml-winch-all", DAY],
   ["shelf", "/shelf?product=lightship-white", DAY],
   ["stacks", "/stacks?region=ml-hull-topsides", DAY],
+  ["two-stacks", "/stacks?region=ml-hull-topsides&beside=ml-wall-ramp", DAY],
+  ["find", "/stacks?region=ml-hull-topsides&find=1", DAY],
+  ["coupons", "/coupons?coupon=ml-coupon-ramp", DAY],
   ["plan", "/plan?op=ml-hull-1%3Asand", DAY],
   ["logbook", "/logbook", DAY],
   ["settings", "/settings", DAY],

@@ -80,6 +80,8 @@ export type FindView =
       readonly best: readonly FoundView[];
       readonly trades: readonly TradeView[];
       readonly exact: boolean;
+      /** the region's pile as it stands against the best; null = it has none, or a product of it is off the shelf */
+      readonly asItStands: WhyNotView | null;
       /** looked through, for the honest line under the list */
       readonly options: number;
       readonly way: WayOfWorking;

@@ -17,7 +17,16 @@ import {
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import type { Product } from "@/core/model";
-import { type FinderAnswer, type FinderInput, type Found, suggest, type Trade, type WhyNot, whyNot } from "@/core/plan";
+import {
+  type FinderAnswer,
+  type FinderInput,
+  type Found,
+  suggest,
+  type Trade,
+  type WhyNot,
+  whyNot,
+  whyNotStack,
+} from "@/core/plan";
 import { onBestEvidence, WAYS, type WayOfWorking } from "@/core/reference";
 import { type Db, listShelf, writeShop } from "@/db";
 import { nowMs } from "./clock";
@@ -47,7 +56,7 @@ const foundView = (f: Found): FoundView => ({
 });
 const tradeView = (t: Trade): TradeView => ({ found: foundView(t.found), gains: t.gains, losses: t.losses });
 
-const viewOf = (a: FinderAnswer, way: WayOfWorking): FindView =>
+const viewOf = (a: FinderAnswer, way: WayOfWorking, asItStands: WhyNotView | null): FindView =>
   a.outcome === "none"
     ? { outcome: "none", reasons: a.reasons, way }
     : {
@@ -55,6 +64,7 @@ const viewOf = (a: FinderAnswer, way: WayOfWorking): FindView =>
         best: a.best.map(foundView),
         trades: a.trades.map(tradeView),
         exact: a.exact,
+        asItStands,
         options: a.stats.options,
         way,
       };
@@ -92,7 +102,12 @@ function inputFor(db: Db, regionId: string, request: unknown): Outcome<FinderInp
 export const findStacks = (regionId: string, request: unknown): Outcome<FindView> =>
   reading((db) => {
     const input = inputFor(db, regionId, request);
-    return input.ok ? done(viewOf(suggest(input.value), input.value.way)) : input;
+    if (!input.ok) return input;
+    const { shelf, way } = input.value;
+    const { stack } = regionNode(db, regionId)!;
+    const weighable = stack.layers.length > 0 && stack.layers.every((l) => shelf.some((p) => p.id === l.productId));
+    const own = weighable ? whyNotView(whyNotStack(input.value, stack)) : null;
+    return done(viewOf(suggest(input.value), way, own));
   });
 
 export const whyNotProduct = (regionId: string, request: unknown, productId: string): Outcome<WhyNotView> =>
@@ -143,7 +158,7 @@ export function suggestStacks(body: unknown): Outcome<Suggestion> {
       best: request.best ?? LISTED,
     };
     return done({
-      answer: viewOf(suggest(input), way),
+      answer: viewOf(suggest(input), way, null),
       whyNot: (request.why_not ?? []).map((productId) => ({ productId, why: whyNotView(whyNot(input, productId)) })),
     });
   });

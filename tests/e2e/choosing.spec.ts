@@ -39,6 +39,7 @@ test("found, adopted, planned: and why not something else", async ({ page }) => 
   await expect(page.getByRole("heading", { name: "Worth choosing between" })).toBeVisible();
   const found = page.locator("[data-found]");
   await expect(found.first()).toContainText("Fender black, flexible");
+  await expect(page.getByTestId("as-it-stands")).toContainText(/against the best, |nothing on the shelf does better/);
   await expect(page.getByText("the list is proved")).toBeVisible();
   const why = page.getByRole("region", { name: "Why not another product" });
   await why.getByRole("combobox").selectOption({ label: "One-pack deck varnish" });

@@ -1,7 +1,7 @@
 import { asciiStl, ballMesh, binaryStl, boxMesh, type Triangle } from "../../../tests/support/meshes";
 import { seededRandom } from "../base";
+import { solidAreaCm2 } from "../reference";
 import { type MeshAnswer, MeshMeter } from "./mesh";
-import { solidAreaCm2 } from "./solids";
 
 /** Fed in pieces of any size, as a file is read. */
 function measure(file: Uint8Array, piece = 1000): MeshAnswer {

@@ -6,4 +6,5 @@ export * from "./label";
 export * from "./labour";
 export * from "./limits";
 export * from "./materials";
+export * from "./solids";
 export * from "./ways";

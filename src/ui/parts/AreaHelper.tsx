@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import type { Problem } from "@/contracts";
-import { SOLID_SHAPE, SOLIDS, type SolidKind, solidAreaCm2 } from "@/core/numbers";
+import { SOLID_SHAPE, SOLIDS, type SolidKind, solidAreaCm2 } from "@/core/reference";
 import { meshFaultText } from "../messages";
 import { useMesh } from "./useMesh";
 

@@ -18,6 +18,7 @@ import { airFacts, type Pile } from "../judge/facts";
 import { filmStateAt, laidFilm, momentsOf, reachedMin } from "../judge/moments";
 import { meetingVerdicts, SEVERITY } from "../judge/seams";
 import { layerTotals, ZERO } from "./cost";
+import { type Heights, heightsOf } from "./height";
 import { fits, mayEnd, optionsOf, prepOf, RANK } from "./options";
 import type { FinderInput, Option, Totals } from "./types";
 
@@ -35,6 +36,7 @@ export interface Graph {
   readonly first: readonly (Totals | null)[];
   /** by option: what it costs as the last film; null = it may not be */
   readonly last: readonly (Totals | null)[];
+  readonly heights: Heights;
   edge(lower: number, upper: number): Edge | null;
 }
 
@@ -120,6 +122,12 @@ export function makeGraph(input: FinderInput): Graph {
     own,
     first,
     last,
+    heights: heightsOf(
+      options,
+      own.map((t) => t.gram),
+      (i) => last[i] !== null,
+      input,
+    ),
     edge: (lower, upper) => (barred[upper] ? null : seams.edge(lower, upper)),
   };
 }

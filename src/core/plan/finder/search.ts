@@ -8,10 +8,13 @@ import { laidFilm } from "../judge/moments";
 import { add, layerTotals, layerWaits, prepHours, riskOf, scuffHours, weigh, ZERO } from "./cost";
 import { airRisk, Gathering, type Graph, type Way, waitIn } from "./graph";
 import { Heap } from "./heap";
+import { Build } from "./height";
 import type { Found, Option, SearchStats, Totals } from "./types";
 
-/** Whole stacks judged before a list is given up as not proved. */
-const MOST_JUDGED = 2000;
+/** Whole stacks judged before a list is given up as not proved: a second or so of work. */
+const MOST_JUDGED = 800;
+/** Partial stacks opened before a list is given up as not proved: a bound on time and memory. */
+const MOST_OPENED = 20_000;
 
 interface Step {
   readonly option: number;
@@ -19,6 +22,11 @@ interface Step {
   readonly bits: number;
   readonly below: Step | null;
   readonly depth: number;
+  /** dry film left so far, at the least, µm */
+  readonly um: number;
+  readonly gram: number;
+  /** ridge buried by fillers so far, µm; 0 = no filler yet */
+  readonly buriedUm: number;
   /** certain cost so far */
   readonly g: number;
   /** certain cost so far with the least that can follow */
@@ -38,16 +46,17 @@ export interface SearchResult {
  * of any stack they can grow into (certain costs so far + the cheapest certain way to an end, by dynamic programming);
  * whole ones are judged; the list is proved once the k-th true cost is no more than the next bound.
  */
-export function searchBest(graph: Graph, weights: Weights, k: number): SearchResult {
+export function searchBest(graph: Graph, weights: Weights, k: number, mostJudged = MOST_JUDGED): SearchResult {
   const gathering = new Gathering(
     graph,
     (o) => o.layer.coats * dftUm(plannedWftUm(o.layer, o.product), volumeSolidsOf(o.product)),
   );
   const bound = new Bound(graph, gathering, weights);
+  const build = new Build(graph.heights, graph.options, graph.input.region, weights);
   const queue = new Heap<Step>((a, b) => a.f - b.f || b.depth - a.depth || compareSteps(a, b));
   const best: Found[] = [];
   let [opened, judged] = [0, 0];
-  const start = weights.hour * prepHours(graph, graph.input);
+  const start = weights.hour * prepHours(graph, graph.input) + build.unweighed();
   for (const i of graph.options.keys()) {
     const first = graph.first[i];
     if (!first || !gathering.holds(0, leastBite(graph.options[i]!))) continue;
@@ -57,7 +66,7 @@ export function searchBest(graph: Graph, weights: Weights, k: number): SearchRes
   for (let step = queue.pop(); step; step = queue.pop()) {
     if (best.length === k && step.f > best[k - 1]!.cost - 1e-9) break;
     if (step.whole) {
-      if (judged === MOST_JUDGED) return { best, exact: false, stats: stats() };
+      if (judged === mostJudged) return { best, exact: false, stats: stats() };
       judged += 1;
       const found = judge(graph, step, weights);
       if (!found) continue;
@@ -65,9 +74,10 @@ export function searchBest(graph: Graph, weights: Weights, k: number): SearchRes
       insert(best, found, k);
       continue;
     }
+    if (opened === MOST_OPENED) return { best, exact: false, stats: stats() };
     opened += 1;
     const end = bound.end(step.option, step.bits);
-    if (end !== null) queue.push({ ...step, whole: true, f: step.g + end });
+    if (end !== null) queue.push({ ...step, whole: true, f: step.g + end + build.ridgeLeft(step.buriedUm) });
     if (step.depth < graph.input.maxLayers) grow(step);
   }
   return { best, exact: true, stats: stats() };
@@ -77,8 +87,27 @@ export function searchBest(graph: Graph, weights: Weights, k: number): SearchRes
   }
   function push(option: number, scuff: boolean, bits: number, below: Step | null, g: number): void {
     const depth = (below?.depth ?? 0) + 1;
+    const um = (below?.um ?? 0) + build.left(option);
+    const buriedUm = (below?.buriedUm ?? 0) + build.buries(option);
+    const gram = (below?.gram ?? 0) + build.gram(option);
+    if (build.tooHeavy(option, gram)) return;
+    const crossed = build.crosses(option, below?.um ?? 0, um);
+    if (crossed === null) return;
     const rest = bound.rest(option, bits, graph.input.maxLayers - depth);
-    if (rest < Infinity) queue.push({ option, scuff, bits, below, depth, g, f: g + rest, whole: false });
+    if (rest < Infinity)
+      queue.push({
+        option,
+        scuff,
+        bits,
+        below,
+        depth,
+        um,
+        buriedUm,
+        gram,
+        g: g + crossed,
+        f: g + crossed + rest + build.coming(option, um, buriedUm),
+        whole: false,
+      });
   }
   function grow(step: Step): void {
     for (const next of bound.above(step.option)) {

@@ -20,7 +20,7 @@ export function suggest(input: FinderInput): FinderAnswer {
   const graph = makeGraph(input);
   const main = searchBest(graph, input.way.weights, input.best);
   if (main.best.length === 0) return { outcome: "none", reasons: noneReasons(input), stats: main.stats };
-  const bent = BENT.flatMap((axis) => searchBest(graph, bend(input.way.weights, axis), 1).best);
+  const bent = BENT.flatMap((axis) => searchBest(graph, bend(input.way.weights, axis), 1, MOST_FOR_A_TRADE).best);
   const own = bent.map((f) => weighStack(f.stack, graph, input.way.weights)!);
   return {
     outcome: "found",
@@ -35,6 +35,9 @@ export function suggest(input: FinderInput): FinderAnswer {
 const BENT: readonly (keyof Totals)[] = ["day", "hour", "risk", "money", "gram", "hazard"];
 const BEND = 10;
 const LEAST = 0.2;
+
+/** A bargain that takes longer to prove than this many stacks is left unlooked for. */
+const MOST_FOR_A_TRADE = 100;
 
 /** One axis weighed ten times as heavily (and at all, if it was not). */
 const bend = (w: Weights, axis: keyof Totals): Weights => ({ ...w, [axis]: Math.max(w[axis], LEAST) * BEND });

@@ -1,4 +1,4 @@
-import type { AirSpot, Coupon, Layer, PrepStep, Product, Protection, Region, Stack, Verdict } from "../../model";
+import type { AirSpot, Coupon, Layer, Product, Protection, Region, Stack, Verdict } from "../../model";
 import type { WayOfWorking } from "../../reference";
 import type { JudgeAnswer } from "../judge";
 
@@ -103,8 +103,4 @@ export interface Option {
   /** place in the order of work; strictly rising up a stack */
   readonly rank: number;
   readonly layer: Omit<Layer, "id">;
-}
-
-export interface Ground {
-  readonly prep: readonly PrepStep[];
 }

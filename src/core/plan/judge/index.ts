@@ -1,4 +1,4 @@
-export { ASSUMED_DECIDES, judgeWithDoubts } from "./assumptions";
-export { COUPON_FAILED, couponCounts, couponReach, nearCoupons } from "./coupons";
-export { judgeStack, pileOf } from "./judge";
+export { judgeWithDoubts } from "./assumptions";
+export { couponCounts, couponReach, nearCoupons } from "./coupons";
+export { judgeStack } from "./judge";
 export type * from "./types";

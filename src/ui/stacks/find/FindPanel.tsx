@@ -269,8 +269,18 @@ function Results({
     JSON.stringify(f.stack.layers.map((l) => [l.productId, l.coats, l.heaviness, l.before]));
   const traded = new Set(found.trades.map((t) => key(t.found)));
   const rest = found.best.filter((f) => !traded.has(key(f)));
+  const now = found.asItStands;
   return (
     <div className="grid gap-3">
+      {now && (
+        <p className="rounded-box border border-base-300 p-3" data-testid="as-it-stands">
+          <strong>The stack as it stands:</strong>{" "}
+          {now.outcome === "best" && "nothing on the shelf does better by this way of working."}
+          {now.outcome === "dearer" && `against the best, ${tradeText(now.trade)}.`}
+          {now.outcome === "never" &&
+            `not to be built as it is. ${now.reasons.map((r) => whyText(r, (id) => productOf(id).name)).join(" ")}`}
+        </p>
+      )}
       <h2 className="text-lg font-bold">Worth choosing between</h2>
       <ul className="grid gap-2">
         {found.trades.map((t) => (
