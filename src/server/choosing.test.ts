@@ -1,0 +1,169 @@
+import * as server from "@/server";
+import { DEMO_PARTS } from "@/server/demo/model";
+import { freshStore, must, refusal } from "../../tests/support/store";
+
+freshStore();
+const WINCH = "ml-winch-all";
+const FENDERS = "ml-fenders-all";
+const MODEL = "marram-lass";
+beforeEach(() => void must(server.loadDemo(true)));
+
+const judged = (regionId: string) => must(server.getJudged(MODEL)).find((r) => r.node.region.id === regionId)!;
+const worst = (regionId: string) => {
+  const { answer } = judged(regionId);
+  return answer.outcome === "judged" ? answer.worst : answer.outcome;
+};
+const node = (regionId: string) => judged(regionId).node;
+const view = (id: string) => must(server.getCoupons(MODEL)).coupons.find((c) => c.card.id === id)!;
+const told = (over: object = {}) => ({
+  result: "pass",
+  score: 4,
+  throughCured: true,
+  tapeTested: true,
+  note: "",
+  photo: null,
+  ...over,
+});
+
+describe("coupons", () => {
+  const planned = () => must(server.planCoupon(WINCH, 1)).id;
+  it("copy material and the first layers, and are due once those are through cured", () => {
+    const { card } = view(planned());
+    const { region, stack } = node(WINCH);
+    expect(card.material).toBe(region.material);
+    expect(card.layers.map((l) => l.productId)).toEqual([stack.layers[0]!.productId]);
+    const days = (Date.parse(card.dueAt) - server.nowMs()) / 86_400_000;
+    // the label says 3 days at 20 °C; the demo's shed is colder
+    expect(days).toBeGreaterThan(3);
+    expect(days).toBeLessThan(9);
+  });
+  it("lift a test to a care only once cured and taped, and only for what they cover", () => {
+    const id = planned();
+    expect(worst(WINCH)).toBe("test");
+    must(server.couponTested(id, 0, told({ tapeTested: false })));
+    expect(worst(WINCH)).toBe("test");
+    must(server.couponTested(id, 1, told()));
+    const { answer } = judged(WINCH);
+    const first = answer.outcome === "judged" ? answer.verdicts.find((v) => v.rule === "old-unknown-mild") : null;
+    expect(first).toMatchObject({ verdict: "care", evidence: "own-coupon" });
+    // the second layer was not on the scrap
+    expect(worst(WINCH)).toBe("test");
+    expect(view(id).speaksFor).toEqual([WINCH]);
+  });
+  it("a fail is a stop there, refuses the plan, and a void one says nothing", () => {
+    const id = planned();
+    must(server.couponTested(id, 0, told({ result: "fail" })));
+    expect(worst(WINCH)).toBe("stop");
+    must(server.makePlan(MODEL));
+    expect(must(server.getPlan(MODEL))!.answer.outcome).toBe("refused");
+    must(server.couponTested(id, 1, told({ result: "void" })));
+    expect(worst(WINCH)).toBe("test");
+  });
+  it("deleted it is silent, put back it speaks again", () => {
+    const id = planned();
+    must(server.couponTested(id, 0, told({ result: "fail" })));
+    must(server.deleteCoupon(id));
+    expect(worst(WINCH)).toBe("test");
+    must(server.restoreCoupon(id));
+    expect(worst(WINCH)).toBe("stop");
+  });
+  it.each([
+    ["a score of eleven", { score: 11 }, "invalid score"],
+    ["a result nobody knows", { result: "fine" }, "invalid result"],
+    ["a photo that is no name", { photo: "me.jpg" }, "invalid photo"],
+  ])("%s is refused by its field", (_what, over, want) =>
+    expect(refusal(server.couponTested(planned(), 0, told(over)))).toBe(want),
+  );
+  it("a stale revision, a region without a material, a stack without layers", () => {
+    const id = planned();
+    must(server.couponMade(id, 0));
+    expect(refusal(server.couponMade(id, 0))).toBe("conflict");
+    expect(refusal(server.planCoupon("ml-house-panes", null))).toBe("refused");
+    const winch = node(WINCH);
+    must(server.editNode("region", WINCH, winch.rev, { material: "unknown" }));
+    expect(refusal(server.planCoupon(WINCH, null))).toBe("refused");
+  });
+});
+
+describe("finding stacks for a region", () => {
+  const ask = (over: object = {}, want: object = {}) => ({
+    wayId: "show",
+    want: { until: "colour", colourId: null, sheen: null, onlyOwned: true, allowTests: false, ...want },
+    ...over,
+  });
+  it("lists the cheapest first, judges the pile as it stands by the same measure, and lists it when adopted", () => {
+    const found = must(server.findStacks(FENDERS, ask()));
+    if (found.outcome !== "found") throw new Error("nothing found");
+    const costs = found.best.map((f) => f.cost);
+    expect([...costs].sort((a, b) => a - b)).toEqual(costs);
+    expect(found.asItStands?.outcome).toMatch(/dearer|best/);
+    const { stack } = found.best[0]!;
+    const layers = stack.layers.map((l, i) => ({ ...l, id: `n${i}` }));
+    must(server.saveStack(FENDERS, node(FENDERS).stackRev, { prep: stack.prep, layers }));
+    const again = must(server.findStacks(FENDERS, ask()));
+    expect(again.outcome === "found" && again.asItStands?.outcome).toBe("best");
+  });
+  it("goes through every region of the demo without offering a stop or, unasked, a trial", () => {
+    for (const region of DEMO_PARTS.flatMap((p) => p.regions)) {
+      const found = must(server.findStacks(region.id, ask()));
+      if (found.outcome === "none") expect(found.reasons.length).toBeGreaterThan(0);
+      else for (const f of found.best) expect(["ok", "care"]).toContain(f.worst);
+    }
+  });
+  it("a colour stands on a primer unless the face is hidden", () => {
+    const found = must(server.findStacks("ml-hull-topsides", ask({}, { colourId: "estuary-blue" })));
+    if (found.outcome !== "found") throw new Error("nothing found");
+    const shelf = new Map(must(server.getShelf()).map((i) => [i.product.id, i.product]));
+    for (const f of found.best) expect(shelf.get(f.stack.layers[0]!.productId)!.role).not.toBe("colour");
+  });
+  it("isocyanate stays out until air-fed protection and extraction are declared", () => {
+    const why = () => must(server.whyNotProduct("ml-keel-all", ask({}, { until: "clear" }), "two-pack-gloss"));
+    expect(why()).toMatchObject({ outcome: "never", reasons: [{ kind: "hazard" }] });
+    const shop = must(server.getShop());
+    must(server.saveShop(shop.rev, { protection: [...shop.shop.protection, "air-fed"] }));
+    expect(why()).not.toMatchObject({ reasons: [{ kind: "hazard" }] });
+  });
+  it("a way of working nobody knows, a want that is none", () => {
+    expect(refusal(server.findStacks(FENDERS, ask({ wayId: "fast" })))).toBe("not-found");
+    expect(refusal(server.findStacks(FENDERS, ask({}, { until: "gold" })))).toBe("invalid want.until");
+  });
+});
+
+describe("ways of working", () => {
+  const copy = (over: object = {}) => ({ ...must(server.getWays()).ways[0]!, id: "", name: "Mine", ...over });
+  it("are copied, chosen, changed and deleted; the ready-made stay as they are", () => {
+    const { id } = must(server.saveWay(copy()));
+    expect(must(server.getWays())).toMatchObject({ chosenId: id, ownIds: [id] });
+    must(server.saveWay({ ...copy(), id, name: "Mine, slower" }));
+    expect(must(server.getWays()).ways.map((w) => w.name)).toContain("Mine, slower");
+    must(server.deleteWay(id));
+    expect(must(server.getWays())).toMatchObject({ chosenId: "show", ownIds: [] });
+    expect(refusal(server.saveWay({ ...copy(), id: "show" }))).toBe("refused");
+  });
+  it("a weight below nought is refused by name", () =>
+    expect(refusal(server.saveWay(copy({ weights: { ...copy().weights, gram: -1 } })))).toBe("invalid weights.gram"));
+});
+
+describe("a stack copied to other regions", () => {
+  it("goes to all of them or none, keeps their own preparation, and can be put back", () => {
+    const from = node("ml-deck-planks");
+    const [anchor, fenders] = [node("ml-anchor-all"), node(FENDERS)];
+    const target = (n: typeof anchor) => ({ regionId: n.region.id, stackRev: n.stackRev });
+    expect(refusal(server.copyStack(from.region.id, [target(anchor), { regionId: FENDERS, stackRev: 99 }]))).toBe(
+      "conflict",
+    );
+    expect(node("ml-anchor-all").stack).toEqual(anchor.stack);
+    const after = must(server.copyStack(from.region.id, [target(anchor), target(fenders)]));
+    const names = (id: string) => node(id).stack.layers.map((l) => l.productId);
+    expect(names("ml-anchor-all")).toEqual(from.stack.layers.map((l) => l.productId));
+    expect(node("ml-anchor-all").stack.prep).toEqual(anchor.stack.prep);
+    must(
+      server.copyStack(
+        null,
+        after.map((t, i) => ({ ...t, stack: [anchor, fenders][i]!.stack })),
+      ),
+    );
+    expect(node("ml-anchor-all").stack).toEqual(anchor.stack);
+    expect(node(FENDERS).stack).toEqual(fenders.stack);
+  });
+});
