@@ -46,7 +46,7 @@ export default async function StacksPage({
       const other = judged.some((j) => j.node.region.id === beside) ? server.getStack(beside!) : null;
       if (other && !other.ok) return <TroublePage problem={other.problem} />;
       return (
-        <main className="grid gap-5 p-4 lg:grid-cols-[190px_minmax(0,1fr)]">
+        <main className="grid grid-cols-[minmax(0,1fr)] gap-5 p-4 lg:grid-cols-[190px_minmax(0,1fr)]">
           <RegionList regions={judged} chosenId={chosen.node.region.id} />
           {other ? (
             <TwoStacks pair={[view.value, other.value]} nowMin={nowMin} timeZone={timeZone} />

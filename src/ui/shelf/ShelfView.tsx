@@ -239,7 +239,7 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
         {shelf.length === 0 ? (
           <p className="rounded-box bg-base-200 p-6 text-lg">
             The shelf is empty. Add what you own: name, role, what flies off while it dries, and the times from the
-            label are enough to begin.
+            label are enough to begin. A shelf file, CSV or JSON, can be brought in whole.
           </p>
         ) : (
           <table className={`w-full text-[15px] ${open ? "min-w-[600px]" : "min-w-[860px]"}`}>

@@ -6,7 +6,7 @@ import { MATERIAL_NAME } from "../messages";
 /** Every region of the model with the worst verdict of its pile. */
 export function RegionList({ regions, chosenId }: { regions: readonly JudgedRegion[]; chosenId: string }) {
   return (
-    <nav aria-label="Regions" className="grid content-start gap-1">
+    <nav aria-label="Regions" className="flex gap-1 overflow-x-auto lg:grid lg:content-start lg:overflow-visible">
       {regions.map(({ node, partName, answer }) => {
         const { region, stack } = node;
         const on = region.id === chosenId;
@@ -15,7 +15,7 @@ export function RegionList({ regions, chosenId }: { regions: readonly JudgedRegi
             key={region.id}
             href={`/stacks?region=${region.id}`}
             aria-current={on ? "true" : undefined}
-            className={`grid rounded-box border-l-4 px-2.5 py-1.5 ${on ? "border-primary bg-base-200" : "border-transparent hover:bg-base-200"}`}
+            className={`grid min-w-44 content-start rounded-box lg:min-w-0 border-l-4 px-2.5 py-1.5 ${on ? "border-primary bg-base-200" : "border-transparent hover:bg-base-200"}`}
           >
             <span className="font-bold">{partName}</span>
             <span className="soft text-sm">
