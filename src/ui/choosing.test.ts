@@ -1,6 +1,6 @@
 import { judgeStack } from "@/core/plan";
 import { layer, lookup, pile, product, region } from "../../tests/support/world";
-import { differenceText, totalText, tradeText, whyText } from "./messages";
+import { differenceText, totalText, tradeText, whyText, wouldText } from "./messages";
 import { filmsOf, pileText } from "./section/pile";
 import { bareVerdict, isLow, isOld, readFacets, shownBy } from "./shelf/facets";
 import { factRows, figuresOf, filledIn } from "./shelf/figures";
@@ -66,6 +66,31 @@ describe("trades and reasons in words", () => {
     expect(whyText({ kind: "nothing-ends", until: "clear" }, () => "")).toContain(
       "ends the stack in a clear over a colour",
     );
+  });
+});
+
+describe("what is not known", () => {
+  const onFoam = (over: Parameters<typeof product>[1]) =>
+    judgeStack({
+      region: region({ material: "xps", conditions: ["dusted"] }),
+      stack: pile("mystery"),
+      productOf: lookup([product("water-primer", { id: "mystery", ...over })]),
+      protection: ["extraction", "a2p3"],
+      air: null,
+    });
+  it("is named, with what finding it out may bring", () => {
+    const answer = onFoam({ carriers: "unknown" });
+    const open = answer.outcome === "judged" ? answer.verdicts.find((v) => v.missing.length > 0) : undefined;
+    expect(open).toMatchObject({ verdict: "stop", missing: ["product.carriers"] });
+    expect(open!.would).toContainEqual({ rule: "bare-bite-stop", verdict: "stop" });
+    expect(wouldText(open!.would)).toMatch(
+      /^Found out, it may come to: .*stop \(The carrier dissolves this material\.\)/,
+    );
+  });
+  it("once found out is judged for what it is", () => {
+    const answer = onFoam({ carriers: ["water"] });
+    expect(answer.outcome === "judged" && answer.verdicts.every((v) => v.would === undefined)).toBe(true);
+    expect(wouldText(undefined)).toBe("");
   });
 });
 

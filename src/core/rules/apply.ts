@@ -15,6 +15,14 @@ export interface Fired {
   readonly remedy: readonly Remedy[];
   readonly evidence: Evidence;
   readonly missing: readonly string[];
+  /** what finding the missing fact out might bring; it may also bring nothing */
+  readonly would?: readonly MayBe[];
+}
+
+/** A rule an unknown fact leaves open. */
+interface MayBe {
+  readonly rule: string;
+  readonly verdict: Verdict;
 }
 
 /** Code and rule id of a verdict given because something is not known. */
@@ -40,7 +48,7 @@ function firedBy(rule: CompiledRule, facts: FactSheet): Fired {
  */
 export function applyRules(book: RuleBook, scope: RuleScope, facts: FactSheet): readonly Fired[] {
   const fired: Fired[] = [];
-  const open = new Map<string, { verdict: Verdict; missing: readonly string[] }>();
+  const open = new Map<string, { verdict: Verdict; missing: readonly string[]; would: readonly MayBe[] }>();
   for (const rule of book[scope]) {
     // most rules hang on nothing open: those are asked outright
     if (facts.open.length === 0 || !rule.factNames.some((n) => facts.open.includes(n))) {
@@ -52,11 +60,12 @@ export function applyRules(book: RuleBook, scope: RuleScope, facts: FactSheet): 
       fired.push(firedBy(rule, facts));
     } else if (truth === "unknown") {
       const key = missing.join(" ");
-      const so = open.get(key)?.verdict ?? "test";
-      open.set(key, { verdict: worseVerdict(so, rule.verdict === "stop" ? "stop" : "test"), missing });
+      const so = open.get(key);
+      const verdict = worseVerdict(so?.verdict ?? "test", rule.verdict === "stop" ? "stop" : "test");
+      open.set(key, { verdict, missing, would: [...(so?.would ?? []), { rule: rule.id, verdict: rule.verdict }] });
     }
   }
-  for (const { verdict, missing } of open.values()) {
+  for (const { verdict, missing, would } of open.values()) {
     fired.push({
       rule: MISSING_FACT,
       verdict,
@@ -66,6 +75,7 @@ export function applyRules(book: RuleBook, scope: RuleScope, facts: FactSheet): 
       remedy: [{ do: "advice", key: "find-out" }],
       evidence: "trade-practice",
       missing,
+      would,
     });
   }
   return fired;

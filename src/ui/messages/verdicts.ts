@@ -1,5 +1,6 @@
+import type { Verdict } from "@/core/model";
 import type { AdviceKey, Remedy } from "@/core/rules";
-import { BEFORE_NAME, HEAVINESS_NAME, MILESTONE_NAME, PREP_NAME } from "./vocabulary";
+import { BEFORE_NAME, HEAVINESS_NAME, MILESTONE_NAME, PREP_NAME, VERDICT_NAME } from "./vocabulary";
 
 /** Reasons, one sentence a rule. Every rule id of the catalogue has its words here; a test says so. */
 export const REASON: Readonly<Record<string, string>> = {
@@ -294,6 +295,13 @@ const MISSING: Readonly<Record<string, string>> = {
   "layer.gap_min": "how long the film below has had",
 };
 export const missingText = (keys: readonly string[]): string => keys.map((k) => MISSING[k] ?? k).join(", ");
+
+/** What finding a missing fact out would change, in one sentence; empty where nothing hangs on it. */
+export function wouldText(would: readonly { rule: string; verdict: Verdict }[] | undefined): string {
+  if (!would || would.length === 0) return "";
+  const each = [...new Map(would.map((w) => [w.rule, w])).values()];
+  return `Found out, it may come to: ${each.map((w) => `${VERDICT_NAME[w.verdict].toLowerCase()} (${REASON[w.rule] ?? w.rule})`).join("; ")} Or to nothing.`;
+}
 
 export function reasonText(code: string, missing: readonly string[]): string {
   const base = REASON[code] ?? code;

@@ -4,7 +4,7 @@ import { Plus } from "lucide-react";
 import { useState } from "react";
 import type { Problem } from "@/contracts";
 import type { Product } from "@/core/model";
-import { ROLE_NAME } from "../messages";
+import { ProductOptions } from "../components/ProductOptions";
 
 /** Puts a product of the shelf on top of the pile. */
 export function AddLayer({
@@ -16,7 +16,6 @@ export function AddLayer({
 }) {
   const [chosen, setChosen] = useState("");
   const [fault, setFault] = useState<string | null>(null);
-  const roles = [...new Set(products.map((p) => p.role))];
   const put = async () => {
     if (chosen === "") return setFault("Choose a product first.");
     setFault((await add(chosen))?.detail ?? null);
@@ -46,17 +45,7 @@ export function AddLayer({
         onChange={(e) => setChosen(e.target.value)}
       >
         <option value="">– from the shelf –</option>
-        {roles.map((role) => (
-          <optgroup key={role} label={ROLE_NAME[role]}>
-            {products
-              .filter((p) => p.role === role)
-              .map((p) => (
-                <option key={p.id} value={p.id}>
-                  {p.name}
-                </option>
-              ))}
-          </optgroup>
-        ))}
+        <ProductOptions products={products} />
       </select>
       <button type="submit" className="btn btn-primary">
         <Plus className="size-4" aria-hidden />

@@ -7,7 +7,7 @@ import { overrideAction, planCouponAction } from "@/app/actions";
 import type { PlacedVerdict } from "@/core/plan";
 import { VerdictMark } from "../components/VerdictMark";
 import { useAct } from "../hooks/useAct";
-import { reasonText, remedyText } from "../messages";
+import { reasonText, remedyText, wouldText } from "../messages";
 
 export interface VerdictTools {
   readonly regionId: string;
@@ -28,6 +28,7 @@ function OneVerdict({ v, tools }: { v: PlacedVerdict; tools: VerdictTools }) {
           {v.evidence === "own-coupon" && v.verdict === "care" && (
             <strong> Your own coupon passed: no trial needed any more.</strong>
           )}
+          {v.would && <span className="soft block text-sm">{wouldText(v.would)}</span>}
         </span>
       </p>
       {v.verdict !== "ok" && (

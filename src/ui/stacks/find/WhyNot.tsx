@@ -4,8 +4,9 @@ import { useState } from "react";
 import { whyNotAction } from "@/app/actions";
 import type { FindRequest, WhyNotView } from "@/contracts";
 import type { Product } from "@/core/model";
+import { ProductOptions } from "../../components/ProductOptions";
 import { useAct } from "../../hooks/useAct";
-import { ROLE_NAME, tradeText, whyText } from "../../messages";
+import { tradeText, whyText } from "../../messages";
 import { FoundCard } from "./FoundCard";
 
 /** "Why not this one?" for any product of the shelf. */
@@ -30,24 +31,13 @@ export function WhyNot({
     const outcome = await act(() => whyNotAction(regionId, request, id));
     if (outcome.ok) setAnswer({ id, why: outcome.value });
   };
-  const roles = [...new Set(products.map((p) => p.role))];
   return (
     <section className="grid gap-2" aria-label="Why not another product">
       <label className="flex flex-wrap items-center gap-2">
         <span className="font-bold">Why not</span>
         <select className="select w-72" defaultValue="" disabled={busy} onChange={(e) => void ask(e.target.value)}>
           <option value="">– choose a product –</option>
-          {roles.map((role) => (
-            <optgroup key={role} label={ROLE_NAME[role]}>
-              {products
-                .filter((p) => p.role === role)
-                .map((p) => (
-                  <option key={p.id} value={p.id}>
-                    {p.name}
-                  </option>
-                ))}
-            </optgroup>
-          ))}
+          <ProductOptions products={products} />
         </select>
       </label>
       <div role="status" className="grid gap-2">

@@ -23,6 +23,7 @@ function verdictJson(v: PlacedVerdict, assumed: readonly string[]) {
     remedy: v.remedy.map((r) => ({ ...r, text: remedyText(r) })),
     evidence: v.evidence,
     missing: v.missing,
+    would: v.would ?? [],
     assumed: v.assumed ?? assumed.filter((a) => a.startsWith(`${v.where.layer}:`)),
   };
 }
