@@ -74,7 +74,13 @@ export interface TradeView {
   readonly losses: readonly Difference[];
 }
 export type FindView =
-  | { readonly outcome: "none"; readonly reasons: readonly Reason[]; readonly way: WayOfWorking }
+  | {
+      readonly outcome: "none";
+      readonly reasons: readonly Reason[];
+      /** false when the search was cut short */
+      readonly exact: boolean;
+      readonly way: WayOfWorking;
+    }
   | {
       readonly outcome: "found";
       readonly best: readonly FoundView[];

@@ -58,7 +58,7 @@ const tradeView = (t: Trade): TradeView => ({ found: foundView(t.found), gains: 
 
 const viewOf = (a: FinderAnswer, way: WayOfWorking, asItStands: WhyNotView | null): FindView =>
   a.outcome === "none"
-    ? { outcome: "none", reasons: a.reasons, way }
+    ? { outcome: "none", reasons: a.reasons, exact: a.exact, way }
     : {
         outcome: "found",
         best: a.best.map(foundView),

@@ -155,6 +155,7 @@ describe("what is offered", () => {
   it("asks for the material rather than guess it", () =>
     expect(suggest(input({ region: region({ material: "unknown" }) }))).toMatchObject({
       outcome: "none",
+      exact: true,
       reasons: [{ kind: "material-unknown" }],
     }));
   it("only what is owned means only that", () => {

@@ -16,10 +16,16 @@ import type { Difference, FinderAnswer, FinderInput, Found, Option, Reason, Tota
 export function suggest(input: FinderInput): FinderAnswer {
   const { material } = input.region;
   if (material === null || material === "unknown")
-    return { outcome: "none", reasons: [{ kind: "material-unknown" }], stats: { options: 0, judged: 0, opened: 0 } };
+    return {
+      outcome: "none",
+      reasons: [{ kind: "material-unknown" }],
+      exact: true,
+      stats: { options: 0, judged: 0, opened: 0 },
+    };
   const graph = makeGraph(input);
   const main = searchBest(graph, input.way.weights, input.best);
-  if (main.best.length === 0) return { outcome: "none", reasons: noneReasons(input), stats: main.stats };
+  if (main.best.length === 0)
+    return { outcome: "none", reasons: noneReasons(input), exact: main.exact, stats: main.stats };
   const bent = BENT.flatMap((axis) => searchBest(graph, bend(input.way.weights, axis), 1, MOST_FOR_A_TRADE).best);
   const own = bent.map((f) => weighStack(f.stack, graph, input.way.weights)!);
   return {

@@ -62,7 +62,13 @@ export interface SearchStats {
 }
 
 export type FinderAnswer =
-  | { readonly outcome: "none"; readonly reasons: readonly Reason[]; readonly stats: SearchStats }
+  | {
+      readonly outcome: "none";
+      readonly reasons: readonly Reason[];
+      /** false when the search was cut short, so that there may be one all the same */
+      readonly exact: boolean;
+      readonly stats: SearchStats;
+    }
   | {
       readonly outcome: "found";
       readonly best: readonly Found[];

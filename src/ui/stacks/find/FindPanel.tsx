@@ -140,7 +140,11 @@ export function FindPanel({
         {found === null && !problem && <p className="text-lg">Looking through the shelf…</p>}
         {found?.outcome === "none" && (
           <div className="rounded-box border-2 border-warning p-3">
-            <p className="text-lg font-bold">No stack from this shelf holds here.</p>
+            <p className="text-lg font-bold">
+              {found.exact
+                ? "No stack from this shelf holds here."
+                : "The search was cut short before it found a stack that holds; there may be one all the same."}
+            </p>
             <ul className="list-disc pl-5">
               {found.reasons.map((r) => (
                 <li key={JSON.stringify(r)}>{whyText(r, (id) => productOf(id).name)}</li>

@@ -46,6 +46,7 @@ function suggestJson({ answer: a, whyNot }: server.Suggestion) {
     return {
       outcome: a.outcome,
       way: a.way.id,
+      exact: a.exact,
       reasons: a.reasons.map((r) => ({ ...r, text: whyText(r, (id) => id) })),
       why_not,
     };
