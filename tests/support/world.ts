@@ -1,7 +1,6 @@
 import { MIN_PER_DAY } from "@/core/base";
 import { climateOf, typicalClimate } from "@/core/film";
 import type { AirSetting, BenchSession, Layer, Product, Region, Stack } from "@/core/model";
-import { saturationHPa } from "@/core/numbers";
 import type { PlanInput, PlanRegion } from "@/core/plan";
 import { DEMO_SHELF } from "@/server/demo/shelf";
 
@@ -79,7 +78,7 @@ export function climate(air: Partial<AirSetting> = {}) {
   const noonMin = NOW_MIN - 7 * 60;
   return typicalClimate(
     setting,
-    { localOffsetMin: () => 0, saturationHPa, tonightNoonMin: setting.tonight ? noonMin : null },
+    { localOffsetMin: () => 0, tonightNoonMin: setting.tonight ? noonMin : null },
     NOW_MIN - 3 * MIN_PER_DAY,
     NOW_MIN + (DAYS + 2) * MIN_PER_DAY,
   );

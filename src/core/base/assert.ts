@@ -6,8 +6,3 @@ export class InvariantError extends Error {
 export function assert(condition: unknown, message: string): asserts condition {
   if (!condition) throw new InvariantError(message);
 }
-
-/** Exhaustiveness guard for closed vocabularies. */
-export function unreachable(value: never): never {
-  throw new InvariantError(`unexpected value ${JSON.stringify(value)}`);
-}

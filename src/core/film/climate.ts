@@ -1,5 +1,6 @@
 import { assert, MIN_PER_DAY, MIN_PER_HOUR } from "../base";
 import type { AirPoint, AirSetting } from "../model";
+import { saturationHPa } from "../reference";
 
 /** Air over time: points in rising order, linear between them, held flat before the first and after the last. */
 export interface Climate {
@@ -47,8 +48,6 @@ export function airAt(climate: Climate, atMin: number): AirPoint {
 export interface TypicalAirContext {
   /** minutes to add to UTC for the wall clock in the shed */
   readonly localOffsetMin: (atMin: number) => number;
-  /** saturation vapour pressure, hPa (core/numbers) */
-  readonly saturationHPa: (tempC: number) => number;
   /** noon before the night that `tonight` bends, absolute; null when it bends none */
   readonly tonightNoonMin: number | null;
 }
@@ -77,8 +76,8 @@ function typicalAir(setting: AirSetting, ctx: TypicalAirContext, atMin: number):
   if (setting.tonight && noon !== null && atMin >= noon && atMin < noon + MIN_PER_DAY) {
     tempC += weight * (setting.tonight.coldestC - (setting.meanC - swingC));
   }
-  const vapourHPa = (setting.rhPct / 100) * ctx.saturationHPa(setting.meanC);
-  const rhPct = Math.min(RH_SHOWN_MAX_PCT, (100 * vapourHPa) / ctx.saturationHPa(tempC));
+  const vapourHPa = (setting.rhPct / 100) * saturationHPa(setting.meanC);
+  const rhPct = Math.min(RH_SHOWN_MAX_PCT, (100 * vapourHPa) / saturationHPa(tempC));
   return { atMin, tempC, rhPct, airflowMS: setting.airflowMS };
 }
 

@@ -100,49 +100,6 @@ function invert(p: Float64Array, last: number, target: number): number {
   return lo + (target - p[lo]!) / (p[hi]! - p[lo]!);
 }
 
-/**
- * The same answers by stepping minute by minute through the air: plain, and what finished plans are checked
- * with. Remembers the rate of each whole minute it has looked at; keeps no sums.
- */
-export function steppingClock(climate: Climate, fromMin: number, toMin: number): WaitClock {
-  const known = new Map<RateLaw, Map<number, number>>();
-  const rate = (law: RateLaw, t: number): number => {
-    const minute = Math.floor(t);
-    const own = known.get(law) ?? new Map<number, number>();
-    known.set(law, own);
-    const r = own.get(minute) ?? rateIn(law, airAt(climate, minute + 0.5));
-    own.set(minute, r);
-    return r;
-  };
-  return {
-    fromMin,
-    toMin,
-    elapsedRef(law, a, b) {
-      let sum = 0;
-      for (let t = a; t < b; t += 1) sum += rate(law, t) * Math.min(1, b - t);
-      return sum;
-    },
-    reach(law, startMin, refMin) {
-      let left = refMin;
-      for (let t = startMin; t <= toMin; t += 1) {
-        const r = rate(law, t);
-        if (left <= r) return t + left / r;
-        left -= r;
-      }
-      return null;
-    },
-  };
-}
-
-/** Reference minutes that `labelMin` minutes in the label's own air are worth, by law. */
-export function labelToRefMin(
-  law: RateLaw,
-  labelMin: number,
-  labelAir: { tempC: number; rhPct: number; airflowMS: number },
-): number {
-  return labelMin * rateIn(law, labelAir);
-}
-
 /** The clock of air that never changes: closed form, and the quickest of them. Used where a stack is judged before it is planned. */
 export function steadyClock(air: Omit<AirPoint, "atMin">, fromMin: number, toMin: number): WaitClock {
   const rates = new Map<RateLaw, number>();

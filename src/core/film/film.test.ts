@@ -1,12 +1,11 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
+import { steppingClock } from "../../../tests/support/stepping";
 import { climate, NOW_MIN, product, steadyAir } from "../../../tests/support/world";
 import type { Milestone, Product } from "../model";
-import { dewPointC } from "../numbers";
-import { labelTimes } from "../reference";
+import { saturationHPa, volumeSolidsOf } from "../reference";
 import {
   airAt,
-  arrhenius,
   gateReason,
   gateSpans,
   milestoneAfter,
@@ -16,12 +15,12 @@ import {
   REFERENCE_AIR,
   rateIn,
   recoatWindows,
-  steppingClock,
   type WaitClock,
   waitFactor,
 } from ".";
-import { loadSinceSandable } from "./milestone";
-import { RATE_LAWS } from "./rates";
+import { milestonesByModel } from "./model-run";
+import { CLOCK_LAWS, dryingLaw } from "./rates";
+import { arrhenius } from "./solver/substance";
 
 /** In air that stays the same a wait is a division: the plainest clock there is. */
 function clockIn(tempC: number, rhPct: number): WaitClock {
@@ -47,78 +46,85 @@ describe("rates", () => {
   it.each(rates)("$kind at $temp_c °C", ({ dH, Ea, temp_c, factor }) => {
     expect(arrhenius((dH ?? Ea)!, temp_c)).toBeCloseTo(factor, 4);
   });
-  it.each(RATE_LAWS)("%s is one in reference air", (law) => {
-    expect(rateIn(law, REFERENCE_AIR)).toBeCloseTo(1, 12);
+  const DEPTH = dryingLaw({ depth: 1, water: false, limit: 1, dryPower: 0, dampPower: 0 });
+  const WATERY = dryingLaw({ depth: 0.4, water: true, limit: 0.82, dryPower: 1, dampPower: 1 });
+  it.each([...CLOCK_LAWS, DEPTH, WATERY])("%p is one in reference air", (law: RateLaw) => {
+    expect(rateIn(law, REFERENCE_AIR)).toBeCloseTo(1, 9);
   });
-  it("water dries by the room left in the air, and never stands quite still", () => {
-    expect(rateIn("evaporation-water", { tempC: 20, rhPct: 75, airflowMS: 0.1 })).toBeCloseTo(0.5);
-    expect(rateIn("evaporation-water", { tempC: 20, rhPct: 100, airflowMS: 0.1 })).toBeCloseTo(2 / 50);
+  it("water dries by the room left below its own balance, and never stands quite still", () => {
+    expect(rateIn(WATERY, { tempC: 20, rhPct: 66, airflowMS: 0.1 })).toBeCloseTo(0.5);
+    expect(rateIn(WATERY, { tempC: 20, rhPct: 100, airflowMS: 0.1 })).toBeGreaterThan(0);
+    expect(rateIn(WATERY, { tempC: 20, rhPct: 100, airflowMS: 0.1 })).toBeLessThan(1e-5);
+  });
+  it("a washed part dries by the air's vapour-pressure deficit", () => {
+    const ratio = rateIn("part-dry", { tempC: 10, rhPct: 70, airflowMS: 0.1 });
+    expect(ratio).toBeCloseTo((saturationHPa(10) * 0.3) / (saturationHPa(20) * 0.5), 9);
   });
   it("a fan at 0.6 m/s dries a surface √6 as fast, and does nothing in the depth", () => {
     const fan = { ...REFERENCE_AIR, airflowMS: 0.6 };
-    expect(rateIn("evaporation-solvent", fan)).toBeCloseTo(Math.sqrt(6));
-    expect(rateIn("diffusion-solvent", fan)).toBeCloseTo(1);
-  });
-});
-
-describe("label times come back at label conditions", () => {
-  it.each(["grey-primer", "lightship-white", "estuary-blue", "two-pack-gloss", "etch-green", "grip-promoter"])(
-    "%s",
-    (id) => {
-      // one coat of a label that speaks of one, so that first and last are the same
-      const p = product(id, { label: { ...product(id).label, coats: 1 } });
-      for (const m of ["flash", "touch", "sandable", "cured"] as const) {
-        expect(waitMin(p, m, p.label.tempC, p.label.rhPct)).toBeCloseTo(labelTimes(p)[m].min, 6);
-      }
-    },
-  );
-  it("a label of two coats means both: one coat alone is sandable in a quarter of the time", () => {
-    const p = product("build-primer");
-    expect(waitMin(p, "sandable", 20, 50)).toBeCloseTo(120 / 4);
+    expect(rateIn("wipe", fan)).toBeCloseTo(Math.sqrt(6));
+    expect(rateIn(DEPTH, fan)).toBeCloseTo(1);
   });
 });
 
 describe("what thickness does", () => {
   const single = (id: string) => product(id, { label: { ...product(id).label, coats: 1 } });
   it.each([
-    ["grey-primer", 4],
-    ["estuary-blue", 4],
-    ["lightship-white", 2],
-    ["epoxy-primer", 1],
-  ] as const)("%s twice as thick is sandable %i × as late", (id, times) => {
+    ["grey-primer", 3.2, 4.1],
+    ["bronze-lacquer", 3.2, 4.1],
+    ["lightship-white", 3.2, 4.1],
+    ["epoxy-primer", 3.2, 4.1],
+  ] as const)("%s twice as thick is sandable %d to %d × as late", (id, least, most) => {
     const p = single(id);
-    expect(waitMin(p, "sandable", 20, 50, 2 * p.label.wftUm) / waitMin(p, "sandable", 20, 50)).toBeCloseTo(times, 6);
+    const ratio = waitMin(p, "sandable", 20, 50, 2 * p.label.wftUm) / waitMin(p, "sandable", 20, 50);
+    expect(ratio).toBeGreaterThan(least);
+    expect(ratio).toBeLessThan(most);
   });
-  it("flash goes with the thickness itself", () => {
-    const p = single("grey-primer");
-    expect(waitMin(p, "flash", 20, 50, 2 * p.label.wftUm)).toBeCloseTo(20);
+  it("a label of two coats means both: one coat alone sands far sooner", () => {
+    expect(waitMin(product("build-primer"), "sandable", 20, 50)).toBeLessThan(120 / 2.5);
   });
-  it("a mist is never sandable before it is touch dry", () => {
+  it("a second coat has the first to dry as well, whether that was wet or takes its solvent back", () => {
     const p = single("grey-primer");
-    expect(waitMin(p, "sandable", 20, 50, 0.2 * p.label.wftUm)).toBeGreaterThanOrEqual(
-      waitMin(p, "touch", 20, 50, 0.2 * p.label.wftUm),
+    const at20 = clockIn(20, 50);
+    for (const gapMin of [10, 600]) {
+      const a = milestoneAfter([coat(p, 40, 0), coat(p, 40, gapMin)], "sandable", at20);
+      if (a.outcome !== "reached") throw new Error("not reached");
+      expect(a.atMin - gapMin).toBeGreaterThan(2.5 * waitMin(p, "sandable", 20, 50, 40));
+      expect(a.atMin - gapMin).toBeLessThan(4.2 * waitMin(p, "sandable", 20, 50, 40));
+    }
+  });
+  it("what was rubbed off no longer has to dry", () => {
+    const p = single("grey-primer");
+    const rubbed = { atMin: 500, takesUm: 8 };
+    const at = (coats: Parameters<typeof milestoneAfter>[0]) => {
+      const a = milestoneAfter(coats, "sandable", clockIn(20, 50));
+      return a.outcome === "reached" ? a.atMin : Number.NaN;
+    };
+    expect(at([{ ...coat(p, 40, 0), rubbed }, coat(p, 40, 600)])).toBeLessThan(
+      at([coat(p, 40, 0), coat(p, 40, 600)]) - 5,
     );
   });
+  it("light loses its strength with depth: a lamp-cured film one depth thicker takes e times as long", () => {
+    const p = single("lamp-filler");
+    const depth = p.cureDepthUm!;
+    const solids = volumeSolidsOf(p);
+    const thick = waitMin(p, "cured", 20, 50, p.label.wftUm + depth / solids);
+    expect(thick / waitMin(p, "cured", 20, 50)).toBeCloseTo(Math.E, 2);
+  });
+  it("an enamel piled up while soft hardens as slowly as all of it together", () => {
+    const p = single("lightship-white");
+    const at20 = clockIn(20, 50);
+    const cured = (gapMin: number) => {
+      const a = milestoneAfter([coat(p, p.label.wftUm, 0), coat(p, p.label.wftUm, gapMin)], "cured", at20);
+      return a.outcome === "reached" ? a.atMin - gapMin : Number.NaN;
+    };
+    expect(cured(60) / waitMin(p, "cured", 20, 50)).toBeCloseTo(2, 1);
+    expect(cured(30_000)).toBeCloseTo(waitMin(p, "cured", 20, 50), -1);
+  });
 });
 
-describe("coats laid on coats", () => {
-  const p = product("grey-primer", { label: { ...product("grey-primer").label, coats: 1 } });
-  const at20 = clockIn(20, 50);
-  it("count together until the pile is sandable", () => {
-    expect(loadSinceSandable([coat(p, 40, 0), coat(p, 40, 15)], at20).inCoats).toBeCloseTo(2);
-    expect(loadSinceSandable([coat(p, 40, 0), coat(p, 40, 61)], at20).inCoats).toBeCloseTo(1);
-  });
-  it("a second coat put on too soon makes both wait longer", () => {
-    const soon = milestoneAfter([coat(p, 40, 0), coat(p, 40, 15)], "sandable", at20);
-    const late = milestoneAfter([coat(p, 40, 0), coat(p, 40, 61)], "sandable", at20);
-    if (soon.outcome !== "reached" || late.outcome !== "reached") throw new Error("not reached");
-    expect(soon.atMin - 15).toBeCloseTo(240);
-    expect(late.atMin - 61).toBeCloseTo(60);
-  });
-});
-
-describe("monotone: never sooner when thicker, colder, or (water-borne) damper", () => {
-  const ids = fc.constantFrom(
+describe("the film model is monotone: never sooner when thicker, colder, with more coats, or (one water-borne coat) damper", () => {
+  const films = fc.constantFrom(
     "grey-primer",
     "estuary-blue",
     "lightship-white",
@@ -126,47 +132,58 @@ describe("monotone: never sooner when thicker, colder, or (water-borne) damper",
     "foam-sealer",
     "red-stopper",
   );
-  const milestones = fc.constantFrom<Milestone>("flash", "touch", "recoat", "sandable", "tape-safe", "cured");
-  const temps = fc.double({ min: 2, max: 35, noNaN: true });
-  const humid = fc.double({ min: 20, max: 97, noNaN: true });
-  it("thicker", () => {
+  /** from the first coat on */
+  const sandMin = (id: string, coats: number, thick: number, tempC: number, rhPct: number) => {
+    const p = product(id);
+    const gapMin = 30;
+    const pile = Array.from({ length: coats }, (_, n) => coat(p, p.label.wftUm * thick, n * gapMin));
+    const [at] = milestonesByModel(pile, ["sandable"], steadyAir(tempC, rhPct), clockIn(tempC, rhPct), 1e6);
+    return at ?? 1e6;
+  };
+  const coats = fc.integer({ min: 1, max: 4 });
+  const thick = fc.double({ min: 0.4, max: 2, noNaN: true });
+  const temp = fc.double({ min: 5, max: 32, noNaN: true });
+  // the step's own error shows where two runs differ by next to nothing
+  const never = (later: number, sooner: number) => later >= sooner * 0.995 - 0.05;
+  it("thicker, colder, more coats", () => {
     fc.assert(
       fc.property(
-        ids,
-        milestones,
-        fc.double({ min: 0.3, max: 3, noNaN: true }),
+        films,
+        coats,
+        thick,
+        temp,
         fc.double({ min: 1, max: 2, noNaN: true }),
-        (id, m, f, more) => {
-          const p = product(id);
-          return waitMin(p, m, 18, 55, p.label.wftUm * f * more) >= waitMin(p, m, 18, 55, p.label.wftUm * f) - 1e-6;
+        fc.double({ min: 0, max: 8, noNaN: true }),
+        (id, n, f, t, more, less) => {
+          const plain = sandMin(id, n, f, t, 50);
+          expect(never(sandMin(id, n, f * more, t, 50), plain)).toBe(true);
+          expect(never(sandMin(id, n, f, t - less, 50), plain)).toBe(true);
+          expect(never(sandMin(id, n + 1, f, t, 50), plain)).toBe(true);
         },
       ),
       { seed: 3, numRuns: 60 },
     );
   });
-  it("colder", () => {
-    fc.assert(
-      fc.property(
-        ids,
-        milestones,
-        temps,
-        fc.double({ min: 0, max: 8, noNaN: true }),
-        (id, m, t, less) => waitMin(product(id), m, t - less, 55) >= waitMin(product(id), m, t, 55) - 1e-6,
-      ),
-      { seed: 4, numRuns: 60 },
-    );
-  });
   it("damper", () => {
+    const water = fc.constantFrom("estuary-blue", "foam-sealer", "light-filler", "water-gloss");
+    const milestones: readonly Milestone[] = ["flash", "touch", "recoat", "handle", "sandable", "tape-safe", "cured"];
     fc.assert(
       fc.property(
-        fc.constantFrom("estuary-blue", "foam-sealer", "light-filler"),
-        milestones,
-        humid,
-        fc.double({ min: 0, max: 20, noNaN: true }),
-        (id, m, rh, more) =>
-          waitMin(product(id), m, 18, Math.min(100, rh + more)) >= waitMin(product(id), m, 18, rh) - 1e-6,
+        water,
+        fc.double({ min: 20, max: 85, noNaN: true }),
+        fc.double({ min: 0, max: 15, noNaN: true }),
+        (id, rh, more) => {
+          const at = (rhPct: number) =>
+            milestonesByModel([coat(product(id))], milestones, steadyAir(18, rhPct), clockIn(18, rhPct), 1e6).map(
+              (x) => x ?? 1e6,
+            );
+          const dry = at(rh);
+          at(rh + more).forEach((damp, i) => {
+            expect(never(damp, dry[i]!)).toBe(true);
+          });
+        },
       ),
-      { seed: 5, numRuns: 60 },
+      { seed: 5, numRuns: 40 },
     );
   });
 });
@@ -174,7 +191,7 @@ describe("monotone: never sooner when thicker, colder, or (water-borne) damper",
 describe("windows", () => {
   it("two windows leave the enamel's forbidden gap between them", () => {
     const [first, second] = recoatWindows([coat(product("lightship-white"))], clockIn(20, 50));
-    expect(first!.openMin).toBeCloseTo(60);
+    expect(first!.openMin).toBeCloseTo(60, 0);
     expect(first!.shutMin).toBeCloseTo(360);
     expect(second!.openMin).toBeCloseTo(4320);
     expect(second!.shutMin).toBeNull();
@@ -191,7 +208,10 @@ describe("clocks", () => {
     const air = climate({ kind: "day", meanC: 13, swingC: 7, rhPct: 70 });
     const fast = prefixClock(air, NOW_MIN - 1440, NOW_MIN + 20 * 1440);
     const plain = steppingClock(air, NOW_MIN - 1440, NOW_MIN + 20 * 1440);
-    for (const law of RATE_LAWS) {
+    for (const law of [
+      ...CLOCK_LAWS,
+      dryingLaw({ depth: 0.6, water: true, limit: 0.9, dryPower: 1, dampPower: 0.8 }),
+    ]) {
       for (const ref of [7, 95, 800, 6000]) {
         const a = fast.reach(law, NOW_MIN + 13, ref);
         const b = plain.reach(law, NOW_MIN + 13, ref);
@@ -205,7 +225,7 @@ describe("clocks", () => {
   });
   it("progress is half way at half the wait", () => {
     const p = product("grey-primer", { label: { ...product("grey-primer").label, coats: 1 } });
-    expect(progressAt([coat(p)], "sandable", clockIn(20, 50), 30)).toBeCloseTo(0.5);
+    expect(progressAt([coat(p)], "sandable", clockIn(20, 50), 30)).toBeCloseTo(0.5, 2);
   });
 });
 
@@ -247,8 +267,7 @@ describe("typical day", () => {
 });
 
 describe("air gate", () => {
-  const reason = (id: string, tempC: number, rhPct: number) =>
-    gateReason(product(id), steadyAir(tempC, rhPct), 0, dewPointC);
+  const reason = (id: string, tempC: number, rhPct: number) => gateReason(product(id), steadyAir(tempC, rhPct), 0);
   it.each([
     ["grey-primer", 20, 50, null],
     ["grey-primer", 6, 50, "too-cold"],
@@ -260,12 +279,9 @@ describe("air gate", () => {
     expect(reason(id, t, rh)).toBe(want);
   });
   it("opens with the warmth of the day", () => {
-    const spans = gateSpans(
-      product("estuary-blue"),
-      climate({ kind: "day", meanC: 10, swingC: 6, rhPct: 50 }),
-      dewPointC,
-      [{ startMin: NOW_MIN, endMin: NOW_MIN + 2 * 1440 }],
-    );
+    const spans = gateSpans(product("estuary-blue"), climate({ kind: "day", meanC: 10, swingC: 6, rhPct: 50 }), [
+      { startMin: NOW_MIN, endMin: NOW_MIN + 2 * 1440 },
+    ]);
     expect(spans.length).toBeGreaterThan(0);
     for (const s of spans)
       expect(airAt(climate({ kind: "day", meanC: 10, swingC: 6, rhPct: 50 }), s.startMin).tempC).toBeGreaterThanOrEqual(

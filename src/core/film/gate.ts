@@ -1,9 +1,9 @@
 import type { Product } from "../model";
-import { DEW_MARGIN_C, familyFacts, labelTimes } from "../reference";
+import { BLUSH_ABOVE_RH_PCT, DEW_MARGIN_C, dewMarginC, familyFacts, GATE_HOLD_MAX_MIN, labelTimes } from "../reference";
 import { airAt, type Climate } from "./climate";
 
-/** Why air keeps a coat from going on. */
-export const GATE_REASONS = ["too-cold", "too-hot", "too-damp", "near-dew-point", "too-cold-to-form"] as const;
+/** Why air keeps a coat from going on, or would spoil it soon after. */
+export const GATE_REASONS = ["too-cold", "too-hot", "too-damp", "near-dew-point", "blush", "too-cold-to-form"] as const;
 export type GateReason = (typeof GATE_REASONS)[number];
 
 export interface GateSpan {
@@ -11,38 +11,48 @@ export interface GateSpan {
   readonly endMin: number;
 }
 
-type DewPoint = (tempC: number, rhPct: number) => number;
+/** How long after it is laid the air still has to suit a coat: its touch time, an hour at the most, minutes (est.). */
+export const gateHoldMin = (product: Product): number => Math.min(GATE_HOLD_MAX_MIN, labelTimes(product).touch.min);
 
-/** First reason why this product must not be laid in this air; null = it may. `dewPointC` comes from core/numbers. */
-export function gateReason(product: Product, climate: Climate, atMin: number, dewPointC: DewPoint): GateReason | null {
+const LOOK_EVERY_MIN = 15;
+
+/** A strong-solvent film that dissolves again chills as it dries, and damp air clouds it. */
+const blushes = (p: Product): boolean => p.family !== "unknown" && familyFacts(p.family).bondsByRedissolving;
+
+function reasonNow(product: Product, climate: Climate, atMin: number): GateReason | null {
   const air = airAt(climate, atMin);
   const { minTempC, maxTempC, maxRhPct } = product.limits;
   if (minTempC !== null && air.tempC < minTempC) return "too-cold";
   if (maxTempC !== null && air.tempC > maxTempC) return "too-hot";
   if (maxRhPct !== null && air.rhPct > maxRhPct) return "too-damp";
-  if (air.tempC - dewPointC(air.tempC, air.rhPct) < DEW_MARGIN_C) return "near-dew-point";
-  const formsAboveC = product.family === "unknown" ? null : familyFacts(product.family).filmFormingC;
-  if (formsAboveC === null) return null;
-  const later = airAt(climate, atMin + labelTimes(product).touch.min);
-  return Math.min(air.tempC, later.tempC) < formsAboveC ? "too-cold-to-form" : null;
+  if (dewMarginC(air.tempC, air.rhPct) < DEW_MARGIN_C) return "near-dew-point";
+  return blushes(product) && air.rhPct > BLUSH_ABOVE_RH_PCT ? "blush" : null;
 }
 
-const STEP_MIN = 15;
+/** First reason why this product must not be laid in this air, now or while it is still wet; null = it may. */
+export function gateReason(product: Product, climate: Climate, atMin: number): GateReason | null {
+  const holdMin = gateHoldMin(product);
+  for (let after = 0; ; after = Math.min(holdMin, after + LOOK_EVERY_MIN)) {
+    const reason = reasonNow(product, climate, atMin + after);
+    if (reason) return reason;
+    if (after >= holdMin) break;
+  }
+  const formsAboveC =
+    product.minFilmFormingC ?? (product.family === "unknown" ? null : familyFacts(product.family).filmFormingC);
+  if (formsAboveC === null) return null;
+  const later = airAt(climate, atMin + labelTimes(product).touch.min);
+  return Math.min(airAt(climate, atMin).tempC, later.tempC) < formsAboveC ? "too-cold-to-form" : null;
+}
 
 /** The parts of the given spans in which this product may be laid, judged every quarter of an hour. */
-export function gateSpans(
-  product: Product,
-  climate: Climate,
-  dewPointC: DewPoint,
-  within: readonly GateSpan[],
-): readonly GateSpan[] {
-  return within.flatMap((span) => openParts(span, (t) => gateReason(product, climate, t, dewPointC) === null));
+export function gateSpans(product: Product, climate: Climate, within: readonly GateSpan[]): readonly GateSpan[] {
+  return within.flatMap((span) => openParts(span, (t) => gateReason(product, climate, t) === null));
 }
 
 function openParts(span: GateSpan, isOpen: (atMin: number) => boolean): readonly GateSpan[] {
   const parts: GateSpan[] = [];
   let openedMin: number | null = null;
-  for (let t = span.startMin; t < span.endMin; t += STEP_MIN) {
+  for (let t = span.startMin; t < span.endMin; t += LOOK_EVERY_MIN) {
     const open = isOpen(t);
     if (open && openedMin === null) openedMin = t;
     if (!open && openedMin !== null) {

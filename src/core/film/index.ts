@@ -1,6 +1,13 @@
+export * from "./cases";
 export * from "./caution";
 export * from "./climate";
-export { prefixClock, steadyClock, steppingClock, type WaitClock } from "./clock";
+export { prefixClock, steadyClock, type WaitClock } from "./clock";
+export * from "./faults";
 export * from "./gate";
+export { balancePhi, FILM_MILESTONES, type FilmMilestone, fittedFilm } from "./label-fit";
 export * from "./milestone";
-export { arrhenius, type RateLaw, REFERENCE_AIR, rateIn } from "./rates";
+export { dryAtByModel, runPile } from "./model-run";
+export { type RateLaw, REFERENCE_AIR, rateIn } from "./rates";
+export * from "./series";
+export { type FilmRun, type FilmSample, largestBelow, runFilm } from "./solver/drive";
+export type { AppliedCoat } from "./states";

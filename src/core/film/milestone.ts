@@ -1,118 +1,176 @@
 import { assert } from "../base";
-import type { Milestone, Product } from "../model";
-import { labelTimes, mechanismOf, STILL_AIR_M_S } from "../reference";
-import { labelToRefMin, type WaitClock } from "./clock";
-import { scalingOf, windowLaw } from "./rates";
-
-/** One coat as it lies on a face; `endMin` is when it was finished. */
-export interface AppliedCoat {
-  readonly product: Product;
-  readonly wftUm: number;
-  readonly endMin: number;
-}
+import type { Milestone } from "../model";
+import { labelTimes } from "../reference";
+import type { WaitClock } from "./clock";
+import { type FilmMilestone, type FittedFilm, fittedFilm, type Gauge } from "./label-fit";
+import type { ClockLaw } from "./rates";
+import { type AppliedCoat, type Aspect, LEAST_SOLIDS_UM } from "./states";
+import { dryingTimes } from "./surrogate";
 
 export type MilestoneAnswer =
   | { readonly outcome: "reached"; readonly atMin: number; readonly assumed: boolean }
   | { readonly outcome: "beyond-horizon" };
 
-const labelAir = (p: Product) => ({ tempC: p.label.tempC, rhPct: p.label.rhPct, airflowMS: STILL_AIR_M_S });
+/** When an aspect of the top coat is met, its wait multiplied by `factor`; null = not before the horizon. */
+export type DryAt = (aspect: Aspect, factor: number) => number | null;
 
-/** Milestones that must not come before others, whatever the formula says of a very thin coat. */
-const NOT_BEFORE: Partial<Record<Milestone, Milestone>> = {
-  touch: "flash",
-  handle: "touch",
-  sandable: "touch",
-  "tape-safe": "sandable",
-  polishable: "sandable",
-  cured: "sandable",
+export const clockLawOf = (film: FittedFilm): ClockLaw => {
+  switch (film.mechanism) {
+    case "reaction":
+      return "reaction";
+    case "oxidation":
+      return "oxidation";
+    case "light":
+      return "light";
+    default:
+      return "hardening";
+  }
 };
 
-/** What lies wet on a face, in units of labels: each coat by the film its own label speaks of. */
-export interface FilmLoad {
-  /** Σ wet film / the label's one coat: what surface milestones go by */
-  readonly inCoats: number;
-  /** Σ wet film / the label's whole pile: what milestones in the depth go by */
-  readonly inPiles: number;
-}
-
-const NOTHING: FilmLoad = { inCoats: 0, inPiles: 0 };
-
 /**
- * L / L_label of everything that went on since the pile was last sandable, the top coat included. Coats are
- * oldest first; each is asked whether everything below it had become sandable when it went on. In a stack of
- * one product this is the film over the label's film; in a mixed one each coat counts by its own label.
+ * How much longer a film's clock runs than at its label. An oxidising film takes its oxygen through all that is still
+ * soft: rate ∝ 1/thickness above the label's. Light falls off with depth by Beer and Lambert.
  */
-export function loadSinceSandable(coats: readonly AppliedCoat[], clock: WaitClock): FilmLoad {
-  let load = NOTHING;
-  coats.forEach((coat, i) => {
-    if (i > 0) {
-      const below = reachWithLoad(coats[i - 1]!, "sandable", load, clock, 1);
-      if (below !== null && below <= coat.endMin) load = NOTHING;
-    }
-    const { wftUm, coats: labelCoats } = coat.product.label;
-    load = { inCoats: load.inCoats + coat.wftUm / wftUm, inPiles: load.inPiles + coat.wftUm / (wftUm * labelCoats) };
+export function clockStretch(coats: readonly AppliedCoat[], clock: WaitClock): number {
+  const top = coats.at(-1)!;
+  const film = fittedFilm(top.product);
+  if (film.lightDepthUm !== null) {
+    const own = top.wftUm * (1 - film.phi0);
+    return Math.exp((own - film.labelDftUm) / film.lightDepthUm);
+  }
+  if (film.mechanism !== "oxidation") return 1;
+  return Math.max(1, softUm(coats, clock) / Math.max(LEAST_SOLIDS_UM, film.labelDftUm));
+}
+
+/** Dry thickness of oxidising film, the top coat's and whatever below it had not hardened when that went on, µm. */
+function softUm(coats: readonly AppliedCoat[], clock: WaitClock): number {
+  const laidMin = coats.at(-1)!.endMin;
+  return coats.reduce((sum, c, i) => {
+    const film = fittedFilm(c.product);
+    if (film.mechanism !== "oxidation") return sum;
+    const hardMin = labelTimes(c.product).cured.min;
+    const hard = i < coats.length - 1 && clock.elapsedRef("oxidation", c.endMin, laidMin) >= hardMin;
+    return hard ? sum : sum + c.wftUm * (1 - film.phi0);
+  }, 0);
+}
+
+interface Pile {
+  readonly coats: readonly AppliedCoat[];
+  readonly clock: WaitClock;
+  readonly dryAt: DryAt;
+}
+
+const latest = (a: number | null, b: number | null): number | null =>
+  a === null || b === null ? null : Math.max(a, b);
+
+/** Absolute minute at which everything a gauge asks for holds; null = beyond the horizon. */
+function meets(pile: Pile, gauge: Gauge, aspect: Aspect, factor: number): number | null {
+  const top = pile.coats.at(-1)!;
+  let at: number | null = top.endMin;
+  if (gauge.drying) at = latest(at, pile.dryAt(aspect, factor));
+  if (gauge.sandable) at = latest(at, sandableMin(pile, factor));
+  if (gauge.clock && at !== null) {
+    const film = fittedFilm(top.product);
+    const start = gauge.clock.from === "coat" ? top.endMin : meets(pile, film.gauges.touch, "touch", factor);
+    if (start === null) return null;
+    const refMin = gauge.clock.refMin * clockStretch(pile.coats, pile.clock) * factor;
+    at = latest(at, pile.clock.reach(clockLawOf(film), start, refMin));
+  }
+  return at;
+}
+
+/** Every film in the pile by its own limit: dry enough, and where it reacts, far enough. */
+function sandableMin(pile: Pile, factor: number): number | null {
+  let at = pile.dryAt("sandable", factor);
+  pile.coats.forEach((c, i) => {
+    const { clock } = fittedFilm(c.product).gauges.sandable;
+    if (!clock || at === null) return;
+    const upTo = pile.coats.slice(0, i + 1);
+    const stretch = clockStretch(upTo, pile.clock);
+    const own = pile.clock.reach(clockLawOf(fittedFilm(c.product)), c.endMin, clock.refMin * stretch * factor);
+    at = latest(at, own);
   });
-  return load;
+  return at;
 }
 
-/** Label minutes × (L/L_label)^n, in the label's own air. */
-function scaledLabelMin(product: Product, milestone: Milestone, load: FilmLoad): number {
-  const s = scalingOf(mechanismOf(product.family), milestone);
-  return labelTimes(product)[milestone].min * (s.afterLastCoat ? load.inPiles : load.inCoats) ** s.thicknessPower;
+function reachMin(pile: Pile, m: FilmMilestone, factor: number): number | null {
+  const film = fittedFilm(pile.coats.at(-1)!.product);
+  if (m === "sandable") return sandableMin(pile, factor);
+  const own = meets(pile, film.gauges[m], m === "cured" ? "cured-water" : m, factor);
+  if (m !== "cured") return own;
+  return latest(own, latest(pile.dryAt("cured-water", factor), lowerCuredMin(pile, factor)));
 }
 
-/** @returns absolute minute, or null beyond the clock's horizon */
-function reachWithLoad(
-  top: AppliedCoat,
-  milestone: Milestone,
-  load: FilmLoad,
-  clock: WaitClock,
-  factor: number,
-): number | null {
-  const { law } = scalingOf(mechanismOf(top.product.family), milestone);
-  const refMin = labelToRefMin(law, scaledLabelMin(top.product, milestone, load), labelAir(top.product));
-  const own = clock.reach(law, top.endMin, refMin * factor);
-  const floorMilestone = NOT_BEFORE[milestone];
-  if (own === null || !floorMilestone) return own;
-  const floor = reachWithLoad(top, floorMilestone, load, clock, factor);
-  return floor === null ? null : Math.max(own, floor);
+/** Films below harden on their own clocks, each from its own end. */
+function lowerCuredMin(pile: Pile, factor: number): number | null {
+  let at: number | null = pile.coats.at(-1)!.endMin;
+  pile.coats.slice(0, -1).forEach((c, i) => {
+    const film = fittedFilm(c.product);
+    const { clock } = film.gauges.cured;
+    if (!clock) return;
+    const stretch = clockStretch(pile.coats.slice(0, i + 1), pile.clock);
+    at = latest(at, pile.clock.reach(clockLawOf(film), c.endMin, clock.refMin * stretch * factor));
+  });
+  return at;
 }
+
+/** Drying by the wait clock: the film model's times at reference air, carried through the air as it comes. */
+function surrogateDryAt(coats: readonly AppliedCoat[], clock: WaitClock): DryAt {
+  const endMin = coats.at(-1)!.endMin;
+  const times = dryingTimes(coats, clock);
+  return (aspect, factor) => {
+    const t = times[aspect];
+    if (t === undefined) return endMin;
+    return t === null ? null : clock.reach(t.law, endMin, t.refMin * factor);
+  };
+}
+
+const pileOf = (coats: readonly AppliedCoat[], clock: WaitClock, dryAt: DryAt | null = null): Pile => {
+  assert(coats.length > 0, "a milestone needs at least one coat");
+  return { coats, clock, dryAt: dryAt ?? surrogateDryAt(coats, clock) };
+};
 
 /**
- * When the top coat of a pile reaches a milestone in the clock's air:
- * t = t_label · f_T · f_RH · f_air · (L/L_label)^n, with the air factors integrated over the hours as they come.
- * Estimate: exponents and activation energies are those of reference/families; the label anchors the rest.
+ * When the top coat of a pile reaches a milestone in the clock's air, by the wait clock: drying as the film model has it at
+ * reference air, carried to this air by each time's own law; hardening and reaction on their own clocks. Within 15 % of
+ * the film model between 10 and 30 °C and 30 and 75 % RH (a test says so); a finished plan is checked by the model itself.
  * @param coats oldest first, at least one; @param factor waits multiplied by this (1 = even odds)
+ * @param dryAt answers for drying in place of the wait clock, such as the film model itself
  */
 export function milestoneAfter(
   coats: readonly AppliedCoat[],
-  milestone: Milestone,
+  milestone: FilmMilestone,
   clock: WaitClock,
   factor = 1,
+  dryAt: DryAt | null = null,
 ): MilestoneAnswer {
-  const top = coats.at(-1);
-  assert(top, "milestoneAfter needs at least one coat");
-  const atMin = reachWithLoad(top, milestone, loadSinceSandable(coats, clock), clock, factor);
-  if (atMin === null) return { outcome: "beyond-horizon" };
-  return { outcome: "reached", atMin, assumed: labelTimes(top.product)[milestone].assumed };
+  const atMin = reachMin(pileOf(coats, clock, dryAt), milestone, factor);
+  if (atMin === null || atMin > clock.toMin) return { outcome: "beyond-horizon" };
+  const times = labelTimes(coats.at(-1)!.product);
+  return { outcome: "reached", atMin, assumed: times[milestone === "dust-free" ? "touch" : milestone].assumed };
 }
 
-/** How far along a wait is at a moment, as a fraction of its even-odds length: 1 = reached, 0 = just begun. */
+const FACTOR_LEAST = 1e-3;
+const FACTOR_MOST = 60;
+
+/** How far along a wait is at a moment: the factor by which every wait would have to be multiplied to be over just then. */
 export function progressAt(
   coats: readonly AppliedCoat[],
   milestone: Milestone,
   clock: WaitClock,
   atMin: number,
 ): number {
-  const top = coats.at(-1);
-  assert(top, "progressAt needs at least one coat");
-  const { law } = scalingOf(mechanismOf(top.product.family), milestone);
-  const refMin = labelToRefMin(
-    law,
-    scaledLabelMin(top.product, milestone, loadSinceSandable(coats, clock)),
-    labelAir(top.product),
-  );
-  return clock.elapsedRef(law, top.endMin, atMin) / refMin;
+  const pile = pileOf(coats, clock);
+  let lo = FACTOR_LEAST;
+  let hi = FACTOR_MOST;
+  if (atMin <= coats.at(-1)!.endMin) return 0;
+  while (hi / lo > 1.001) {
+    const mid = Math.sqrt(lo * hi);
+    const at = reachMin(pile, milestone, mid);
+    if (at === null || at > atMin) hi = mid;
+    else lo = mid;
+  }
+  return Math.sqrt(lo * hi);
 }
 
 export interface WindowSpan {
@@ -122,9 +180,9 @@ export interface WindowSpan {
 }
 
 /**
- * The recoat windows of a pile as absolute spans, soonest first. The first opening follows the surface and
- * the film's thickness; every later edge follows the film's chemistry. Shutting is never delayed by
- * thickness, so a window is only ever told too short. A window whose opening lies beyond the horizon is left out.
+ * The recoat windows of a pile as absolute spans, soonest first. The first opens with the recoat state; every later edge
+ * goes by the film's clock. Shutting is never delayed by thickness, so a window is only ever told too short. A window whose
+ * opening lies beyond the horizon is left out.
  * @param openFactor waits to openings multiplied by this; @param shutFactor waits to shuttings (≤ 1 is cautious)
  */
 export function recoatWindows(
@@ -132,23 +190,22 @@ export function recoatWindows(
   clock: WaitClock,
   openFactor = 1,
   shutFactor = 1,
+  dryAt: DryAt | null = null,
 ): readonly WindowSpan[] {
-  const top = coats.at(-1);
-  assert(top, "recoatWindows needs at least one coat");
-  const { product } = top;
-  const law = windowLaw(mechanismOf(product.family));
-  const late = scalingOf(mechanismOf(product.family), "sandable");
-  const load = loadSinceSandable(coats, clock);
-  const thick = Math.max(1, load.inPiles) ** late.thicknessPower;
-  const edge = (labelMin: number, factor: number) =>
-    clock.reach(law, top.endMin, labelToRefMin(law, labelMin, labelAir(product)) * factor);
-  const spans: WindowSpan[] = [];
-  const windows =
-    product.label.recoat.length > 0 ? product.label.recoat : [[labelTimes(product).recoat.min, null] as const];
-  windows.forEach(([opens, shuts], i) => {
-    const openMin = i === 0 ? reachWithLoad(top, "recoat", load, clock, openFactor) : edge(opens, openFactor * thick);
-    if (openMin === null) return;
-    spans.push({ openMin, shutMin: shuts === null ? null : edge(shuts, shutFactor) });
+  const pile = pileOf(coats, clock, dryAt);
+  const top = coats.at(-1)!;
+  const film = fittedFilm(top.product);
+  const law = clockLawOf(film);
+  const windows = film.windows.length > 0 ? film.windows : [{ opensRefMin: null, shutsRefMin: null }];
+  const stretch = clockStretch(coats, clock);
+  return windows.flatMap((w): WindowSpan[] => {
+    const openMin =
+      w.opensRefMin === null
+        ? reachMin(pile, "recoat", openFactor)
+        : clock.reach(law, top.endMin, w.opensRefMin * stretch * openFactor);
+    if (openMin === null || openMin > clock.toMin) return [];
+    return [
+      { openMin, shutMin: w.shutsRefMin === null ? null : clock.reach(law, top.endMin, w.shutsRefMin * shutFactor) },
+    ];
   });
-  return spans;
 }

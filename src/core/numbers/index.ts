@@ -1,4 +1,3 @@
-export * from "./air";
 export * from "./colour";
 export * from "./mesh";
 export * from "./thickness";

@@ -1,9 +1,8 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { layer, lookup, product } from "../../../tests/support/world";
+import { dewMarginC, dewPointC } from "../reference";
 import {
-  dewMarginC,
-  dewPointC,
   dftUm,
   dryDensityGMl,
   filmFromMassUm,

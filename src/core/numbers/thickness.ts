@@ -1,6 +1,13 @@
 import { assert } from "../base";
 import { CONTACT_ROLES, isOneOf, type Layer, type Product } from "../model";
-import { familyFacts, GROOVE_PER_DFT, HEAVINESS_OF_LABEL, RIDGE_BURIED_FLOOD, RIDGE_BURIED_MIST } from "../reference";
+import {
+  familyFacts,
+  GROOVE_PER_DFT,
+  HEAVINESS_OF_LABEL,
+  RIDGE_BURIED_FLOOD,
+  RIDGE_BURIED_MIST,
+  volumeSolidsOf,
+} from "../reference";
 
 /** µm of wet film to µm of dry film; VS 0–1, p parts of paint with q parts of thinner. */
 export function dftUm(wftUm: number, volumeSolids: number, paintParts = 1, thinnerParts = 0): number {
@@ -26,9 +33,6 @@ export function liquidNeededMl(areaCm2: number, wftUm: number, coats: number, tr
 /** Wet film per coat as planned: measured if given, else the label's film by heaviness (est.). */
 export const plannedWftUm = (layer: Pick<Layer, "wftUm" | "heaviness">, product: Pick<Product, "label">): number =>
   layer.wftUm ?? product.label.wftUm * HEAVINESS_OF_LABEL[layer.heaviness];
-
-export const volumeSolidsOf = (p: Pick<Product, "volumeSolids" | "family">): number =>
-  p.volumeSolids ?? (p.family === "unknown" ? 0.3 : familyFacts(p.family).defaultVolumeSolids);
 
 /** What flies off: water, or the usual blend of solvents, g/ml (est. for the blend). */
 const CARRIER_DENSITY_G_ML = { water: 1, other: 0.87 };

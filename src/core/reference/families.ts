@@ -161,8 +161,6 @@ export const EVAPORATION_J_PER_MOL = { solvent: 38_000, water: 44_000 } as const
 export const DIFFUSION_J_PER_MOL = { solvent: 60_000, water: 50_000 } as const;
 /** Activation of cure, J/mol (est.): two-part reaction and alkyd oxidation; the hardening clock shares the latter. */
 export const REACTION_J_PER_MOL = { reaction: 55_000, oxidation: 60_000, hardening: 60_000 } as const;
-/** Air that carries more than this dries nothing in finite time; the humidity ratio stops here, % RH. */
-export const RH_CEILING_PCT = 98;
 /** Still room air, m/s: the airflow at which labels are read. */
 export const STILL_AIR_M_S = 0.1;
 /** Spread of how fast a real film is against its label, log-normal σ (est.). */

@@ -78,3 +78,8 @@ export const STACKED_COATS = { coats: 8, withinMin: 2 * 1440 } as const;
 
 /** Propellant's share of an aerosol's contents (est.). */
 export const PROPELLANT_SHARE = 0.4;
+
+/** A strong-solvent lacquer clouds in air damper than this, % RH (est.). */
+export const BLUSH_ABOVE_RH_PCT = 75;
+/** Longest a coat's air is looked at after it has been laid, minutes (est.). */
+export const GATE_HOLD_MAX_MIN = 60;

@@ -6,17 +6,12 @@ export interface Violation {
   readonly detail: string;
 }
 
-/**
- * The two clocks integrate the same air on different grids, so their ends may lie this far apart. In nearly
- * saturated air water leaves at a twenty-fifth of its pace, and a moment's difference in drying is that much longer
- * on the wall: the allowance grows with the wait.
- */
-const TOLERANCE_MIN = 2;
-const TOLERANCE_OF_WAIT = 0.0005;
+/** Round-off of minutes counted since 1970. */
+const TOLERANCE_MIN = 1e-3;
 
 /**
- * Independent referee: shares no code with the solver, walks every rule plainly over the finished plan, and is
- * meant to be given links built on another clock than the solver used.
+ * Independent referee: shares no code with the solver and walks every rule plainly over the finished plan. Whether the
+ * waits themselves are long enough is not its business: the film model looks at those.
  * @returns every violation; empty = feasible
  */
 export function checkSchedule(problem: Problem, placed: readonly Placed[]): readonly Violation[] {
@@ -65,13 +60,11 @@ function waitViolations(problem: Problem, at: ReadonlyMap<string, Placed>): Viol
   return problem.links.flatMap((link): Violation[] => {
     const to = at.get(link.to);
     if (!to || !at.has(link.from) || fixed.has(link.to)) return [];
-    const near = (edgeMin: number) => TOLERANCE_MIN + TOLERANCE_OF_WAIT * Math.max(0, edgeMin - endOf(link.from));
     const inside = link
       .allowed(endOf)
       .some(
         (s) =>
-          to.startMin >= s.startMin - near(s.startMin) &&
-          (s.endMin === null || to.startMin <= s.endMin + near(s.endMin)),
+          to.startMin >= s.startMin - TOLERANCE_MIN && (s.endMin === null || to.startMin <= s.endMin + TOLERANCE_MIN),
       );
     return inside ? [] : [{ kind: "wait", opId: link.to, detail: `starts outside what ${link.id} allows` }];
   });

@@ -1,4 +1,11 @@
-import { CAN_COLD_C, DETAIL_LOSS_CARE, DETAIL_LOSS_STOP, DEW_MARGIN_C, STACKED_COATS } from "../../reference";
+import {
+  BLUSH_ABOVE_RH_PCT,
+  CAN_COLD_C,
+  DETAIL_LOSS_CARE,
+  DETAIL_LOSS_STOP,
+  DEW_MARGIN_C,
+  STACKED_COATS,
+} from "../../reference";
 import { above, all, any, atLeast, below, has, is, no, not, yes } from "../condition";
 import { advise, rulesFor } from "../rule";
 
@@ -100,7 +107,7 @@ export const STACK_RULES = rulesFor("stack", [
 const lacquer = is("upper.family", "acrylic-lacquer", "nc-lacquer");
 const shows = any(is("upper.role", "clear"), is("upper.sheen", "gloss"));
 /** Lacquer turns milky in damp air, or on a face about to mist over (est.). */
-const blushes = all(lacquer, any(above("air.rhPct", 75), below("air.dewMarginC", 1)));
+const blushes = all(lacquer, any(above("air.rhPct", BLUSH_ABOVE_RH_PCT), below("air.dewMarginC", 1)));
 
 /** The air a layer is laid in, when it is given. The planner waits for air; a check reports it. */
 export const AIR_RULES = rulesFor("air", [
