@@ -1,4 +1,4 @@
-import { prefixClock } from "../film";
+import { airsOf } from "./airs";
 import type { Operation } from "./operations";
 import { waitReport } from "./plan";
 import { liveChain } from "./problem";
@@ -21,10 +21,10 @@ export interface BenchTile {
 /** The bench as the log has left it: one tile per region that has a stack; films judged by what was really put on. */
 export function benchNow(input: PlanInput): readonly BenchTile[] {
   const records = new Map(input.records.map((r) => [r.opId, r]));
-  const earliest = Math.min(input.nowMin, ...input.records.map((r) => r.startMin));
   const ctx = {
     productOf: input.productOf,
-    clock: prefixClock(input.climate, earliest, input.horizonMin),
+    airOf: airsOf(input),
+    delaysMin: new Map<string, number>(),
     notYetMin: new Map(input.notYet.map((n) => [n.opId, n.atMin])),
   };
   return input.regions.flatMap((r): BenchTile[] => {

@@ -1,5 +1,6 @@
 export * from "./bench";
 export { couponDueMin } from "./coupon-due";
+export * from "./film-study";
 export * from "./finder";
 export {
   couponCounts,
@@ -15,4 +16,8 @@ export { planModel } from "./plan";
 export * from "./region";
 export * from "./remedy";
 export { type StackTotals, stackTotals } from "./totals";
+export { touchDryMin } from "./touch-dry";
 export type * from "./types";
+export * from "./whose-number";
+export * from "./why";
+export { type WhyOp, whyOp } from "./why-op";

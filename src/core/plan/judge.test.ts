@@ -59,8 +59,7 @@ describe("seams", () => {
   it("water over lacquer waits until the lacquer is sandable", () => {
     const waitOver = (primer: Layer) => judge({ on: on("petg"), pile: [primer, "estuary-blue"] }).seams[1]!.waits[0];
     expect(waitOver(layer("grey-primer", { coats: 2, heaviness: "wet" }))).toEqual({ until: "sandable" });
-    // a single light coat is sandable before its window opens: nothing more to wait for
-    expect(waitOver(layer("grey-primer"))).toEqual({ until: "window", index: 0 });
+    expect(waitOver(layer("grey-primer"))).toEqual({ until: "sandable" });
   });
   it("a seam with nothing against it still says ok, with a reason", () => {
     expect(

@@ -34,6 +34,8 @@ export interface Operation {
   readonly sprayed: boolean;
   /** paper to use, FEPA P grits; null where nothing is abraded */
   readonly abrasive: { readonly from: number; readonly to: number; readonly wet: boolean } | null;
+  /** dry film a rub takes off, µm; 0 where nothing is rubbed */
+  readonly takesUm: number;
 }
 
 /** A wait between two operations of the same region. */
@@ -77,6 +79,7 @@ const blank = {
   wftUm: null,
   sprayed: false,
   abrasive: null,
+  takesUm: 0,
 } as const;
 
 /**
@@ -137,6 +140,7 @@ export function chainOf(
         kind: "sand",
         handsOnMin: minutesFor(SAND_LABOUR, region.areaCm2),
         abrasive: { from: layer.sandAfter.grit, to: layer.sandAfter.grit, wet: layer.sandAfter.wet },
+        takesUm: layer.sandAfter.takesUm,
       },
       layer.sandAfter.wet ? wetSandDry : { kind: "none" },
     );
@@ -200,6 +204,7 @@ function coatOp(region: Region, layer: Layer, product: Product, n: number): Oper
     handsOnMin: minutesFor(COAT_LABOUR[method], region.areaCm2),
     sprayed: isSprayed(product),
     abrasive: null,
+    takesUm: 0,
   };
 }
 
@@ -232,7 +237,10 @@ export function withHistory(
   return { chain: { ...chain, ops, ties }, filmUm, coveredBy };
 }
 
-/** Coats on the face up to and including `upToOpId`, oldest first, as applied where the log knows and as planned where not. */
+/**
+ * Coats on the face up to and including `upToOpId`, oldest first, as applied where the log knows and as planned where not;
+ * each with what was rubbed off before the next.
+ */
 export function coatsUpTo(
   chain: Chain,
   upToOpId: string,
@@ -241,8 +249,13 @@ export function coatsUpTo(
   endOf: (opId: string) => number,
 ): readonly AppliedCoat[] {
   const upTo = chain.ops.findIndex((op) => op.id === upToOpId);
-  return chain.ops
-    .slice(0, upTo + 1)
-    .filter((op) => op.kind === "coat")
-    .map((op) => ({ product: productOf(op.productId!), wftUm: filmUm.get(op.id) ?? op.wftUm!, endMin: endOf(op.id) }));
+  const coats: AppliedCoat[] = [];
+  for (const op of chain.ops.slice(0, upTo + 1)) {
+    if (op.kind === "coat")
+      coats.push({ product: productOf(op.productId!), wftUm: filmUm.get(op.id) ?? op.wftUm!, endMin: endOf(op.id) });
+    const last = coats.at(-1);
+    if (op.kind === "sand" && last)
+      coats[coats.length - 1] = { ...last, rubbed: { atMin: endOf(op.id), takesUm: op.takesUm } };
+  }
+  return coats;
 }

@@ -1,10 +1,10 @@
 import { assert } from "../base";
-import { airAt, gateReason, milestoneAfter, prefixClock, steppingClock } from "../film";
-import { dewPointC } from "../numbers";
+import { airAt, type GateReason, gateReason, milestoneAfter } from "../film";
 import { checkSchedule, type Placed, type Schedule, solve } from "../schedule";
+import { airsOf } from "./airs";
 import type { JudgeAnswer } from "./judge";
 import { coatsUpTo, type Operation, type Tie } from "./operations";
-import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
+import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf, putBack } from "./problem";
 import { judgeRegion } from "./region";
 import type {
   Notice,
@@ -14,8 +14,10 @@ import type {
   PlanRegion,
   RefusedStop,
   RegionFinish,
+  Verified,
   WaitReport,
 } from "./types";
+import { verifyWaits } from "./verify";
 import { milestoneOf, spansOf, waitAssumed } from "./wait";
 
 /**
@@ -30,10 +32,12 @@ import { milestoneOf, spansOf, waitAssumed } from "./wait";
  *   air ──prefix clock──4 problem──► ops, links, gates, sessions
  *                           ▼
  *                       5 solve ──► places, or the one thing in the way
+ *                           ▼            ▲
+ *                       6 check ──► the referee finds nothing, or that is our bug
+ *                           ▼            │ put back
+ *   air ──film model────7 verify ──► waits too short in the plan's own hours
  *                           ▼
- *   air ──stepping clock──6 check──► the referee finds nothing, or that is our bug
- *                           ▼
- *                       7 report ──► operations with their waits, finish, spine, notices
+ *                       8 report ──► operations with their waits, finish, spine, notices
  */
 export function planModel(input: PlanInput): PlanAnswer {
   const { judged, notices } = judgeAll(input);
@@ -41,15 +45,45 @@ export function planModel(input: PlanInput): PlanAnswer {
   if (stops.length > 0) return { outcome: "refused", stops, notices };
   const ctx = contextOf(input, judged);
   if (ctx.chains.every((c) => c.chain.ops.length === 0)) return { outcome: "nothing-to-plan", notices };
-  const problem = problemOf(ctx);
-  const schedule = solve(problem);
-  if (schedule.outcome === "conflict") return conflictReport(schedule, ctx, notices);
-  const faults = checkSchedule(
-    problemOf({ ...ctx, clock: steppingClock(input.climate, ctx.clock.fromMin, ctx.clock.toMin) }),
-    schedule.placed,
-  );
-  assert(faults.length === 0, `the plan breaks its own rules: ${JSON.stringify(faults.slice(0, 3))}`);
-  return report(input, ctx, schedule.placed, [...notices, ...assumptions(judged)], problem.ops.length);
+  const solved = solveVerified(ctx);
+  if (solved.schedule.outcome === "conflict") return conflictReport(solved.schedule, solved.ctx, notices);
+  return report(input, solved, solved.schedule.placed, [...notices, ...assumptions(judged)]);
+}
+
+interface Solved {
+  readonly schedule: Schedule;
+  /** with the delays the film model asked for */
+  readonly ctx: ProblemContext;
+  readonly verified: Verified;
+  readonly checkedOps: number;
+}
+
+/** How often a plan is looked through and mended before it is handed out as it is, with what is left told. */
+const ROUNDS = 4;
+
+/** Solves, has the referee walk the rules, has the film model walk the waits, puts back what came too early, and again. */
+function solveVerified(start: ProblemContext): Solved {
+  let ctx = start;
+  const putBack = new Set<string>();
+  for (let round = 1; ; round++) {
+    const problem = problemOf(ctx);
+    const schedule = solve(problem);
+    const checkedOps = problem.ops.length;
+    if (schedule.outcome === "conflict")
+      return { schedule, ctx, verified: { waits: 0, putBack: putBack.size, early: 0, earlyMin: 0 }, checkedOps };
+    const faults = checkSchedule(problem, schedule.placed);
+    assert(faults.length === 0, `the plan breaks its own rules: ${JSON.stringify(faults.slice(0, 3))}`);
+    const { waits, early } = verifyWaits(ctx, schedule.placed);
+    const earlyMin = Math.max(0, ...early.map((e) => e.byMin));
+    const verified = { waits, putBack: putBack.size, early: early.length, earlyMin };
+    if (early.length === 0 || round === ROUNDS) return { schedule, ctx, verified, checkedOps };
+    const delaysMin = new Map(ctx.delaysMin);
+    for (const e of early) {
+      putBack.add(e.linkId);
+      delaysMin.set(e.linkId, Math.max(e.delayMin, (delaysMin.get(e.linkId) ?? 0) + e.byMin));
+    }
+    ctx = { ...ctx, delaysMin };
+  }
 }
 
 interface JudgedRegion {
@@ -104,15 +138,14 @@ function assumptions(judged: readonly JudgedRegion[]): readonly Notice[] {
 
 function contextOf(input: PlanInput, judged: readonly JudgedRegion[]): ProblemContext {
   const records = new Map(input.records.map((r) => [r.opId, r]));
-  const earliest = Math.min(input.nowMin, ...input.records.map((r) => r.startMin));
   const chains = judged.map(({ region, answer }) => liveChain(region, answer.seams, input.productOf, records));
   return {
     chains,
     productOf: input.productOf,
     records,
     notYetMin: new Map(input.notYet.map((n) => [n.opId, n.atMin])),
-    clock: prefixClock(input.climate, earliest, input.horizonMin),
-    climate: input.climate,
+    airOf: airsOf(input),
+    delaysMin: new Map(),
     caution: input.caution,
     sessions: input.sessions,
     nowMin: input.nowMin,
@@ -133,11 +166,8 @@ function conflictReport(
     "linkId" in conflict
       ? ctx.chains.flatMap((c) => c.chain.ties).find((t) => linkId(t) === conflict.linkId)
       : undefined;
-  const firstSession = ctx.sessions.find((s) => s.endMin > ctx.nowMin)?.startMin ?? ctx.nowMin;
   const gate =
-    op.productId === null || conflict.kind !== "gate-shut"
-      ? null
-      : gateReason(ctx.productOf(op.productId), ctx.climate, firstSession, dewPointC);
+    op.productId === null || conflict.kind !== "gate-shut" ? null : shutReason(op.productId, op.regionId, ctx);
   return {
     outcome: "conflict",
     conflict,
@@ -148,12 +178,22 @@ function conflictReport(
   };
 }
 
+/** Why the air keeps a product off at the first session at which it does. */
+function shutReason(productId: string, regionId: string, ctx: ProblemContext): GateReason | null {
+  const product = ctx.productOf(productId);
+  const { climate } = ctx.airOf(regionId);
+  for (const s of ctx.sessions) {
+    const reason = s.endMin > ctx.nowMin ? gateReason(product, climate, Math.max(s.startMin, ctx.nowMin)) : null;
+    if (reason) return reason;
+  }
+  return null;
+}
+
 function report(
   input: PlanInput,
-  ctx: ProblemContext,
+  { ctx, verified, checkedOps }: Solved,
   placed: readonly Placed[],
   notices: readonly Notice[],
-  checkedOps: number,
 ): PlanAnswer {
   const at = new Map(placed.map((p) => [p.opId, p]));
   const endOf = (id: string) => at.get(id)!.endMin;
@@ -171,6 +211,7 @@ function report(
     overrides: input.overrides.filter((o) => input.regions.some((r) => r.region.id === o.regionId)),
     notices: [...notices, ...lateSeams(ctx, at)],
     caution: input.caution,
+    verified,
     checkedOps,
   };
 }
@@ -183,7 +224,7 @@ function plannedOp(
   endOf: (id: string) => number,
 ): PlannedOp {
   const record = ctx.records.get(op.id);
-  const air = airAt(ctx.climate, place.startMin);
+  const air = airAt(ctx.airOf(op.regionId).climate, place.startMin);
   return {
     ...op,
     startMin: place.startMin,
@@ -196,11 +237,13 @@ function plannedOp(
   };
 }
 
+type WaitWorld = Pick<ProblemContext, "productOf" | "notYetMin" | "airOf" | "delaysMin">;
+
 /** The wait that ends last before an operation; null when it waits for nothing. */
 export function waitReport(
   opId: string,
   live: LiveChain,
-  ctx: Pick<ProblemContext, "productOf" | "notYetMin" | "clock">,
+  ctx: WaitWorld,
   endOf: (id: string) => number,
 ): WaitReport | null {
   const reports = live.chain.ties
@@ -217,16 +260,16 @@ export function waitReport(
   };
 }
 
-function reportOf(
-  tie: Tie,
-  live: LiveChain,
-  ctx: Pick<ProblemContext, "productOf" | "notYetMin" | "clock">,
-  endOf: (id: string) => number,
-): WaitReport | null {
+function reportOf(tie: Tie, live: LiveChain, ctx: WaitWorld, endOf: (id: string) => number): WaitReport | null {
   const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
   const fromMin = endOf(tie.from);
+  const { clock } = ctx.airOf(live.chain.regionId);
+  const delayMin = ctx.delaysMin.get(linkId(tie)) ?? 0;
   const spans = (caution: "likely" | "safe") =>
-    spansOf(tie.wait, { coats, fromMin, clock: ctx.clock, caution, notYetMin: ctx.notYetMin.get(tie.to) ?? null });
+    putBack(
+      spansOf(tie.wait, { coats, fromMin, clock, caution, notYetMin: ctx.notYetMin.get(tie.to) ?? null }),
+      delayMin,
+    );
   const likely = spans("likely")[0];
   const milestone = milestoneOf(tie.wait);
   if (!likely || milestone === null) return null;
@@ -245,7 +288,7 @@ function reportOf(
 function finishOf(live: LiveChain, ctx: ProblemContext, endOf: (id: string) => number): RegionFinish {
   const last = live.chain.ops.at(-1)!;
   const coats = coatsUpTo(live.chain, last.id, live.filmUm, ctx.productOf, endOf);
-  const cured = coats.length > 0 ? milestoneAfter(coats, "cured", ctx.clock) : null;
+  const cured = coats.length > 0 ? milestoneAfter(coats, "cured", ctx.airOf(live.chain.regionId).clock) : null;
   return {
     regionId: live.chain.regionId,
     doneMin: endOf(last.id),
@@ -263,7 +306,13 @@ function lateSeams(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): readon
       const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, (id) => at.get(id)!.endMin);
       const fromMin = at.get(tie.from)!.endMin;
       const better = wait.waits.filter((w) => !wait.fallback.some((f) => f.wait === w));
-      const context = { coats, fromMin, clock: ctx.clock, caution: ctx.caution, notYetMin: null };
+      const context = {
+        coats,
+        fromMin,
+        clock: ctx.airOf(live.chain.regionId).clock,
+        caution: ctx.caution,
+        notYetMin: null,
+      };
       const inTime = spansOf({ ...wait, waits: better }, context).some(
         (s) => s.endMin === null || placed.startMin <= s.endMin,
       );

@@ -1,7 +1,7 @@
-import { type Climate, gateSpans, type WaitClock } from "../film";
+import { type Climate, gateSpans } from "../film";
 import type { BenchSession, Caution, Product } from "../model";
-import { dewPointC } from "../numbers";
-import type { Link, Op, Problem } from "../schedule";
+import type { Link, Op, Problem, Span } from "../schedule";
+import type { AirOf } from "./airs";
 import type { SeamPlan } from "./judge";
 import { type Chain, chainOf, coatsUpTo, type Operation, type OpRecord, type Tie, withHistory } from "./operations";
 import type { PlanRegion } from "./types";
@@ -37,8 +37,9 @@ export interface ProblemContext {
   readonly records: ReadonlyMap<string, OpRecord>;
   /** operation id → when someone last found it was not yet time for it */
   readonly notYetMin: ReadonlyMap<string, number>;
-  readonly clock: WaitClock;
-  readonly climate: Climate;
+  readonly airOf: AirOf;
+  /** by link: how much later it opens than the wait clock says, because the film model says so, minutes */
+  readonly delaysMin: ReadonlyMap<string, number>;
   readonly caution: Caution;
   readonly sessions: readonly BenchSession[];
   readonly nowMin: number;
@@ -65,23 +66,28 @@ export function problemOf(ctx: ProblemContext): Problem {
   };
 }
 
-function gateCache(ctx: ProblemContext): (productId: string) => ReturnType<typeof gateSpans> {
-  const known = new Map<string, ReturnType<typeof gateSpans>>();
-  return (productId) => {
-    const spans = known.get(productId) ?? gateSpans(ctx.productOf(productId), ctx.climate, dewPointC, ctx.sessions);
+type GateOf = (regionId: string, productId: string) => ReturnType<typeof gateSpans>;
+
+function gateCache(ctx: ProblemContext): GateOf {
+  const byClimate = new Map<Climate, Map<string, ReturnType<typeof gateSpans>>>();
+  return (regionId, productId) => {
+    const { climate } = ctx.airOf(regionId);
+    const known = byClimate.get(climate) ?? new Map<string, ReturnType<typeof gateSpans>>();
+    byClimate.set(climate, known);
+    const spans = known.get(productId) ?? gateSpans(ctx.productOf(productId), climate, ctx.sessions);
     known.set(productId, spans);
     return spans;
   };
 }
 
-function opOf(op: Operation, ctx: ProblemContext, gates: (productId: string) => ReturnType<typeof gateSpans>): Op {
+function opOf(op: Operation, ctx: ProblemContext, gates: GateOf): Op {
   const record = ctx.records.get(op.id);
   return {
     id: op.id,
     durationMin: op.handsOnMin,
     needs: op.sprayed ? { hands: 1, booth: 1 } : { hands: 1 },
     releaseMin: ctx.nowMin,
-    gate: op.productId === null ? null : gates(op.productId),
+    gate: op.productId === null ? null : gates(op.regionId, op.productId),
     fixed: record
       ? { startMin: record.startMin, endMin: record.endMin ?? Math.max(record.startMin + op.handsOnMin, ctx.nowMin) }
       : null,
@@ -91,6 +97,8 @@ function opOf(op: Operation, ctx: ProblemContext, gates: (productId: string) => 
 function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
   const coatsAt = (endOf: (id: string) => number) => coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
   const planned = coatsAt(() => 0);
+  const { clock } = ctx.airOf(live.chain.regionId);
+  const delayMin = ctx.delaysMin.get(linkId(tie)) ?? 0;
   return {
     id: linkId(tie),
     from: tie.from,
@@ -98,12 +106,23 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
     bounded: canShut(tie.wait, planned),
     estimateMin: estimateMin(tie.wait, planned),
     allowed: (endOf) =>
-      spansOf(tie.wait, {
-        coats: coatsAt(endOf),
-        fromMin: endOf(tie.from),
-        clock: ctx.clock,
-        caution: ctx.caution,
-        notYetMin: ctx.notYetMin.get(tie.to) ?? null,
-      }),
+      putBack(
+        spansOf(tie.wait, {
+          coats: coatsAt(endOf),
+          fromMin: endOf(tie.from),
+          clock,
+          caution: ctx.caution,
+          notYetMin: ctx.notYetMin.get(tie.to) ?? null,
+        }),
+        delayMin,
+      ),
   };
 }
+
+/** Spans that open later by what the film model found; one that would open after it shuts is lost. */
+export const putBack = (spans: readonly Span[], delayMin: number): readonly Span[] =>
+  delayMin === 0
+    ? spans
+    : spans
+        .map((s) => ({ startMin: s.startMin + delayMin, endMin: s.endMin }))
+        .filter((s) => s.endMin === null || s.endMin > s.startMin);

@@ -22,6 +22,8 @@ export interface PlanInput {
   readonly productOf: (id: string) => Product;
   readonly protection: readonly Protection[];
   readonly climate: Climate;
+  /** regions whose films are in air of their own: a warm box, a cold room they came from */
+  readonly local?: ReadonlyMap<string, Climate> | undefined;
   readonly sessions: readonly BenchSession[];
   readonly nowMin: number;
   readonly horizonMin: number;
@@ -85,6 +87,17 @@ export interface RefusedStop {
   readonly verdict: PlacedVerdict;
 }
 
+/** What the film model said of the finished plan. */
+export interface Verified {
+  /** waits on films it looked at */
+  readonly waits: number;
+  /** those it found too short, put back before the plan was handed out */
+  readonly putBack: number;
+  /** those still shorter than the model has them, and by how much at the most */
+  readonly early: number;
+  readonly earlyMin: number;
+}
+
 export type PlanAnswer =
   | { readonly outcome: "nothing-to-plan"; readonly notices: readonly Notice[] }
   | { readonly outcome: "refused"; readonly stops: readonly RefusedStop[]; readonly notices: readonly Notice[] }
@@ -109,6 +122,7 @@ export type PlanAnswer =
       readonly overrides: readonly Override[];
       readonly notices: readonly Notice[];
       readonly caution: Caution;
+      readonly verified: Verified;
       /** operations the independent referee walked without finding fault */
       readonly checkedOps: number;
     };

@@ -1,5 +1,6 @@
 import {
   type AppliedCoat,
+  type DryAt,
   milestoneAfter,
   progressAt,
   recoatWindows,
@@ -37,6 +38,8 @@ export interface WaitContext {
   readonly caution: Caution;
   /** when someone last looked and it was not there; null = nobody looked */
   readonly notYetMin: number | null;
+  /** answers for drying in place of the wait clock; the film model, where a plan is checked */
+  readonly dryAt?: DryAt | undefined;
 }
 
 /** The milestone a wait is told by, for words and rings. */
@@ -66,13 +69,7 @@ export function spansOf(wait: Wait, ctx: WaitContext): readonly Span[] {
     case "part-dry":
       return from(ctx.clock.reach("part-dry", ctx.fromMin, wait.refMin * bareFactor(ctx, "part-dry", wait.refMin)));
     case "wipe-flash":
-      return from(
-        ctx.clock.reach(
-          "evaporation-solvent",
-          ctx.fromMin,
-          WIPE_FLASH_MIN * bareFactor(ctx, "evaporation-solvent", WIPE_FLASH_MIN),
-        ),
-      );
+      return from(ctx.clock.reach("wipe", ctx.fromMin, WIPE_FLASH_MIN * bareFactor(ctx, "wipe", WIPE_FLASH_MIN)));
     case "flash":
       return flashSpans(ctx);
     case "sandable":
@@ -84,7 +81,7 @@ export function spansOf(wait: Wait, ctx: WaitContext): readonly Span[] {
 
 const from = (startMin: number | null): readonly Span[] => (startMin === null ? [] : [{ startMin, endMin: null }]);
 
-function bareFactor(ctx: WaitContext, law: "part-dry" | "evaporation-solvent", refMin: number): number {
+function bareFactor(ctx: WaitContext, law: "part-dry" | "wipe", refMin: number): number {
   const ratio =
     ctx.notYetMin === null || ctx.notYetMin <= ctx.fromMin
       ? null
@@ -101,12 +98,12 @@ function factorFor(ctx: WaitContext, milestone: Milestone): number {
 }
 
 function milestoneMin(ctx: WaitContext, milestone: Milestone): number | null {
-  const a = milestoneAfter(ctx.coats, milestone, ctx.clock, factorFor(ctx, milestone));
+  const a = milestoneAfter(ctx.coats, milestone, ctx.clock, factorFor(ctx, milestone), ctx.dryAt);
   return a.outcome === "reached" ? a.atMin : null;
 }
 
 const windowsOf = (ctx: WaitContext) =>
-  recoatWindows(ctx.coats, ctx.clock, factorFor(ctx, "recoat"), shutFactor(ctx.caution));
+  recoatWindows(ctx.coats, ctx.clock, factorFor(ctx, "recoat"), shutFactor(ctx.caution), ctx.dryAt);
 
 /** Own next coat: from flash until the first window shuts, then any later window; never in a forbidden gap. */
 function flashSpans(ctx: WaitContext): readonly Span[] {

@@ -8,7 +8,6 @@ import {
   plannedWftUm,
   pricePerMl,
   transferEfficiency,
-  volumeSolidsOf,
 } from "../../numbers";
 import {
   ASSUMED_AREA_CM2,
@@ -20,6 +19,7 @@ import {
   RISK_POINTS,
   SAND_LABOUR,
   SHOWN_RISK,
+  volumeSolidsOf,
   WEIGHTS,
   type Weights,
 } from "../../reference";

@@ -1,10 +1,11 @@
-import { dftUm, plannedWftUm, ridgeBuriedUm, volumeSolidsOf } from "../../numbers";
+import { dftUm, plannedWftUm, ridgeBuriedUm } from "../../numbers";
 import {
   DETAIL_LOSS_CARE,
   DETAIL_LOSS_STOP,
   GROOVE_PER_DFT,
   RISK_POINTS,
   SHOWN_RISK,
+  volumeSolidsOf,
   type Weights,
 } from "../../reference";
 import { fits, RANK } from "./options";

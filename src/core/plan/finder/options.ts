@@ -1,15 +1,6 @@
 import { type Layer, PREP_STEPS, type PrepStep, type Product, type Region, type Role } from "../../model";
-import {
-  dftUm,
-  hexLuminance,
-  hueOf,
-  MAX_FILLER_COATS,
-  plannedWftUm,
-  puttySkins,
-  ridgeBuriedUm,
-  volumeSolidsOf,
-} from "../../numbers";
-import { FOAM_BARRIER, familySkinUm, materialFacts, PALE_FROM } from "../../reference";
+import { dftUm, hexLuminance, hueOf, MAX_FILLER_COATS, plannedWftUm, puttySkins, ridgeBuriedUm } from "../../numbers";
+import { FOAM_BARRIER, familySkinUm, materialFacts, PALE_FROM, volumeSolidsOf } from "../../reference";
 import { possibleBites } from "../../rules";
 import type { FinderInput, Option, Reason, Want } from "./types";
 

@@ -1,7 +1,7 @@
 import { assert, MIN_PER_DAY } from "../../base";
 import type { Layer, Stack } from "../../model";
-import { dftUm, plannedWftUm, volumeSolidsOf } from "../../numbers";
-import { WEIGHTS, type Weights } from "../../reference";
+import { dftUm, plannedWftUm } from "../../numbers";
+import { volumeSolidsOf, WEIGHTS, type Weights } from "../../reference";
 import { possibleBites } from "../../rules";
 import { judgeStack } from "../judge";
 import { laidFilm } from "../judge/moments";

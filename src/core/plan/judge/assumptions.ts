@@ -1,5 +1,6 @@
 import type { Product } from "../../model";
-import { volumeSolidsOf } from "../../numbers";
+import { volumeSolidsOf } from "../../reference";
+
 import { judgeStack } from "./judge";
 import { type JudgeAnswer, type JudgeInput, keyOf, type PlacedVerdict } from "./types";
 

@@ -3,7 +3,6 @@ import type { AirSpot, Layer, MaterialId, Product, Region, Unknown } from "../..
 import { MATERIALS } from "../../model";
 import {
   coatsToHide,
-  dewPointC,
   dftUm,
   dryDensityGMl,
   edgeTakesUm,
@@ -19,11 +18,11 @@ import {
   ratioOff,
   ridgeBuriedUm,
   scratchUm,
-  volumeSolidsOf,
 } from "../../numbers";
 import {
   BLACK_UP_TO,
   CAN_MAX_C,
+  dewPointC,
   FOAM_BARRIER,
   familyFacts,
   familyServiceC,
@@ -37,6 +36,7 @@ import {
   STILL_AIR_M_S,
   strongestBite,
   TAPE_LATEST_MIN,
+  volumeSolidsOf,
 } from "../../reference";
 import { type Facts, type FactValue, isContact, type KnownValue } from "../../rules";
 import { filmStateAt, laidFilm, reachedMin } from "./moments";

@@ -1,0 +1,25 @@
+import { milestoneAfter } from "../film";
+import { airsOf } from "./airs";
+import { coatsUpTo } from "./operations";
+import { liveChain } from "./problem";
+import { judgeRegion } from "./region";
+import type { PlanInput } from "./types";
+
+/**
+ * When what is on a region by the log is touch dry, so that it may be warmed; null = there is no film on it, or it has been
+ * touch dry before the log's last coat could tell. Beyond the horizon counts as its end.
+ */
+export function touchDryMin(input: PlanInput, regionId: string): number | null {
+  const region = input.regions.find((r) => r.region.id === regionId);
+  const answer = region && region.stack.layers.length > 0 ? judgeRegion(region, input) : null;
+  if (!region || !answer || answer.outcome === "incomplete") return null;
+  const records = new Map(input.records.map((r) => [r.opId, r]));
+  const live = liveChain(region, answer.seams, input.productOf, records);
+  const last = live.chain.ops.findLast((o) => o.kind === "coat" && records.get(o.id)?.endMin != null);
+  if (!last) return null;
+  const endOf = (id: string) => records.get(id)?.endMin ?? input.nowMin;
+  const coats = coatsUpTo(live.chain, last.id, live.filmUm, input.productOf, endOf);
+  const { clock } = airsOf(input)(regionId);
+  const a = milestoneAfter(coats, "touch", clock);
+  return a.outcome === "reached" ? a.atMin : clock.toMin;
+}

@@ -1,0 +1,88 @@
+import { dryAtByModel, runPile } from "../film";
+import type { Placed, Span } from "../schedule";
+import { coatsUpTo, type Tie } from "./operations";
+import { type LiveChain, linkId, type ProblemContext } from "./problem";
+import { milestoneOf, spansOf, type Wait } from "./wait";
+
+/** A wait the film model finds too short in the plan's own hours. */
+export interface EarlyWait {
+  readonly linkId: string;
+  readonly opId: string;
+  /** how much sooner the plan has it than the film model */
+  readonly byMin: number;
+  /** what the wait clock must be put back by, at these hours */
+  readonly delayMin: number;
+}
+export interface Verification {
+  /** waits on films the model looked at */
+  readonly waits: number;
+  readonly early: readonly EarlyWait[];
+}
+
+/** Cells per coat for a whole plan: half of what a single question gets; within 1 % all the same (measured by the bench). */
+const CELLS = 12;
+/** Nobody starts a coat to the minute: the film model and the plan may differ by this. */
+const TOLERANCE_MIN = 1;
+const LOOK_ON_MIN = 10 * 1440;
+
+type Drying = Extract<Wait, { kind: "flash" | "sandable" | "seam" }>;
+const isDrying = (w: Wait): w is Drying => w.kind === "flash" || w.kind === "sandable" || w.kind === "seam";
+
+/** Aspects of drying a wait may ask of the coat below it. */
+function aspectsOf(wait: Drying) {
+  const own = milestoneOf(wait);
+  if (wait.kind === "sandable") return ["sandable", "touch"] as const;
+  if (wait.kind === "flash") return ["flash", "recoat", "touch"] as const;
+  return own === "cured"
+    ? (["sandable", "recoat", "touch", "cured-water"] as const)
+    : (["sandable", "recoat", "touch"] as const);
+}
+
+/** Runs every film of a plan through the film model in the plan's own hours and air, wait by wait. */
+export function verifyWaits(ctx: ProblemContext, placed: readonly Placed[]): Verification {
+  const at = new Map(placed.map((p) => [p.opId, p]));
+  let waits = 0;
+  const early: EarlyWait[] = [];
+  for (const live of ctx.chains) {
+    for (const tie of live.chain.ties) {
+      if (!isDrying(tie.wait) || ctx.records.has(tie.to) || !at.has(tie.to)) continue;
+      waits += 1;
+      const found = lookAt(ctx, live, tie, tie.wait, at);
+      if (found) early.push(found);
+    }
+  }
+  return { waits, early };
+}
+
+function lookAt(
+  ctx: ProblemContext,
+  live: LiveChain,
+  tie: Tie,
+  wait: Drying,
+  at: ReadonlyMap<string, Placed>,
+): EarlyWait | null {
+  const endOf = (id: string) => at.get(id)!.endMin;
+  const { climate, clock } = ctx.airOf(live.chain.regionId);
+  const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
+  const fromMin = endOf(tie.from);
+  const startMin = at.get(tie.to)!.startMin;
+  const untilMin = Math.min(clock.toMin, startMin + LOOK_ON_MIN);
+  const { metMin } = runPile(coats, climate, untilMin, { cellsPerCoat: CELLS }, aspectsOf(wait));
+  const context = { coats, fromMin, clock, caution: ctx.caution, notYetMin: ctx.notYetMin.get(tie.to) ?? null };
+  const byModel = spansOf(wait, { ...context, dryAt: dryAtByModel(coats, metMin) });
+  const opens = opening(byModel, startMin);
+  if (opens === null || startMin >= opens - TOLERANCE_MIN) return null;
+  const byClock = opening(spansOf(wait, context), startMin) ?? startMin;
+  return {
+    linkId: linkId(tie),
+    opId: tie.to,
+    byMin: opens - startMin,
+    delayMin: Math.max(opens - byClock, opens - startMin),
+  };
+}
+
+/** When the span that holds a moment opens, or the next one does; null = none opens at all. */
+function opening(spans: readonly Span[], startMin: number): number | null {
+  const own = spans.find((s) => s.endMin === null || s.endMin >= startMin);
+  return own ? own.startMin : null;
+}

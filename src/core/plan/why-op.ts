@@ -1,0 +1,39 @@
+import { airsOf } from "./airs";
+import { coatsUpTo } from "./operations";
+import { waitReport } from "./plan";
+import { liveChain } from "./problem";
+import { judgeRegion } from "./region";
+import type { PlanInput, WaitReport } from "./types";
+import { type WhyWait, whyWait } from "./why";
+
+export interface WhyOp {
+  readonly wait: WaitReport;
+  readonly productName: string;
+  readonly why: WhyWait;
+}
+
+/**
+ * Why an operation of a region has to wait as long as it does.
+ * @param endOf when earlier operations ended or are planned to end
+ * @returns null where it waits for no film, or for one beyond the horizon
+ */
+export function whyOp(input: PlanInput, regionId: string, opId: string, endOf: (opId: string) => number): WhyOp | null {
+  const region = input.regions.find((r) => r.region.id === regionId);
+  if (!region) return null;
+  const answer = judgeRegion(region, input);
+  if (answer.outcome === "incomplete") return null;
+  const records = new Map(input.records.map((r) => [r.opId, r]));
+  const live = liveChain(region, answer.seams, input.productOf, records);
+  const ctx = {
+    productOf: input.productOf,
+    airOf: airsOf(input),
+    delaysMin: new Map<string, number>(),
+    notYetMin: new Map(input.notYet.map((n) => [n.opId, n.atMin])),
+  };
+  const wait = waitReport(opId, live, ctx, endOf);
+  if (!wait || wait.milestone === "part-dry" || wait.milestone === "wipe-flash") return null;
+  const coats = coatsUpTo(live.chain, wait.fromOpId, live.filmUm, input.productOf, endOf);
+  if (coats.length === 0) return null;
+  const why = whyWait(coats, wait.milestone, ctx.airOf(regionId).climate);
+  return why && { wait, productName: coats.at(-1)!.product.name, why };
+}
