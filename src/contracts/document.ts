@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { documentAirSchema } from "./air";
 import { hashSchema, idSchema } from "./base";
 import { couponSchema } from "./coupon";
 import { logEntrySchema } from "./log";
@@ -43,6 +44,8 @@ export const documentSchema = z
     plan: z.strictObject({ plannedAt: z.iso.datetime(), steps: z.array(plannedStepSchema).max(20_000) }).nullable(),
     log: z.array(logEntrySchema).max(100_000),
     coupons: z.array(couponSchema).max(1000),
+    /** readings, forecast and parts in air of their own; left out where there is nothing */
+    air: documentAirSchema.optional(),
     /** pictures by what they are of, base64; left out by choice */
     photos: z.record(hashSchema, photoSchema).optional(),
   })
@@ -59,6 +62,7 @@ type DocumentShape = {
   }[];
   readonly products: readonly { readonly id: string }[];
   readonly log: readonly { readonly id: string }[];
+  readonly air?: { readonly local: readonly { readonly id: string; readonly partId: string }[] } | undefined;
   readonly coupons: readonly { readonly id: string; readonly layers: readonly { readonly productId: string }[] }[];
 };
 
@@ -90,6 +94,16 @@ function referencesHold(doc: DocumentShape, ctx: z.RefinementCtx): void {
     }
   }
   once(layerIds);
+  const parts = new Set(doc.parts.map((p) => p.id));
+  const locals = doc.air?.local ?? [];
+  once(locals.map((l, i) => ({ id: l.id, path: ["air", "local", i, "id"] })));
+  for (const [i, l] of locals.entries())
+    if (!parts.has(l.partId))
+      ctx.addIssue({
+        code: "custom",
+        path: ["air", "local", i, "partId"],
+        message: `names the part ${l.partId}, which the document does not hold`,
+      });
   for (const [i, c] of doc.coupons.entries())
     for (const [k, l] of c.layers.entries())
       if (!products.has(l.productId))

@@ -33,7 +33,11 @@ export const logEntrySchema = z.strictObject({
   sign: z.enum(SIGNS).nullable(),
   /** reason carried from an overridden verdict */
   override: z.string().max(4000).nullable(),
-  air: z.strictObject({ tempC: z.number(), rhPct: z.number(), source: z.enum(["typical", "read"]) }),
+  air: z.strictObject({
+    tempC: z.number(),
+    rhPct: z.number(),
+    source: z.enum(["typical", "forecast", "measured", "read"]),
+  }),
   note: noteSchema,
 });
 export type LogEntry = z.infer<typeof logEntrySchema>;

@@ -25,16 +25,22 @@ const windowSchema = z
 
 const ORDERED = ["flashMin", "touchMin", "handleMin", "sandableMin", "curedMin"] as const;
 
-/** Times of one label must come in the order a film reaches them. */
-function contradictions(label: Label, ctx: z.RefinementCtx): void {
+export interface LabelContradiction {
+  /** field of the label, or window by its place */
+  readonly path: string;
+  readonly message: string;
+}
+
+/** Where a label contradicts itself: times out of the order a film reaches them, windows that overlap. */
+export function labelContradictions(label: Label): readonly LabelContradiction[] {
+  const found: LabelContradiction[] = [];
   let last: { field: string; min: number } | null = null;
   for (const field of ORDERED) {
     const min = label[field];
     if (min === null) continue;
     if (last && min < last.min)
-      ctx.addIssue({
-        code: "custom",
-        path: [field],
+      found.push({
+        path: field,
         message: `contradicts ${last.field}: it cannot come sooner (${min} < ${last.min} min)`,
       });
     last = { field, min };
@@ -42,8 +48,16 @@ function contradictions(label: Label, ctx: z.RefinementCtx): void {
   label.recoat.forEach(([opens], i) => {
     const before = label.recoat[i - 1];
     if (before && (before[1] === null || opens <= before[1]))
-      ctx.addIssue({ code: "custom", path: ["recoat", i], message: "must open after the window before it has shut" });
+      found.push({ path: `recoat.${i}`, message: "must open after the window before it has shut" });
   });
+  return found;
+}
+
+function contradictions(label: Label, ctx: z.RefinementCtx): void {
+  for (const { path, message } of labelContradictions(label)) {
+    const [field, n] = path.split(".");
+    ctx.addIssue({ code: "custom", path: n === undefined ? [field!] : [field!, Number(n)], message });
+  }
 }
 
 /** A film without a single time on its label cannot be planned; tape, paper and wipes have none. */

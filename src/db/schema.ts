@@ -164,3 +164,38 @@ export const log = sqliteTable(
   },
   (t) => [index("log_model").on(t.modelId, t.seq)],
 );
+
+/** What was measured of the air; one word a minute and source. */
+export const readings = sqliteTable(
+  "readings",
+  {
+    atMs: integer("at_ms").notNull(),
+    source: text("source").notNull(),
+    tempC: real("temp_c").notNull(),
+    rhPct: real("rh_pct").notNull(),
+    airflowMS: real("airflow_m_s"),
+  },
+  (t) => [primaryKey({ columns: [t.atMs, t.source] })],
+);
+
+/** The forecast in force; a later import replaces what it covers. */
+export const forecast = sqliteTable("forecast", {
+  atMs: integer("at_ms").primaryKey(),
+  tempC: real("temp_c").notNull(),
+  rhPct: real("rh_pct").notNull(),
+  airflowMS: real("airflow_m_s"),
+});
+
+/** Air of one part for a while: a warm box, a booth, or a cold room it was brought in from. */
+export const localAirs = sqliteTable(
+  "local_airs",
+  {
+    id: text("id").primaryKey(),
+    partId: text("part_id")
+      .notNull()
+      .references(() => parts.id, { onDelete: "cascade" }),
+    card: text("card", { mode: "json" }).notNull(),
+    position: integer("position").notNull(),
+  },
+  (t) => [index("local_airs_part").on(t.partId)],
+);

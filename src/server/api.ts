@@ -20,6 +20,7 @@ import { type JudgeAnswer, judgeWithDoubts, type PlanAnswer, planModel } from "@
 import { allProducts } from "@/db";
 import { nowMs } from "./clock";
 import { readDocument } from "./document";
+import { airOfDocument } from "./document-air";
 import { reading } from "./guard";
 import { lookup } from "./lookup";
 import { inputFrom } from "./plan";
@@ -139,7 +140,13 @@ export function planDocument(body: unknown): Outcome<DocumentPlan> {
   const products = new Map((document.products as readonly Product[]).map((p) => [p.id, p]));
   const atMs = now ? Date.parse(now) : nowMs();
   const input = inputFrom(
-    { tree: treeOf(document), shop: document.shop, log: document.log, coupons: document.coupons },
+    {
+      tree: treeOf(document),
+      shop: document.shop,
+      log: document.log,
+      coupons: document.coupons,
+      air: airOfDocument(document),
+    },
     lookup(products),
     atMs,
   );

@@ -1,12 +1,13 @@
 import { done, doneSchema, failed, invalid, type LogEntry, notYetSchema, type Outcome } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import { type BenchTile, benchNow, judgeRegion, type Operation } from "@/core/plan";
-import { appendLog, type Db, readLog, readPlan, regionHome } from "@/db";
+import { appendLog, type Db, readLog, readPlan, regionHome, writeReadings } from "@/db";
+import { handReading } from "./air";
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
 import { planInput, replan } from "./plan";
-import { airReading } from "./shop";
+import { airNow } from "./shed-air";
 
 /** Words for an operation come from the screens' catalogue; the log keeps them as they stood. */
 export type TitleOf = (op: Operation, names: { part: string; region: string; product: string | null }) => string;
@@ -30,7 +31,7 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
   const op = tile.op;
   const product = op.productId === null ? null : input.productOf(op.productId).name;
   const title = titleOf(op, { part: home.partName, region: home.regionName, product });
-  const air = airReading(sources.shop, atMs / MS_PER_MIN);
+  const air = airNow(sources.shop, sources.air, atMs / MS_PER_MIN);
   const node = sources.tree.flatMap((p) => p.regions).find((r) => r.region.id === regionId)!;
   const layerIndex = node.stack.layers.findIndex((l) => l.id === op.layerId);
   const carried = node.overrides
@@ -51,7 +52,11 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
       wftUm: null,
       sign: null,
       override: carried.length > 0 ? carried.join(" · ") : null,
-      air: { tempC: round1(air.tempC), rhPct: round1(air.rhPct), source: "typical" },
+      air: {
+        tempC: round1(air.tempC),
+        rhPct: round1(air.rhPct),
+        source: air.from === "assumed" ? "typical" : air.from,
+      },
       note: "",
       ...more,
     }),
@@ -116,6 +121,7 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
       rhPct: rhPct ?? typical.air.rhPct,
       source: read ? ("read" as const) : ("typical" as const),
     };
+    if (tempC !== null && rhPct !== null) writeReadings(db, [handReading(endMs, tempC, rhPct)]);
     const film = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : {};
     return record(db, at.modelId, { ...typical, at: new Date(endMs).toISOString(), ...film, air, note });
   });

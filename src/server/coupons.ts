@@ -26,7 +26,6 @@ import { conflict, notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
 import { lookup } from "./lookup";
 import { replan } from "./plan";
-import { meanAir } from "./shop";
 import { benchOf, judgedModel, regionNode } from "./stacks";
 
 const viewOf =
@@ -61,9 +60,9 @@ export function planCoupon(regionId: string, upTo: number | null): Outcome<{ id:
       return failed("refused", "A coupon is of the same material: choose the region’s material first.");
     const layers = stack.layers.slice(0, upTo ?? stack.layers.length);
     if (layers.length === 0) return failed("refused", "There is no layer to try yet.");
-    const { products, shop } = benchOf(db);
+    const { products, meanAir } = benchOf(db);
     const startMs = nowMs();
-    const dueMin = couponDueMin(layers, lookup(products), meanAir(shop, startMs / MS_PER_MIN));
+    const dueMin = couponDueMin(layers, lookup(products), meanAir);
     const card: CouponCard = {
       id: newId("c"),
       name: `${home.partName}: scrap of ${layers.length} ${layers.length === 1 ? "layer" : "layers"}`,
@@ -103,10 +102,10 @@ function change(id: string, rev: number, make: (card: CouponCard, db: Db) => Cou
 /** The scrap was painted just now: its cure is counted from here. */
 export const couponMade = (id: string, rev: number): Outcome<{ rev: number }> =>
   change(id, rev, (card, db) => {
-    const { products, shop } = benchOf(db);
+    const { products, meanAir } = benchOf(db);
     const atMs = nowMs();
     const layers = card.layers.map((l, i) => ({ ...l, id: `c${i}`, before: [], sandAfter: null }));
-    const dueMin = couponDueMin(layers, lookup(products), meanAir(shop, atMs / MS_PER_MIN));
+    const dueMin = couponDueMin(layers, lookup(products), meanAir);
     const iso = (ms: number) => new Date(ms).toISOString();
     return { ...card, madeAt: iso(atMs), dueAt: iso(atMs + dueMin * MS_PER_MIN) };
   });

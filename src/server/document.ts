@@ -32,6 +32,7 @@ import {
   readLog,
   readPhotos,
   readPlan,
+  readReadings,
   replaceStack,
   setCurrentModel,
   setOverride,
@@ -40,9 +41,11 @@ import {
   writeShop,
 } from "@/db";
 import { nowMs } from "./clock";
+import { airForDocument, bringAir } from "./document-air";
 import { notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
 import { hashOf } from "./photos";
+import { airSources } from "./shed-air";
 import { ensureShop, shopState } from "./shop";
 
 const iso = (min: number): string => new Date(min * MS_PER_MIN).toISOString();
@@ -72,6 +75,7 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
     plan: stored ? timetableOf(stored.answer as PlanAnswer | ImportedPlan, stored.plannedMs) : null,
     log: [...readLog(db, modelId)],
     coupons: coupons.map((c) => c.card),
+    ...airForDocument({ ...airSources(db, modelId, nowMs()), readings: readReadings(db, 0, nowMs()) }),
   } as unknown as ModelDocument;
 }
 
@@ -188,6 +192,7 @@ export function importDocument(input: unknown, options: ImportOptions): Outcome<
     if (options.takeShop) writeShop(db, doc.shop, nowMs(), state.rev);
     const products = bringProducts(db, doc.products as readonly Product[]);
     insertDocument(db, doc, products.idOf);
+    bringAir(db, doc, options.takeShop);
     setCurrentModel(db, doc.model.id);
     return done({ modelId: doc.model.id, products: products.report });
   });
@@ -233,6 +238,14 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
     parts,
     model: { ...doc.model, id: newId("m") },
     plan: null,
+    ...(doc.air
+      ? {
+          air: {
+            ...doc.air,
+            local: doc.air.local.map((l) => ({ ...l, id: newId("a"), partId: renamed.get(l.partId) ?? l.partId })),
+          },
+        }
+      : {}),
     coupons: doc.coupons.map((c) => ({ ...c, id: newId("c") })),
     log: doc.log.map((e) => ({
       ...e,

@@ -1,4 +1,4 @@
-import { failed, type Outcome } from "@/contracts";
+import { type FileFault, failed, type Outcome } from "@/contracts";
 import { type Db, openDb, StorageTrouble, type TroubleKind, transact } from "@/db";
 
 /** What each trouble means and what to do about it, for the API's `detail`; the screens have their own words. */
@@ -51,4 +51,17 @@ export const conflict = (what: string): Outcome<never> =>
     "conflict",
     `${what} was changed elsewhere since you opened it. Yours was not saved; look at the other version first.`,
   );
+/** A file with faults is refused whole; the first is told aloud, all of them by line and column. */
+export function fileRefusal(faults: readonly FileFault[]): Outcome<never> | null {
+  const first = faults[0];
+  const place = (f: FileFault) => `line ${f.line}${f.column ? `, ${f.column}` : ""}`;
+  return first
+    ? failed(
+        "invalid",
+        `${place(first)}: ${first.message}. Nothing was taken over.`,
+        faults.map((f) => ({ path: place(f), message: f.message })),
+      )
+    : null;
+}
+
 export const notFound = (what: string): Outcome<never> => failed("not-found", `${what} is not here (any more).`);

@@ -1,3 +1,4 @@
+export * from "./air";
 export * from "./api";
 export * from "./bench";
 export * from "./calendar";
@@ -5,6 +6,8 @@ export { nowMs } from "./clock";
 export * from "./coupons";
 export * from "./demo";
 export * from "./document";
+export { type FilmAnswer, filmOf } from "./film";
+export { getFilmScreen } from "./film-screen";
 export { addPhoto, getPhoto } from "./photos";
 export * from "./plan";
 export * from "./shelf";
@@ -13,3 +16,4 @@ export * from "./shop";
 export * from "./stacks";
 export * from "./suggest";
 export * from "./tree";
+export { whyThisWait } from "./why";

@@ -14,6 +14,7 @@ import {
   type Shop,
 } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
+import { airAt } from "@/core/film";
 import type { Stack } from "@/core/model";
 import { filmLedger } from "@/core/numbers";
 import { benchNow, type OpRecord, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
@@ -21,12 +22,13 @@ import { allProducts, type Db, listCoupons, modelHead, modelTree, readLog, readP
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
 import { lookup } from "./lookup";
-import { airReading, backdrop, benchSessions, climateOfShop, ensureShop, localDate, shopState } from "./shop";
+import { type AirSources, airNow, airSources, backdrop, climateOf, expectedOf, localClimates } from "./shed-air";
+import { benchSessions, ensureShop, localDate, shopState } from "./shop";
 
 /** How far ahead work is planned, days. */
 const HORIZON_DAYS = 60;
 /** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
-const PLAN_SHAPE = "p1";
+const PLAN_SHAPE = "p2";
 
 /** What the log says of each operation: later entries speak louder, "taken back" unsays the last word. */
 export function recordsOf(log: readonly LogEntry[]): { records: readonly OpRecord[]; notYet: PlanInput["notYet"] } {
@@ -66,6 +68,7 @@ export interface PlanSources {
   readonly shop: Shop;
   readonly log: readonly LogEntry[];
   readonly coupons: readonly CouponCard[];
+  readonly air: AirSources;
 }
 
 export function planInput(
@@ -78,6 +81,7 @@ export function planInput(
     shop: shopState(db).shop,
     log: readLog(db, modelId),
     coupons: listCoupons(db).map((c) => c.card),
+    air: airSources(db, modelId, atMs),
   };
   const products = allProducts(db);
   return { input: inputFrom(sources, lookup(products), atMs), hash: hashOf(sources, products), sources };
@@ -91,11 +95,13 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
   const { records, notYet } = recordsOf(log);
   const fromMin = Math.min(nowMin, ...records.map((r) => r.startMin)) - MIN_PER_DAY;
   const nodes = tree.flatMap((p) => p.regions);
+  const { climate } = climateOf(shop, sources.air, fromMin, horizonMin + MIN_PER_DAY);
   return {
     regions: nodes.map((n) => ({ region: n.region, stack: n.stack })),
     productOf,
     protection: shop.protection,
-    climate: climateOfShop(shop, fromMin, horizonMin + MIN_PER_DAY),
+    climate,
+    local: localClimates(climate, sources.air, tree),
     sessions: benchSessions(shop, nowMin, horizonMin),
     nowMin,
     horizonMin,
@@ -107,6 +113,24 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
   };
 }
 
+/** A reading asks for a new plan when it departs from what was expected by another of these steps. */
+const DEPARTURE_STEP = { tempC: 2, rhPct: 10 } as const;
+
+/** What of the air a plan is made from: what is to come, and how far from it the newest reading lies. */
+function airFacts(shop: Shop, air: AirSources): unknown {
+  const newest = air.readings.at(-1);
+  if (!newest) return [air.forecast, air.locals];
+  const atMin = newest.atMs / MS_PER_MIN;
+  const expected = airAt(expectedOf(shop, air, atMin - MIN_PER_HOUR, atMin + MIN_PER_HOUR), atMin);
+  const steps = (d: number, step: number) => Math.round(d / step);
+  return [
+    air.forecast,
+    air.locals,
+    steps(newest.tempC - expected.tempC, DEPARTURE_STEP.tempC),
+    steps(newest.rhPct - expected.rhPct, DEPARTURE_STEP.rhPct),
+  ];
+}
+
 function hashOf(sources: PlanSources, products: ReadonlyMap<string, unknown>): string {
   const used = new Set(sources.tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
   const facts = [...used].sort().map((id) => products.get(id));
@@ -114,7 +138,16 @@ function hashOf(sources: PlanSources, products: ReadonlyMap<string, unknown>): s
   return (
     PLAN_SHAPE +
     createHash("sha256")
-      .update(JSON.stringify([regions, sources.shop, sources.log.map((e) => e.id), facts, sources.coupons]))
+      .update(
+        JSON.stringify([
+          regions,
+          sources.shop,
+          sources.log.map((e) => e.id),
+          facts,
+          sources.coupons,
+          airFacts(sources.shop, sources.air),
+        ]),
+      )
       .digest("hex")
       .slice(0, 32)
   );
@@ -176,11 +209,11 @@ export const regionNames = (tree: readonly PartNode[]): readonly { id: string; n
 const DRAWN_BACK_MIN = MIN_PER_DAY;
 const DRAWN_ON_MIN = MIN_PER_DAY;
 
-function drawnFrom(answer: PlanAnswer, shop: Shop, nowMin: number): Backdrop | null {
+function drawnFrom(answer: PlanAnswer, shop: Shop, air: AirSources, nowMin: number): Backdrop | null {
   if (answer.outcome !== "planned") return null;
   const first = Math.min(nowMin, ...answer.ops.map((o) => o.startMin));
   const fromMin = Math.max(first, nowMin - DRAWN_BACK_MIN) - MIN_PER_HOUR;
-  return backdrop(shop, fromMin, Math.max(answer.doneMin, nowMin) + DRAWN_ON_MIN);
+  return backdrop(shop, air, fromMin, Math.max(answer.doneMin, nowMin) + DRAWN_ON_MIN);
 }
 
 export function getPlanScreen(modelId: string): Outcome<PlanScreen> {
@@ -200,7 +233,7 @@ export function getPlanScreen(modelId: string): Outcome<PlanScreen> {
       today: localDate(shop.timeZone, atMs),
       nowMin,
       timeZone: shop.timeZone,
-      backdrop: plan.value ? drawnFrom(plan.value.answer, shop, nowMin) : null,
+      backdrop: plan.value ? drawnFrom(plan.value.answer, shop, airSources(db, modelId, atMs), nowMin) : null,
     });
   });
 }
@@ -230,7 +263,7 @@ export function getBenchScreen(modelId: string): Outcome<BenchScreen> {
       products: Object.fromEntries(products),
       films: Object.fromEntries(tree.flatMap((p) => p.regions.map((r) => [r.region.id, filmsOf(r.stack)] as const))),
       session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_MIN)[0] ?? null,
-      air: airReading(shop, nowMin),
+      air: airNow(shop, airSources(db, modelId, bench.value.nowMs), nowMin),
       timeZone: shop.timeZone,
     });
   });

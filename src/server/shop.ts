@@ -1,9 +1,8 @@
 import { TZDate } from "@date-fns/tz";
-import { type AirSample, type Backdrop, done, invalid, type Outcome, type Shop, shopEditSchema } from "@/contracts";
+import { done, invalid, type Outcome, type Shop, shopEditSchema } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
-import { airAt, type Climate, typicalClimate } from "@/core/film";
-import type { AirSpot, BenchSession } from "@/core/model";
-import { dewMarginC, saturationHPa } from "@/core/numbers";
+import { type Climate, typicalClimate } from "@/core/film";
+import type { BenchSession } from "@/core/model";
 import { type Db, insertShop, readShop, type ShopState, setCurrentModel, writeShop } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, reading, writing } from "./guard";
@@ -70,7 +69,7 @@ function offsetMin(timeZone: string): (atMin: number) => number {
 }
 
 /** Wall-clock "HH:mm" on a local date, as absolute minutes; 24:00 is the next midnight. */
-function localMin(timeZone: string, date: string, clock: string): number {
+export function localMin(timeZone: string, date: string, clock: string): number {
   const [y, m, d] = date.split("-").map(Number) as [number, number, number];
   const [hh, mm] = clock.split(":").map(Number) as [number, number];
   return new TZDate(y, m - 1, d, hh, mm, timeZone).getTime() / MS_PER_MIN;
@@ -82,15 +81,16 @@ export const localDate = (timeZone: string, ms: number): string => {
   return `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`;
 };
 
-export function climateOfShop(shop: Shop, fromMin: number, toMin: number): Climate {
+/** The air nobody measured or foretold. */
+export function typicalOfShop(shop: Shop, fromMin: number, toMin: number): Climate {
   const { air, timeZone } = shop;
   const tonightNoonMin = air.tonight ? localMin(timeZone, air.tonight.date, "12:00") : null;
-  return typicalClimate(air, { localOffsetMin: offsetMin(timeZone), saturationHPa, tonightNoonMin }, fromMin, toMin);
+  return typicalClimate(air, { localOffsetMin: offsetMin(timeZone), tonightNoonMin }, fromMin, toMin);
 }
 
 /** The weekly pattern with its exceptions as absolute spans, rising and without overlap. */
 /** Every local date from the day before one moment to the day after another; days are counted, not hours, so none is lost when clocks change. */
-function localDates(timeZone: string, fromMin: number, toMin: number): readonly string[] {
+export function localDates(timeZone: string, fromMin: number, toMin: number): readonly string[] {
   const last = localDate(timeZone, (toMin + MIN_PER_DAY) * MS_PER_MIN);
   const dates = [localDate(timeZone, (fromMin - MIN_PER_DAY) * MS_PER_MIN)];
   while (dates.at(-1)! < last) {
@@ -125,54 +125,4 @@ function joined(spans: readonly BenchSession[]): readonly BenchSession[] {
     else out.push(s);
   }
   return out;
-}
-
-export interface AirReading {
-  readonly tempC: number;
-  readonly rhPct: number;
-  readonly dewMarginC: number;
-}
-
-export function airReading(shop: Shop, atMin: number): AirReading {
-  const { tempC, rhPct } = airAt(climateOfShop(shop, atMin, atMin + 60), atMin);
-  return { tempC, rhPct, dewMarginC: dewMarginC(tempC, rhPct) };
-}
-
-const MEAN_OVER_DAYS = 3;
-
-/** The next days' air as one: what a search or a trial's due date is reckoned in. */
-export function meanAir(shop: Shop, fromMin: number): AirSpot {
-  const climate = climateOfShop(shop, fromMin, fromMin + MEAN_OVER_DAYS * MIN_PER_DAY);
-  const hours = MEAN_OVER_DAYS * 24;
-  const samples = Array.from({ length: hours }, (_, h) => airAt(climate, fromMin + h * MIN_PER_HOUR));
-  const mean = (of: (s: (typeof samples)[number]) => number) => samples.reduce((sum, s) => sum + of(s), 0) / hours;
-  const round = (x: number) => Math.round(x * 10) / 10;
-  return { tempC: round(mean((s) => s.tempC)), rhPct: round(mean((s) => s.rhPct)), airflowMS: shop.air.airflowMS };
-}
-
-const NIGHT_FROM = "22:00";
-const NIGHT_TO = "06:00";
-const AIR_STEP_MIN = 30;
-
-/** Air, sessions, nights and midnights between two moments, for drawing. */
-export function backdrop(shop: Shop, fromMin: number, toMin: number): Backdrop {
-  const climate = climateOfShop(shop, fromMin, toMin);
-  const dates = localDates(shop.timeZone, fromMin, toMin);
-  const nights = dates.slice(0, -1).map((date, i) => ({
-    startMin: localMin(shop.timeZone, date, NIGHT_FROM),
-    endMin: localMin(shop.timeZone, dates[i + 1]!, NIGHT_TO),
-  }));
-  const air: AirSample[] = [];
-  for (let t = fromMin; t <= toMin; t += AIR_STEP_MIN) {
-    const { tempC, rhPct } = airAt(climate, t);
-    air.push({ atMin: t, tempC, rhPct, dewMarginC: dewMarginC(tempC, rhPct) });
-  }
-  return {
-    fromMin,
-    toMin,
-    sessions: benchSessions(shop, fromMin, toMin),
-    nights: nights.filter((n) => n.endMin > fromMin && n.startMin < toMin),
-    midnights: dates.map((d) => localMin(shop.timeZone, d, "00:00")).filter((m) => m > fromMin && m < toMin),
-    air,
-  };
 }

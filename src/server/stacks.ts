@@ -12,7 +12,7 @@ import {
   stackSchema,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import type { Product, Region, Stack } from "@/core/model";
+import type { AirSpot, Product, Region, Stack } from "@/core/model";
 import { FILM_ROLES, isOneOf } from "@/core/model";
 import { applyRemedy, type JudgeAnswer, judgeWithDoubts, nearCoupons, stackTotals } from "@/core/plan";
 import { allProducts, type Db, listCoupons, modelTree, regionHome, replaceStack, setOverride } from "@/db";
@@ -21,28 +21,39 @@ import { conflict, notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
 import { lookup } from "./lookup";
 import { planInput } from "./plan";
-import { airReading, shopState } from "./shop";
+import { airNow, airSources, meanAir } from "./shed-air";
+import { shopState } from "./shop";
 
 /** What every pile is judged with: the shelf, the shed and the shop's own trials. */
 export interface Bench {
   readonly products: ReadonlyMap<string, Product>;
   readonly shop: Shop;
   readonly coupons: readonly CouponCard[];
+  readonly airNow: AirSpot;
+  /** of the next days */
+  readonly meanAir: AirSpot;
 }
 
-export const benchOf = (db: Db): Bench => ({
-  products: allProducts(db),
-  shop: shopState(db).shop,
-  coupons: listCoupons(db).map((c) => c.card),
-});
+export function benchOf(db: Db): Bench {
+  const { shop } = shopState(db);
+  const atMs = nowMs();
+  const air = airSources(db, null, atMs);
+  return {
+    products: allProducts(db),
+    shop,
+    coupons: listCoupons(db).map((c) => c.card),
+    airNow: airNow(shop, air, atMs / MS_PER_MIN),
+    meanAir: meanAir(shop, air, atMs / MS_PER_MIN),
+  };
+}
 
-export function judge(region: Region, stack: Stack, { products, shop, coupons }: Bench): JudgeAnswer {
+export function judge(region: Region, stack: Stack, { products, shop, coupons, airNow }: Bench): JudgeAnswer {
   return judgeWithDoubts({
     region,
     stack,
     productOf: lookup(products),
     protection: shop.protection,
-    air: airReading(shop, nowMs() / MS_PER_MIN),
+    air: { tempC: airNow.tempC, rhPct: airNow.rhPct },
     coupons,
   });
 }

@@ -15,7 +15,6 @@ import {
   type WhyNotView,
   waySchema,
 } from "@/contracts";
-import { MS_PER_MIN } from "@/core/base";
 import type { Product } from "@/core/model";
 import {
   type FinderAnswer,
@@ -29,10 +28,9 @@ import {
 } from "@/core/plan";
 import { onBestEvidence, WAYS, type WayOfWorking } from "@/core/reference";
 import { type Db, listShelf, writeShop } from "@/db";
-import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
-import { ensureShop, meanAir, shopState } from "./shop";
+import { ensureShop, shopState } from "./shop";
 import { benchOf, regionNode } from "./stacks";
 
 /** How many stacks a search lists, and how high they may be. */
@@ -82,14 +80,14 @@ function inputFor(db: Db, regionId: string, request: unknown): Outcome<FinderInp
   if (!parsed.success) return invalid(parsed.error);
   const node = regionNode(db, regionId);
   if (!node) return notFound("The region");
-  const { shop, coupons } = benchOf(db);
+  const { shop, coupons, meanAir } = benchOf(db);
   const way = wayOf(shop, parsed.data.wayId);
   if (!way) return notFound("That way of working");
   return done({
     region: node.region,
     shelf: listShelf(db).map((i) => onBestEvidence(i.product)),
     protection: shop.protection,
-    air: meanAir(shop, nowMs() / MS_PER_MIN),
+    air: meanAir,
     way,
     want: { ...parsed.data.want, mustId: null },
     coupons,
@@ -127,7 +125,7 @@ export function suggestStacks(body: unknown): Outcome<Suggestion> {
   if (!parsed.success) return invalid(parsed.error);
   const request = parsed.data;
   return reading((db) => {
-    const { products, shop } = benchOf(db);
+    const { products, shop, meanAir } = benchOf(db);
     const offered = request.shelf
       ? offeredFrom(request.shelf, products)
       : done(listShelf(db).map((i) => onBestEvidence(i.product)));
@@ -142,9 +140,7 @@ export function suggestStacks(body: unknown): Outcome<Suggestion> {
       region: checkToRegion(request.region),
       shelf: offered.value,
       protection: request.protection ?? shop.protection,
-      air: air
-        ? { tempC: air.temp_c, rhPct: air.rh_pct, airflowMS: air.airflow_m_s ?? null }
-        : meanAir(shop, nowMs() / MS_PER_MIN),
+      air: air ? { tempC: air.temp_c, rhPct: air.rh_pct, airflowMS: air.airflow_m_s ?? null } : meanAir,
       way,
       want: {
         until: request.until ?? "colour",

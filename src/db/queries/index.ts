@@ -1,3 +1,4 @@
+export * from "./air";
 export * from "./coupons";
 export * from "./models";
 export * from "./shelf";

@@ -4,7 +4,8 @@ import { allProducts, type Db, insertProduct, setProductDeleted } from "@/db";
 import { nowMs } from "../clock";
 import { type ImportReport, importDocument } from "../document";
 import { writing } from "../guard";
-import { airReading } from "../shop";
+import { airNow, NO_AIR } from "../shed-air";
+import { demoAir } from "./air";
 import { HISTORY, NOT_YET } from "./history";
 import { DEMO_PARTS, demoCoupons } from "./model";
 import { demoShelfOn } from "./shelf";
@@ -23,7 +24,7 @@ const SHOP: Omit<Shop, "timeZone"> = {
 };
 
 function airAsSet(shop: Shop, atMin: number): LogEntry["air"] {
-  const { tempC, rhPct } = airReading(shop, atMin);
+  const { tempC, rhPct } = airNow(shop, NO_AIR, atMin);
   return { tempC: Math.round(tempC * 10) / 10, rhPct: Math.round(rhPct * 10) / 10, source: "typical" };
 }
 
@@ -63,6 +64,7 @@ function demoDocument(atMs: number, timeZone: string): unknown {
     plan: null,
     log: logOf(atMs, { ...SHOP, timeZone }),
     coupons: demoCoupons(atMs),
+    air: demoAir(atMs, { ...SHOP, timeZone }),
   } satisfies Record<Exclude<keyof ModelDocument, "photos">, unknown>;
   return doc;
 }

@@ -10,7 +10,7 @@ import {
 } from "@/contracts";
 import type { Product } from "@/core/model";
 import { allProducts, type Db, insertProduct, listShelf, productRev, setProductDeleted, updateProduct } from "@/db";
-import { reading, writing } from "../guard";
+import { fileRefusal, reading, writing } from "../guard";
 import { newId } from "../ids";
 import { columnOf, csvRows, type FileRow, shelfToCsv } from "./csv";
 
@@ -115,13 +115,8 @@ export interface ShelfImport {
 export function importShelf(text: string, kind: FileKind, onExisting: OnExisting): Outcome<ShelfImport> {
   if (text.length > MAX_TEXT) return failed("too-large", "The file is over 5 MB.");
   const { products, faults } = readFile(text, kind);
-  const first = faults[0];
-  if (first)
-    return failed(
-      "invalid",
-      `line ${first.line}${first.column ? `, ${first.column}` : ""}: ${first.message}. Nothing was taken over.`,
-      faults.map((f) => ({ path: `line ${f.line}${f.column ? `, ${f.column}` : ""}`, message: f.message })),
-    );
+  const refused = fileRefusal(faults);
+  if (refused) return refused;
   return writing((db) => {
     const here = allProducts(db);
     const sums = { added: 0, changed: 0, kept: 0 };
