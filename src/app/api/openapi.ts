@@ -3,7 +3,10 @@ import {
   checkRequestSchema,
   DOCUMENT_FORMAT,
   documentSchema,
+  filmApplicationSchema,
+  filmCaseSchema,
   planRequestSchema,
+  readingsRequestSchema,
   suggestRequestSchema,
 } from "@/contracts";
 
@@ -64,6 +67,48 @@ export function openApi() {
           responses: ok("The best stacks, the trades between them, and why not others", json({ type: "object" })),
         },
       },
+      "/api/v1/film": {
+        post: {
+          summary: "Run the film model on a case in its own figures, or on products",
+          requestBody: {
+            required: true,
+            content: json({ oneOf: [ref("FilmCase"), ref("FilmApplication")] }),
+          },
+          responses: ok(
+            "Times, samples, mass balance; null and an outcome where it is never reached",
+            json({ type: "object" }),
+          ),
+        },
+      },
+      "/api/v1/climate": {
+        get: {
+          summary: "The shed's air from a day back to three days ahead",
+          responses: ok("Points, and what each stretch rests on", json({ type: "object" })),
+        },
+      },
+      "/api/v1/climate/readings": {
+        post: {
+          summary: "Readings of a thermo-hygrometer; the same minute told again replaces what was told",
+          requestBody: { required: true, content: json(ref("Readings")) },
+          responses: ok("How many were taken, and the air now", json({ type: "object" })),
+        },
+      },
+      "/api/v1/climate/forecast": {
+        post: {
+          summary: "Take a forecast over, all of it or nothing",
+          requestBody: {
+            required: true,
+            content: { "text/csv": { schema: { type: "string" } }, ...json({ type: "object" }) },
+          },
+          responses: ok("Hours taken over, and what was taken for granted", json({ type: "object" })),
+        },
+      },
+      "/api/v1/climate/live": {
+        get: {
+          summary: "The air as it changes, as server-sent events",
+          responses: ok("Events named air", { "text/event-stream": { schema: { type: "string" } } }),
+        },
+      },
       "/api/v1/shelf.csv": shelfFile("text/csv"),
       "/api/v1/shelf.json": shelfFile("application/json"),
       "/api/v1/photos": {
@@ -119,6 +164,9 @@ export function openApi() {
         CheckRequest: schemaOf(checkRequestSchema),
         SuggestRequest: schemaOf(suggestRequestSchema),
         PlanRequest: schemaOf(planRequestSchema),
+        FilmCase: schemaOf(filmCaseSchema),
+        FilmApplication: schemaOf(filmApplicationSchema),
+        Readings: schemaOf(readingsRequestSchema),
         Document: documentJsonSchema(),
         Problem: {
           type: "object",
