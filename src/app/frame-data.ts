@@ -13,6 +13,8 @@ export function frameData(): Outcome<{ ribbon: RibbonData; things: readonly Find
   if (!models.ok) return models;
   const shop = server.getShop();
   if (!shop.ok) return shop;
+  const air = server.getAirNow();
+  if (!air.ok) return air;
   const shelf = server.getShelf();
   if (!shelf.ok) return shelf;
   const nowMin = server.nowMs() / MS_PER_MIN;
@@ -29,9 +31,7 @@ export function frameData(): Outcome<{ ribbon: RibbonData; things: readonly Find
     ribbon: {
       models: models.value.models.map(({ id, name }) => ({ id, name })),
       currentId: current?.id ?? null,
-      air: server.airReading(shop.value.shop, nowMin),
-      airKind: shop.value.shop.air.kind,
-      airSetMs: shop.value.airSetMs,
+      air: air.value,
       timeZone: shop.value.shop.timeZone,
       session: sessions[0] ?? null,
       timer: next

@@ -8,6 +8,7 @@ import { clock, countdown, duration, relativeDay, um } from "../format";
 import { useAct } from "../hooks/useAct";
 import { MILESTONE_NAME, SANDING_SAFETY, safetyLine, workText } from "../messages";
 import { MiniSection } from "../section/MiniSection";
+import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
 import { DoneDialog } from "./DoneDialog";
 import { NotYetDialog } from "./NotYetDialog";
 import { Ring } from "./Ring";
@@ -69,6 +70,9 @@ export function Tile({
         </div>
       </div>
       {tile.wait && <Waiting tile={tile} nowMin={nowMin} timeZone={screen.timeZone} />}
+      {tile.wait && zone === "drying" && isFilmWait(tile.wait.milestone) && (
+        <WhySoLong key={op.id} regionId={tile.regionId} opId={op.id} />
+      )}
       {zone === "in-hand" && tile.startedMin !== null && (
         <p className="mt-2">
           Started {clock(tile.startedMin, screen.timeZone)}, {duration(nowMin - tile.startedMin)} ago;{" "}

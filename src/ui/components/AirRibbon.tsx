@@ -3,17 +3,17 @@
 import { MoonStar, Search, Sun } from "lucide-react";
 import Link from "next/link";
 import { chooseModelAction } from "@/app/actions";
-import { clock, countdown, degC, pct, relativeDay } from "../format";
+import type { AirNow } from "@/contracts";
+import { ago, clock, countdown, degC, pct, relativeDay } from "../format";
 import { useAct } from "../hooks/useAct";
+import { useLiveAir } from "../hooks/useLiveAir";
 import { useNowMs } from "../hooks/useNow";
 import { useTheme } from "../hooks/useTheme";
 
 export interface RibbonData {
   readonly models: readonly { readonly id: string; readonly name: string }[];
   readonly currentId: string | null;
-  readonly air: { readonly tempC: number; readonly rhPct: number; readonly dewMarginC: number };
-  readonly airKind: "steady" | "day";
-  readonly airSetMs: number;
+  readonly air: AirNow;
   readonly timeZone: string;
   readonly session: { readonly startMin: number; readonly endMin: number } | null;
   readonly timer: { readonly title: string; readonly likelyMin: number } | null;
@@ -72,10 +72,16 @@ function Session({ session, timeZone }: { session: RibbonData["session"]; timeZo
   );
 }
 
-function Age({ setMs }: { setMs: number }) {
-  const nowMs = useNowMs(60_000);
-  const days = Math.floor((nowMs - setMs) / 86_400_000);
-  return <>{days <= 0 ? "set today" : days === 1 ? "set yesterday" : `set ${days} days ago`}</>;
+/** What the figures rest on and how old that is. */
+function Source({ air }: { air: AirNow }) {
+  const nowMs = useNowMs(20_000);
+  if (air.source === null || air.readMs === null)
+    return <>{air.from === "forecast" ? "forecast" : "typical day, not measured"}</>;
+  return (
+    <>
+      {air.source}, {ago(air.readMs, nowMs)}
+    </>
+  );
 }
 
 function ThemeSwitch() {
@@ -94,6 +100,7 @@ function ThemeSwitch() {
 
 export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () => void }) {
   const { act } = useAct();
+  const air = useLiveAir(data.air);
   return (
     <header className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-base-300 bg-base-200 px-4 py-1.5 text-sm">
       {data.models.length > 0 && (
@@ -111,16 +118,16 @@ export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () =
         </select>
       )}
       <Link
-        href="/settings#air"
+        href="/air"
         className="inline-flex flex-wrap items-center gap-x-3 rounded-field px-1 py-1 hover:bg-base-100 max-md:order-4 max-md:w-full"
-        aria-label="Air now; change it in Settings"
+        aria-label="Air now; more of it under Air"
       >
         <span>
-          <strong>{degC(data.air.tempC)}</strong> · <strong>{pct(data.air.rhPct)}</strong> RH
+          <strong>{degC(air.tempC)}</strong> · <strong>{pct(air.rhPct)}</strong> RH
         </span>
-        <DewGauge marginC={data.air.dewMarginC} />
-        <span className="soft hidden xl:inline">
-          {data.airKind === "day" ? "typical day" : "steady air"}, <Age setMs={data.airSetMs} />
+        <DewGauge marginC={air.dewMarginC} />
+        <span className="soft hidden max-w-56 truncate lg:inline" data-testid="air-source">
+          <Source air={air} />
         </span>
       </Link>
       <Session session={data.session} timeZone={data.timeZone} />

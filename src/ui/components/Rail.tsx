@@ -3,6 +3,7 @@
 import {
   BookOpenText,
   CalendarClock,
+  Droplets,
   FlaskConical,
   Hammer,
   Layers,
@@ -10,6 +11,7 @@ import {
   type LucideIcon,
   Puzzle,
   Settings,
+  Wind,
 } from "lucide-react";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
@@ -25,6 +27,8 @@ export const PLACES: readonly {
   { href: "/shelf", name: "Shelf", icon: Library, go: "s" },
   { href: "/stacks", name: "Stacks", icon: Layers, go: "k" },
   { href: "/plan", name: "Plan", icon: CalendarClock, go: "l" },
+  { href: "/air", name: "Air", icon: Wind, go: "a" },
+  { href: "/film", name: "Film", icon: Droplets, go: "f" },
   { href: "/coupons", name: "Coupons", icon: FlaskConical, go: "c" },
   { href: "/logbook", name: "Logbook", icon: BookOpenText, go: "o" },
 ];

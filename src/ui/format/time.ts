@@ -44,3 +44,28 @@ export function countdown(seconds: number): string {
   const h = Math.floor(s / 3600);
   return h > 0 ? `${h}:${two(Math.floor((s % 3600) / 60))}:${two(s % 60)}` : `${Math.floor(s / 60)}:${two(s % 60)}`;
 }
+
+/** "just now", "12 min ago", "3 h ago", "2 d ago". */
+export function ago(thenMs: number, nowMs: number): string {
+  const min = Math.floor((nowMs - thenMs) / MS_PER_MIN);
+  if (min < 1) return "just now";
+  if (min < 2 * MIN_PER_HOUR) return `${min} min ago`;
+  return min < 2 * MIN_PER_DAY ? `${Math.floor(min / MIN_PER_HOUR)} h ago` : `${Math.floor(min / MIN_PER_DAY)} d ago`;
+}
+
+/** The shed's wall clock as "2026-11-26 19:20", for axes. */
+export function wallClock(atMin: number, timeZone: string): string {
+  const parts = Object.fromEntries(
+    formatter(timeZone, {
+      year: "numeric",
+      month: "2-digit",
+      day: "2-digit",
+      hour: "2-digit",
+      minute: "2-digit",
+      hourCycle: "h23",
+    })
+      .formatToParts(atMin * MS_PER_MIN)
+      .map((p) => [p.type, p.value]),
+  );
+  return `${parts.year}-${parts.month}-${parts.day} ${parts.hour}:${parts.minute}`;
+}

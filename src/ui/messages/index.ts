@@ -1,4 +1,6 @@
+export * from "./air";
 export * from "./coupons";
+export * from "./film";
 export * from "./finder";
 export * from "./mesh";
 export * from "./safety";

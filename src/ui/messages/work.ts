@@ -1,6 +1,6 @@
 import type { Sign } from "@/contracts";
 import type { GateReason } from "@/core/film";
-import type { Notice, Operation, PlanAnswer } from "@/core/plan";
+import type { Notice, Operation, PlanAnswer, Verified } from "@/core/plan";
 import { missingText, REASON } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
@@ -33,8 +33,18 @@ export const GATE_TEXT: Readonly<Record<GateReason, string>> = {
   "too-hot": "it is warmer than its label allows",
   "too-damp": "it is damper than its label allows",
   "near-dew-point": "the air is less than 3 °C above its dew point",
+  blush: "the air is so damp that lacquer clouds as it dries",
   "too-cold-to-form": "it is too cold for the paint to become a film",
 };
+
+/** What the film model said of a finished plan. */
+export function verifiedText(v: Verified): string {
+  if (v.waits === 0) return "No film has to be waited for.";
+  const base = `${v.waits} waits run through the film model in the plan’s own hours and air`;
+  const back = v.putBack === 0 ? "" : `, ${v.putBack} of them put back`;
+  if (v.early === 0) return `${base}${back}: none is too short.`;
+  return `${base}${back}; ${v.early} still ${v.early === 1 ? "is" : "are"} up to ${Math.ceil(v.earlyMin)} min short: look before you start ${v.early === 1 ? "it" : "them"}.`;
+}
 
 export const SIGN_NAME: Readonly<Record<Sign, string>> = {
   tacky: "Tacky",
@@ -70,7 +80,7 @@ export function conflictText(
       return {
         title: `The air never suits “${what}” during a session`,
         way: a.gateReason
-          ? `At the next session ${GATE_TEXT[a.gateReason]}.`
+          ? `At the sessions to come ${GATE_TEXT[a.gateReason]}.`
           : "At every session the air is outside what the product allows.",
         free: "Warm or dry the room, change the air under Settings, or choose another product.",
       };

@@ -3,6 +3,7 @@ import type { PlanScreen } from "@/contracts";
 import type { PlannedOp } from "@/core/plan";
 import { clock, dayClock, degC, duration, pct, um } from "../format";
 import { MILESTONE_NAME } from "../messages";
+import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
 
 function heldBy(op: PlannedOp): string {
   switch (op.boundBy.kind) {
@@ -44,7 +45,7 @@ export function Chosen({
       "When",
       `${dayClock(op.startMin, timeZone)} to ${clock(op.endMin, timeZone)}, ${duration(op.handsOnMin)} hands-on`,
     ],
-    ["Air then", `${degC(op.tempC)}, ${pct(op.rhPct)} RH (as set, not measured)`],
+    ["Air then", `${degC(op.tempC)}, ${pct(op.rhPct)} RH (expected)`],
   ];
   if (op.wftUm !== null) rows.push(["Film", `${um(op.wftUm)} wet`]);
   if (op.wait) {
@@ -75,6 +76,9 @@ export function Chosen({
           </div>
         ))}
       </dl>
+      {op.wait && op.state !== "done" && isFilmWait(op.wait.milestone) && (
+        <WhySoLong key={op.id} regionId={op.regionId} opId={op.id} />
+      )}
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import type { PlanScreen } from "@/contracts";
 import type { PlanAnswer, PlannedOp } from "@/core/plan";
 import { duration, relativeDay } from "../format";
-import { MILESTONE_NAME } from "../messages";
+import { MILESTONE_NAME, verifiedText } from "../messages";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 
@@ -74,8 +74,8 @@ export function Finish({
         </div>
       )}
       <p className="soft w-full text-sm">
-        {answer.checkedOps} pieces of work checked against every wait, window, session and pair of hands. Waits are
-        estimates from label times.
+        {answer.checkedOps} pieces of work checked against every window, session and pair of hands.{" "}
+        <span data-testid="verified">{verifiedText(answer.verified)}</span> Waits are estimates.
       </p>
       {answer.overrides.map((o) => (
         <p key={o.regionId + o.key} className="w-full text-sm">

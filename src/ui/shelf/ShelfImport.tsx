@@ -4,9 +4,9 @@ import { type Ref, useState } from "react";
 import { toast } from "sonner";
 import { importShelfAction, previewShelfAction } from "@/app/actions";
 import type { Outcome, Problem, ShelfPreview } from "@/contracts";
+import { FileFaults } from "../components/FileFaults";
 import { useAct } from "../hooks/useAct";
 
-const SHOWN = 12;
 const STATE: Readonly<Record<ShelfPreview["lines"][number]["state"], string>> = {
   new: "new",
   same: "as it is here",
@@ -74,27 +74,7 @@ export function ShelfImport({ ref }: { ref: Ref<HTMLDialogElement> }) {
             {problem.detail} Nothing was changed.
           </p>
         )}
-        {faults.length > 0 && (
-          <div role="alert" className="rounded-box border-2 border-error p-3">
-            <p className="font-bold">
-              Not taken over yet: {faults.length} {faults.length === 1 ? "fault" : "faults"} in the file.
-            </p>
-            <ul className="list-disc pl-5 text-sm">
-              {faults.slice(0, SHOWN).map((f) => (
-                <li key={`${f.line}${f.column}${f.message}`}>
-                  {chosen?.kind === "csv" ? "line" : "entry"} {f.line}
-                  {f.column && (
-                    <>
-                      , <code>{f.column}</code>
-                    </>
-                  )}
-                  : {f.message}
-                </li>
-              ))}
-            </ul>
-            {faults.length > SHOWN && <p className="text-sm">and {faults.length - SHOWN} more</p>}
-          </div>
-        )}
+        <FileFaults faults={faults} kind={chosen?.kind ?? "csv"} name={chosen?.name ?? "the file"} />
         {chosen && <Preview preview={chosen.preview} />}
         <label className="grid gap-1">
           Products that differ from yours

@@ -1,3 +1,4 @@
+import Link from "next/link";
 import type { StackView } from "@/contracts";
 import { duration, relativeDay, um } from "../format";
 
@@ -25,8 +26,13 @@ export function Totals({ view, nowMin, timeZone }: { view: StackView; nowMin: nu
         ))}
       </dl>
       <p className="soft mt-1 text-sm">
-        “Done, alone” plans only this region from now, in the air and sessions you have set.
+        “Done, alone” plans only this region from now, in your air as it is measured and told, and in your sessions.
       </p>
+      {buildUm > 0 && (
+        <Link href={`/film?region=${view.chosen.node.region.id}`} className="link text-sm">
+          See this film dry
+        </Link>
+      )}
     </div>
   );
 }

@@ -1,0 +1,19 @@
+import type { Metadata } from "next";
+import * as server from "@/server";
+import { AirView } from "@/ui/air/AirView";
+import { TroublePage } from "@/ui/components/Trouble";
+
+export const metadata: Metadata = { title: "Air" };
+
+export default function AirPage() {
+  const shop = server.getShop();
+  if (!shop.ok) return <TroublePage problem={shop.problem} />;
+  const models = server.getModels();
+  if (!models.ok) return <TroublePage problem={models.problem} />;
+  const modelId = models.value.current?.id ?? null;
+  const screen = server.getAirScreen(modelId);
+  if (!screen.ok) return <TroublePage problem={screen.problem} />;
+  const { shop: settings, rev } = shop.value;
+  const today = server.localDate(settings.timeZone, server.nowMs());
+  return <AirView screen={screen.value} shop={settings} rev={rev} today={today} modelId={modelId} />;
+}

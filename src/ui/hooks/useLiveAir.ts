@@ -1,0 +1,49 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useEffect, useRef, useState } from "react";
+import type { AirNow } from "@/contracts";
+
+interface AirEvent {
+  readonly temp_c: number;
+  readonly rh_pct: number;
+  readonly dew_margin_c: number;
+  readonly from: AirNow["from"];
+  readonly source: string | null;
+  readonly read_at: string | null;
+}
+
+const airFrom = (e: AirEvent): AirNow => ({
+  tempC: e.temp_c,
+  rhPct: e.rh_pct,
+  dewMarginC: e.dew_margin_c,
+  from: e.from,
+  source: e.source,
+  readMs: e.read_at === null ? null : Date.parse(e.read_at),
+});
+
+/**
+ * The air as the server tells it, from the moment the page answers. A new reading also asks for the page again, because
+ * waits move with it.
+ */
+export function useLiveAir(first: AirNow): AirNow {
+  const [air, setAir] = useState(first);
+  const router = useRouter();
+  const readMs = useRef(first.readMs);
+  useEffect(() => {
+    setAir(first);
+    readMs.current = first.readMs;
+  }, [first]);
+  useEffect(() => {
+    const line = new EventSource("/api/v1/climate/live");
+    line.addEventListener("air", (e) => {
+      const next = airFrom(JSON.parse((e as MessageEvent<string>).data) as AirEvent);
+      setAir(next);
+      if (next.readMs === readMs.current) return;
+      readMs.current = next.readMs;
+      router.refresh();
+    });
+    return () => line.close();
+  }, [router]);
+  return air;
+}

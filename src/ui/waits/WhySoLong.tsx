@@ -1,0 +1,92 @@
+"use client";
+
+import { useState } from "react";
+import { whyWaitAction } from "@/app/actions";
+import type { WaitCause, WaitReport, WhyOp } from "@/core/plan";
+import { duration } from "../format";
+import { MILESTONE_NAME } from "../messages";
+
+/** Water leaving a bare face and a wipe flashing off are no films: there is nothing to take apart. */
+export const isFilmWait = (m: WaitReport["milestone"]): boolean => m !== "part-dry" && m !== "wipe-flash";
+
+/** What each cause is called when it makes the wait longer, and when shorter. */
+const CAUSE: Readonly<Record<WaitCause, readonly [longer: string, shorter: string]>> = {
+  thickness: ["thicker than the label’s film", "thinner than the label’s film"],
+  coats: ["more wet coats under it than the label’s", "less wet film under it than the label’s"],
+  temperature: ["colder than the label’s air", "warmer than the label’s air"],
+  humidity: ["damper than the label’s air", "drier than the label’s air"],
+  airflow: ["", "moving air"],
+};
+/** Factors nearer to 1 than this are not worth a line. */
+const TELLING = 0.03;
+/** A factor of this fills the bar to its side. */
+const BAR_FULL = Math.log(2.5);
+
+const times = (f: number): string => `× ${f >= 10 ? Math.round(f) : Math.round(f * 100) / 100}`;
+
+function Causes({ found }: { found: WhyOp }) {
+  const { why, wait, productName } = found;
+  const telling = why.causes.filter((c) => Math.abs(Math.log(c.factor)) > TELLING);
+  return (
+    <div className="mt-1 grid gap-1 rounded-box bg-base-200 p-3 text-base" data-testid="why">
+      <p>
+        <strong>{productName}</strong>: the label says {duration(why.labelMin)} to {MILESTONE_NAME[wait.milestone]}
+        {why.assumed && " (estimated, not on the label)"}; here it is <strong>{duration(why.waitMin)}</strong>.
+      </p>
+      {telling.length === 0 && <p>Nothing differs much from the label.</p>}
+      {telling.map(({ cause, factor }) => (
+        <div key={cause} className="grid grid-cols-[minmax(0,1fr)_5.5rem_4rem] items-center gap-2">
+          <span>{CAUSE[cause][factor > 1 ? 0 : 1]}</span>
+          <svg viewBox="-50 0 100 10" className="h-3 w-full" aria-hidden>
+            <path d="M0 0v10" stroke="currentColor" />
+            <rect
+              x={factor > 1 ? 0 : Math.max(-50, (50 * Math.log(factor)) / BAR_FULL)}
+              y="2"
+              width={Math.min(50, Math.abs((50 * Math.log(factor)) / BAR_FULL))}
+              height="6"
+              fill={factor > 1 ? "var(--closing)" : "var(--open)"}
+            />
+          </svg>
+          <strong className="text-right">{times(factor)}</strong>
+        </div>
+      ))}
+      <p className="soft text-sm">
+        Each brought in after the one before; together they make {times(why.waitMin / why.labelMin)}. Estimates of the
+        film model.
+      </p>
+    </div>
+  );
+}
+
+/** Opens the share of each cause in a wait, against the label. */
+export function WhySoLong({ regionId, opId }: { regionId: string; opId: string }) {
+  const [found, setFound] = useState<WhyOp | string | null>(null);
+  const [asking, setAsking] = useState(false);
+  const ask = async () => {
+    if (found) return setFound(null);
+    setAsking(true);
+    try {
+      const outcome = await whyWaitAction(regionId, opId);
+      setFound(outcome.ok ? outcome.value : outcome.problem.detail);
+    } catch {
+      setFound("The application did not answer.");
+    } finally {
+      setAsking(false);
+    }
+  };
+  return (
+    <div className="mt-2">
+      <button
+        type="button"
+        className="link min-h-11 min-w-11"
+        aria-expanded={found !== null}
+        disabled={asking}
+        onClick={() => void ask()}
+      >
+        Why so long?
+      </button>
+      {typeof found === "string" && <p role="alert">{found}</p>}
+      {found !== null && typeof found !== "string" && <Causes found={found} />}
+    </div>
+  );
+}
