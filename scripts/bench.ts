@@ -1,9 +1,15 @@
+import { benchFilm } from "./bench/film";
 import { benchFinder } from "./bench/finder";
 import { benchJudge } from "./bench/judge";
 import { benchPlan } from "./bench/plan";
 
-/** npm run bench [-- judge finder plan]: what is measured, one JSON line a result. */
-const BENCHES: Readonly<Record<string, () => void>> = { judge: benchJudge, finder: benchFinder, plan: benchPlan };
+/** npm run bench [-- film judge finder plan]: what is measured, one JSON line a result. */
+const BENCHES: Readonly<Record<string, () => void>> = {
+  film: benchFilm,
+  judge: benchJudge,
+  finder: benchFinder,
+  plan: benchPlan,
+};
 
 const asked = process.argv.slice(2);
 const unknown = asked.filter((name) => !(name in BENCHES));

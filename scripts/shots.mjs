@@ -27,6 +27,9 @@ const SHOTS = [
   ["stacks", "/stacks?region=ml-hull-topsides", DAY],
   ["two-stacks", "/stacks?region=ml-hull-topsides&beside=ml-wall-ramp", DAY],
   ["find", "/stacks?region=ml-hull-topsides&find=1", DAY],
+  ["air", "/air", DAY],
+  ["film", "/film?region=ml-hull-topsides", DAY],
+  ["film-warm-box", "/film?product=lightship-white&coats=2&boxC=40&on=petg&act=coat&actAfterMin=600", LAMP],
   ["coupons", "/coupons?coupon=ml-coupon-ramp", DAY],
   ["plan", "/plan?op=ml-hull-1%3Asand", DAY],
   ["logbook", "/logbook", DAY],
@@ -75,7 +78,7 @@ mkdirSync(OUT, { recursive: true });
 for (const [name, path, options] of SHOTS) {
   const page = await browser.newPage({ ...options, locale: "en-GB", timezoneId: "Europe/London" });
   await page.goto(base + path, { waitUntil: "load" });
-  await page.waitForTimeout(1200);
+  await page.waitForTimeout(path.startsWith("/film") || path === "/air" ? 4000 : 1200);
   await page.screenshot({ path: join(OUT, `${name}.png`) });
   await page.close();
   console.log(`docs/screenshots/${name}.png`);
