@@ -5,10 +5,10 @@ import { freshStore, must } from "../support/store";
 freshStore();
 beforeEach(() => void must(server.loadDemo(true)));
 
-/** The JSON of the paper on the HTTP face, in order: a check, its answer shortened, a suggestion. */
-const [check, answer, suggestion] = [...readFileSync("docs/api.md", "utf8").matchAll(/```json\n([\s\S]*?)```/g)].map(
-  (m) => JSON.parse(m[1]!),
-);
+/** The JSON of the paper on the HTTP face, in order: a check, its answer shortened, a suggestion, the two forms of a film, readings. */
+const [check, answer, suggestion, filmCase, filmOn, readings] = [
+  ...readFileSync("docs/api.md", "utf8").matchAll(/```json\n([\s\S]*?)```/g),
+].map((m) => JSON.parse(m[1]!));
 
 it("the documented check is answered as documented", () => {
   const judged = must(server.checkStack(check));
@@ -24,4 +24,23 @@ it("the documented suggestion finds what it asks for, and says why not the other
   expect(found.best).toHaveLength(suggestion.best);
   expect(found.best[0]!.stack.layers.map((l) => l.productId)).toEqual(["water-primer", "estuary-blue", "water-matt"]);
   expect(whyNot).toMatchObject([{ productId: "new-clear", why: { outcome: "dearer" } }]);
+});
+
+it("the documented film case and application are run", () => {
+  const f = must(server.filmOf(filmCase));
+  if (f.form !== "case") throw new Error("another form");
+  expect(f.answer.reachedMin).toBeCloseTo(31.74, 0);
+  expect(f.answer.samples.map((s) => s.atMin)).toEqual(filmCase.sample_minutes);
+  const on = must(server.filmOf(filmOn));
+  if (on.form !== "application") throw new Error("another form");
+  expect(on.answer.run.mass.sandedUm).toBeGreaterThan(0);
+  expect(on.answer.films.map((x) => x.product.id)).toEqual(["build-primer", "grey-primer"]);
+});
+
+it("the documented readings are taken, at a time that has been", () => {
+  const at = new Date(server.nowMs() - 60_000).toISOString();
+  expect(must(server.takeReadings({ readings: [{ ...readings.readings[0], at }] }))).toMatchObject({
+    taken: 1,
+    replaced: 0,
+  });
 });

@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { request as httpRequest } from "node:http";
 import { expect } from "@playwright/test";
 import { redPng } from "../support/png";
@@ -159,4 +160,52 @@ test("other hosts, other origins and unbounded bodies are turned away", async ({
     headers: { "content-type": "application/json" },
   });
   expect(big.status()).toBe(413);
+});
+
+test("film answers the reference cases as they stand, and samples where asked", async ({ request }) => {
+  const { cases } = JSON.parse(readFileSync("tests/vectors/film.json", "utf8"));
+  for (const c of cases) {
+    const a = await (await request.post("/api/v1/film", { data: c })).json();
+    expect({ id: c.id, near: Math.abs(a.t_phi_max_below / c.expect.t_phi_max_below - 1) < 0.01 }).toEqual({
+      id: c.id,
+      near: true,
+    });
+    a.samples.forEach((s: Record<string, number>, i: number) => {
+      const want = c.expect.samples[i];
+      expect(Math.abs(s.minutes_after_last_coat! / want.minutes_after_last_coat - 1)).toBeLessThan(0.01);
+      expect(Math.abs(s.mean_phi_top_coat! - want.mean_phi_top_coat)).toBeLessThan(0.006);
+    });
+    expect(a.dft_um).toBeCloseTo(c.expect.dft_um, 6);
+  }
+  const asked = await (await request.post("/api/v1/film", { data: { ...cases[0], sample_minutes: [1, 90] } })).json();
+  expect(asked.samples.map((s: Record<string, number>) => s.minutes_after_last_coat)).toEqual([1, 90]);
+});
+
+test("film answers for a product put on, never reached as null with an outcome", async ({ request }) => {
+  const run = async (data: object) => (await request.post("/api/v1/film", { data })).json();
+  const fine = await run({
+    layers: [{ product: "build-primer", coats: 2, wft_um: 70 }],
+    air: { temp_c: 20, rh_pct: 50 },
+  });
+  expect(fine.milestones.find((m: { milestone: string }) => m.milestone === "sandable")).toMatchObject({
+    outcome: "reached",
+  });
+  const damp = await run({ layers: [{ product: "estuary-blue" }], air: { temp_c: 12, rh_pct: 95 } });
+  expect(damp.milestones.find((m: { milestone: string }) => m.milestone === "sandable")).toMatchObject({
+    min: null,
+    outcome: "never-in-this-air",
+  });
+  const wrong = await request.post("/api/v1/film", { data: { layers: [{ product: "build-primer", coats: 0 }] } });
+  expect(wrong.status()).toBe(422);
+  expect((await wrong.json()).errors[0].path).toBe("layers.0.coats");
+});
+
+test("a forecast posted is taken whole or refused by line", async ({ request }) => {
+  const post = (data: string) =>
+    request.post("/api/v1/climate/forecast", { data, headers: { "content-type": "text/csv" } });
+  const wrong = await post("time,temp_c,rh_pct\n2026-11-26T20:00:00Z,9,170\n");
+  expect(wrong.status()).toBe(422);
+  expect((await wrong.json()).errors[0].path).toBe("line 2, rh_pct");
+  const taken = await post("time,temp_c,rh_pct\n2026-11-26T20:00:00Z,9,70\n2026-11-26T21:00:00Z,8,71\n");
+  expect(await taken.json()).toMatchObject({ hours: 2 });
 });

@@ -14,6 +14,8 @@ const PLACES = [
   "/stacks?region=ml-hull-topsides",
   "/stacks?region=ml-winch-all&find=1",
   "/stacks?region=ml-hull-topsides&beside=ml-wall-ramp",
+  "/air",
+  "/film?product=lightship-white&coats=2&act=coat&actAfterMin=600",
   "/coupons?coupon=ml-coupon-ramp",
   "/plan?op=ml-hull-1%3Asand",
   "/logbook",
