@@ -28,7 +28,7 @@ import { benchSessions, ensureShop, localDate, shopState } from "./shop";
 /** How far ahead work is planned, days. */
 const HORIZON_DAYS = 60;
 /** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
-const PLAN_SHAPE = "p2";
+const PLAN_SHAPE = "p3";
 
 /** What the log says of each operation: later entries speak louder, "taken back" unsays the last word. */
 export function recordsOf(log: readonly LogEntry[]): { records: readonly OpRecord[]; notYet: PlanInput["notYet"] } {

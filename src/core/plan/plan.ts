@@ -1,6 +1,6 @@
 import { assert } from "../base";
 import { airAt, type GateReason, gateReason, milestoneAfter } from "../film";
-import { checkSchedule, type Placed, type Schedule, solve } from "../schedule";
+import { checkSchedule, type Genes, type Placed, type Schedule, solve } from "../schedule";
 import { airsOf } from "./airs";
 import type { JudgeAnswer } from "./judge";
 import { coatsUpTo, type Operation, type Tie } from "./operations";
@@ -47,7 +47,8 @@ export function planModel(input: PlanInput): PlanAnswer {
   if (ctx.chains.every((c) => c.chain.ops.length === 0)) return { outcome: "nothing-to-plan", notices };
   const solved = solveVerified(ctx);
   if (solved.schedule.outcome === "conflict") return conflictReport(solved.schedule, solved.ctx, notices);
-  return report(input, solved, solved.schedule.placed, [...notices, ...assumptions(judged)]);
+  const { placed, boundMin } = solved.schedule;
+  return report(input, solved, { placed, boundMin }, [...notices, ...assumptions(judged)]);
 }
 
 interface Solved {
@@ -60,14 +61,18 @@ interface Solved {
 
 /** How often a plan is looked through and mended before it is handed out as it is, with what is left told. */
 const ROUNDS = 4;
+/** Placements a plan is searched for with, and how many more once some waits were put back. */
+const FIRST_TRIES = 60;
+const REPAIR_TRIES = 12;
 
 /** Solves, has the referee walk the rules, has the film model walk the waits, puts back what came too early, and again. */
 function solveVerified(start: ProblemContext): Solved {
   let ctx = start;
+  let before: Genes | null = null;
   const putBack = new Set<string>();
   for (let round = 1; ; round++) {
     const problem = problemOf(ctx);
-    const schedule = solve(problem);
+    const schedule: Schedule = solve(problem, before ? { tries: REPAIR_TRIES, start: before } : { tries: FIRST_TRIES });
     const checkedOps = problem.ops.length;
     if (schedule.outcome === "conflict")
       return { schedule, ctx, verified: { waits: 0, putBack: putBack.size, early: 0, earlyMin: 0 }, checkedOps };
@@ -83,6 +88,7 @@ function solveVerified(start: ProblemContext): Solved {
       delaysMin.set(e.linkId, Math.max(e.delayMin, (delaysMin.get(e.linkId) ?? 0) + e.byMin));
     }
     ctx = { ...ctx, delaysMin };
+    before = schedule.genes;
   }
 }
 
@@ -192,7 +198,7 @@ function shutReason(productId: string, regionId: string, ctx: ProblemContext): G
 function report(
   input: PlanInput,
   { ctx, verified, checkedOps }: Solved,
-  placed: readonly Placed[],
+  { placed, boundMin }: { readonly placed: readonly Placed[]; readonly boundMin: number },
   notices: readonly Notice[],
 ): PlanAnswer {
   const at = new Map(placed.map((p) => [p.opId, p]));
@@ -212,6 +218,7 @@ function report(
     notices: [...notices, ...lateSeams(ctx, at)],
     caution: input.caution,
     verified,
+    boundMin: Math.min(boundMin, Math.max(...finish.map((f) => f.doneMin))),
     checkedOps,
   };
 }

@@ -105,6 +105,8 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
     to: tie.to,
     bounded: canShut(tie.wait, planned),
     estimateMin: estimateMin(tie.wait, planned),
+    // a film may be dry when it is laid; what its wait really is, the bound asks it
+    leastMin: 0,
     allowed: (endOf) =>
       putBack(
         spansOf(tie.wait, {

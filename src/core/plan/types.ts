@@ -123,6 +123,8 @@ export type PlanAnswer =
       readonly notices: readonly Notice[];
       readonly caution: Caution;
       readonly verified: Verified;
+      /** no plan within the same waits, sessions and air can end its last work before this */
+      readonly boundMin: number;
       /** operations the independent referee walked without finding fault */
       readonly checkedOps: number;
     };

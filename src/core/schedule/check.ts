@@ -1,7 +1,7 @@
 import type { Placed, Problem } from "./types";
 
 export interface Violation {
-  readonly kind: "missing" | "session" | "gate" | "resource" | "wait" | "before-now" | "duration";
+  readonly kind: "missing" | "session" | "gate" | "resource" | "setup" | "wait" | "before-now" | "duration";
   readonly opId: string;
   readonly detail: string;
 }
@@ -33,7 +33,24 @@ export function checkSchedule(problem: Problem, placed: readonly Placed[]): read
     if (op.gate && !op.gate.some((s) => s.startMin <= p.startMin && (s.endMin === null || p.endMin <= s.endMin)))
       bad.push({ kind: "gate", opId: op.id, detail: "is outside its air" });
   }
-  return [...bad, ...resourceViolations(problem, at), ...waitViolations(problem, at)];
+  return [...bad, ...resourceViolations(problem, at), ...setupViolations(problem, at), ...waitViolations(problem, at)];
+}
+
+/** Between two operations that load a resource differently lies the time to clean and load it. */
+function setupViolations(problem: Problem, at: ReadonlyMap<string, Placed>): Violation[] {
+  return Object.entries(problem.setupMin ?? {}).flatMap(([resource, setupMin]) => {
+    const users = problem.ops
+      .filter((op) => op.loads?.[resource] !== undefined && at.has(op.id))
+      .sort((a, b) => at.get(a.id)!.startMin - at.get(b.id)!.startMin || at.get(a.id)!.endMin - at.get(b.id)!.endMin);
+    return users.slice(1).flatMap((op, i): Violation[] => {
+      const before = users[i]!;
+      if (op.fixed || before.loads![resource] === op.loads![resource]) return [];
+      const leftMin = at.get(op.id)!.startMin - at.get(before.id)!.endMin;
+      return leftMin >= setupMin - TOLERANCE_MIN
+        ? []
+        : [{ kind: "setup", opId: op.id, detail: `${resource} has ${leftMin} of ${setupMin} min after ${before.id}` }];
+    });
+  });
 }
 
 function resourceViolations(problem: Problem, at: ReadonlyMap<string, Placed>): Violation[] {

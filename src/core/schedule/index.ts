@@ -1,3 +1,4 @@
 export { checkSchedule } from "./check";
-export { solve } from "./solve";
+export { type Instance, problemOfInstance } from "./instances";
+export { type SolveOptions, solve } from "./solve";
 export type * from "./types";

@@ -4,6 +4,8 @@ interface Booking {
   readonly opId: string;
   readonly startMin: number;
   readonly endMin: number;
+  /** what the resource is loaded with; undefined = nothing in particular */
+  readonly load: string | undefined;
 }
 
 /** What is already placed: ends for the links, bookings for the resources. */
@@ -31,7 +33,7 @@ export class Board {
     this.placedById.set(op.id, placed);
     for (const resource of Object.keys(op.needs)) {
       const list = this.bookings.get(resource) ?? [];
-      list.push({ opId: op.id, startMin: placed.startMin, endMin: placed.endMin });
+      list.push({ opId: op.id, startMin: placed.startMin, endMin: placed.endMin, load: op.loads?.[resource] });
       this.bookings.set(resource, list);
     }
   }
@@ -49,6 +51,8 @@ export class Board {
   /** The booking that keeps [startMin, endMin) from having its share of a resource, or null when it fits. */
   clash(op: Op, startMin: number, endMin: number): { resource: string; booking: Booking } | null {
     for (const [resource, amount] of Object.entries(op.needs)) {
+      const cleaning = this.cleaning(op, resource, startMin, endMin);
+      if (cleaning) return { resource, booking: cleaning };
       const overlapping = (this.bookings.get(resource) ?? []).filter((b) => b.startMin < endMin && b.endMin > startMin);
       const capacity = this.problem.capacity[resource] ?? 0;
       if (overlapping.length === 0) continue;
@@ -58,6 +62,18 @@ export class Board {
       return { resource, booking: first };
     }
     return null;
+  }
+
+  /** A booking too near for what has to be cleaned and loaded in between; told with the end of its cleaning. */
+  private cleaning(op: Op, resource: string, startMin: number, endMin: number): Booking | null {
+    const setupMin = this.problem.setupMin?.[resource] ?? 0;
+    const load = op.loads?.[resource];
+    if (setupMin === 0 || load === undefined) return null;
+    const near = (this.bookings.get(resource) ?? []).find(
+      (b) =>
+        b.load !== undefined && b.load !== load && b.startMin < endMin + setupMin && b.endMin + setupMin > startMin,
+    );
+    return near ? { ...near, endMin: near.endMin + setupMin } : null;
   }
 
   private amountOf(opId: string, resource: string): number {

@@ -1,16 +1,9 @@
 import { readFileSync } from "node:fs";
 import { seededRandom } from "../base";
-import { checkSchedule, type Link, type Op, type Problem, type Span, solve } from ".";
+import { checkSchedule, type Instance, type Link, type Op, type Problem, problemOfInstance, type Span, solve } from ".";
 import { Board, earliest } from "./place";
 
-interface Instance {
-  sessions: [number, number][];
-  resources: Record<string, number>;
-  operations: { id: string; duration: number; resources: Record<string, number> }[];
-  lags?: { from: string; to: string; min: number; max?: number | null }[];
-  windows?: { from: string; to: string; allowed: [number, number | null][] }[];
-}
-
+const ALL: readonly string[] = ["A01", "A02", "B01", "B02", "C01", "C02", "D01", "D02", "E01"];
 const vector = (name: string) => JSON.parse(readFileSync(`tests/vectors/schedule/${name}.json`, "utf8"));
 
 function link(from: string, to: string, allowed: readonly (readonly [number, number | null])[]): Link {
@@ -19,51 +12,32 @@ function link(from: string, to: string, allowed: readonly (readonly [number, num
     from,
     to,
     estimateMin: allowed[0]![0],
+    leastMin: allowed[0]![0],
     bounded: allowed.some(([, hi]) => hi !== null),
     allowed: (endOf) =>
       allowed.map(([lo, hi]): Span => ({ startMin: endOf(from) + lo, endMin: hi === null ? null : endOf(from) + hi })),
   };
 }
 
-/** Slots serve as minutes: the rules do not care. */
-function problemOf(i: Instance): Problem {
-  return {
-    ops: i.operations.map(
-      (o): Op => ({ id: o.id, durationMin: o.duration, needs: o.resources, releaseMin: 0, gate: null, fixed: null }),
-    ),
-    links: [
-      ...(i.lags ?? []).map((l) => link(l.from, l.to, [[l.min, l.max ?? null]])),
-      ...(i.windows ?? []).map((w) => link(w.from, w.to, w.allowed)),
-    ],
-    capacity: i.resources,
-    sessions: i.sessions.map(([startMin, endMin]) => ({ startMin, endMin })),
-    nowMin: 0,
-    gridMin: 1,
-  };
-}
-
 describe("reference instances with proven optima", () => {
   const optima: { id: string; best: number }[] = vector("optima");
   const bestOf = (id: string): number => optima.find((o) => o.id === id)!.best;
-  it.each(["A01", "A02", "B01", "B02", "D01", "D02"])(
-    "%s: a plan the referee accepts, never better than the optimum",
-    (id) => {
-      const problem = problemOf(vector(id));
-      const plan = solve(problem);
-      expect(plan.outcome).toBe("placed");
-      if (plan.outcome !== "placed") return;
-      expect(checkSchedule(problem, plan.placed)).toEqual([]);
-      expect(plan.endMin).toBeGreaterThanOrEqual(bestOf(id));
-      // a serial method may lose an evening or two, not a third of the whole
-      expect(plan.endMin).toBeLessThanOrEqual(1.3 * bestOf(id));
-      if (process.env.SHOW_GAPS) console.info(id, plan.endMin, bestOf(id));
-    },
-  );
+  it.each(ALL)("%s: a plan the referee accepts, never better than the optimum", (id) => {
+    const problem = problemOfInstance(vector(id));
+    const plan = solve(problem, { tries: id === "E01" ? 400 : 1500 });
+    expect(plan.outcome).toBe("placed");
+    if (plan.outcome !== "placed") return;
+    expect(checkSchedule(problem, plan.placed)).toEqual([]);
+    expect(plan.endMin).toBeGreaterThanOrEqual(bestOf(id));
+    expect(plan.endMin).toBeLessThanOrEqual(1.05 * bestOf(id));
+    // what it says cannot be beaten is not beaten by the proven best either
+    expect(plan.boundMin).toBeLessThanOrEqual(bestOf(id));
+  });
 });
 
 describe("the referee against plans proven best by another method", () => {
   const optima: { id: string; best: number; starts: number[] }[] = vector("optima");
-  const known = optima.filter((o) => ["A01", "A02", "B01", "B02", "D01", "D02"].includes(o.id));
+  const known = optima.filter((o) => ALL.includes(o.id));
   const placedAt = (problem: Problem, starts: readonly number[]) =>
     problem.ops.map((o, i) => ({
       opId: o.id,
@@ -75,10 +49,11 @@ describe("the referee against plans proven best by another method", () => {
   const scaled = (id: string): Problem => {
     const i: Instance = vector(id);
     const ten = (x: number) => 10 * x;
-    return problemOf({
+    return problemOfInstance({
       ...i,
       sessions: i.sessions.map(([a, b]): [number, number] => [ten(a), ten(b)]),
       operations: i.operations.map((o) => ({ ...o, duration: ten(o.duration) })),
+      setups: (i.setups ?? []).map((x) => ({ ...x, slots: ten(x.slots) })),
       lags: (i.lags ?? []).map((l) => ({ ...l, min: ten(l.min), max: l.max == null ? null : ten(l.max) })),
       windows: (i.windows ?? []).map((x) => ({
         ...x,
@@ -221,10 +196,10 @@ it("random shops: every plan found is feasible, and the same problem gives the s
       }
     }
     const p = shed(ops, links, { capacity: { hands: 1, booth: 1 }, sessions: evenings(90), nowMin: int(2000) });
-    const plan = solve(p, 4);
+    const plan = solve(p, { tries: 5 });
     if (plan.outcome === "placed") expect(checkSchedule(p, plan.placed)).toEqual([]);
     else expect(plan.conflict.kind).toBe("window");
-    expect(solve(p, 4)).toEqual(plan);
+    expect(solve(p, { tries: 5 })).toEqual(plan);
   }
 });
 

@@ -9,6 +9,8 @@ export interface Op {
   readonly durationMin: number;
   /** amounts of renewable resources held while the operation runs */
   readonly needs: Readonly<Record<string, number>>;
+  /** what a resource has to be loaded with for it, by resource */
+  readonly loads?: Readonly<Record<string, string>> | undefined;
   /** not before this moment */
   readonly releaseMin: number;
   /** the whole operation must lie inside one of these; null = any time */
@@ -32,12 +34,16 @@ export interface Link {
   readonly bounded: boolean;
   /** rough wait for priorities, minutes; no promise */
   readonly estimateMin: number;
+  /** a wait that is never shorter than this, minutes; for the lower bound */
+  readonly leastMin: number;
 }
 
 export interface Problem {
   readonly ops: readonly Op[];
   readonly links: readonly Link[];
   readonly capacity: Readonly<Record<string, number>>;
+  /** minutes between two operations on a resource that is loaded with something else for the second; closed time counts */
+  readonly setupMin?: Readonly<Record<string, number>> | undefined;
   /** rising, not overlapping; every operation that is not fixed lies wholly inside one */
   readonly sessions: readonly { readonly startMin: number; readonly endMin: number }[];
   readonly nowMin: number;
@@ -74,11 +80,21 @@ export type Conflict =
   | { readonly kind: "wait-beyond-horizon"; readonly opId: string; readonly linkId: string }
   | { readonly kind: "window"; readonly opId: string; readonly linkId: string };
 
+/** What a placement is made from: who goes first, and who is held back until when; by operation. */
+export interface Genes {
+  readonly priority: ReadonlyMap<string, number>;
+  readonly hold: ReadonlyMap<string, number>;
+}
+
 export type Schedule =
   | {
       readonly outcome: "placed";
       readonly placed: readonly Placed[];
       readonly endMin: number;
+      /** no plan of these rules can end before this */
+      readonly boundMin: number;
+      /** a later search over a like problem may start from it */
+      readonly genes: Genes;
       readonly stats: { readonly tries: number };
     }
   | { readonly outcome: "conflict"; readonly conflict: Conflict };

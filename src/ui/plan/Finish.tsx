@@ -75,7 +75,13 @@ export function Finish({
       )}
       <p className="soft w-full text-sm">
         {answer.checkedOps} pieces of work checked against every window, session and pair of hands.{" "}
-        <span data-testid="verified">{verifiedText(answer.verified)}</span> Waits are estimates.
+        <span data-testid="verified">{verifiedText(answer.verified)}</span>{" "}
+        <span data-testid="bound">
+          {answer.doneMin - answer.boundMin < 5
+            ? "No order of work could end sooner."
+            : `Whatever the order of work, it cannot end before ${relativeDay(answer.boundMin, nowMin, timeZone)}.`}
+        </span>{" "}
+        Waits are estimates.
       </p>
       {answer.overrides.map((o) => (
         <p key={o.regionId + o.key} className="w-full text-sm">
