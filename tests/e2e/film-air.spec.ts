@@ -189,4 +189,5 @@ test("whose number is right: each quote gets its clock, a slip is told", async (
 test("the plan says the film model has looked at every wait", async ({ page }) => {
   await page.goto("/plan");
   await expect(page.getByTestId("verified")).toContainText("waits run through the film model");
+  await expect(page.getByTestId("bound")).toContainText(/No order of work could end sooner|it cannot end before/);
 });

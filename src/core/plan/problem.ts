@@ -1,5 +1,6 @@
 import { type Climate, gateSpans } from "../film";
 import type { BenchSession, Caution, Product } from "../model";
+import { firstDrink } from "../reference";
 import type { Link, Op, Problem, Span } from "../schedule";
 import type { AirOf } from "./airs";
 import type { SeamPlan } from "./judge";
@@ -21,8 +22,24 @@ export const liveChain = (
   records: ReadonlyMap<string, OpRecord>,
 ): LiveChain => {
   const live = withHistory(chainOf(r.region, r.stack, seams, productOf), records);
-  return { ...live, chain: { ...live.chain, ties: live.chain.ties.map((tie) => overDoneFilm(tie, records)) } };
+  return {
+    ...live,
+    filmUm: afterDrink(r, live.chain, live.filmUm),
+    chain: { ...live.chain, ties: live.chain.ties.map((tie) => overDoneFilm(tie, records)) },
+  };
 };
+
+/** The first coat on a porous face leaves less film than went on. */
+function afterDrink(
+  { region }: PlanRegion,
+  chain: Chain,
+  filmUm: ReadonlyMap<string, number>,
+): ReadonlyMap<string, number> {
+  const share = firstDrink(region.material, region.conditions.includes("sealed") || region.sealedBy != null);
+  const first = chain.ops.find((o) => o.kind === "coat");
+  if (share === 0 || !first) return filmUm;
+  return new Map(filmUm).set(first.id, (filmUm.get(first.id) ?? 0) * (1 - share));
+}
 
 /** A film that is down already cannot be moved to meet its window: then the worse ways past it count too. */
 function overDoneFilm(tie: Tie, records: ReadonlyMap<string, OpRecord>): Tie {

@@ -82,6 +82,20 @@ describe("a finished plan is run through the film model", () => {
     const [sandable] = milestonesByModel(coatsOf(a, "hp:coat:2"), ["sandable"], input.climate, clock, input.horizonMin);
     expect(early[0]!.byMin / (sandable! - soon)).toBeCloseTo(1, 1);
   });
+  it("bare wood drinks of its first coat, which then dries sooner; sealed wood does not", () => {
+    const rub = (conditions: PlanRegion["region"]["conditions"]) => {
+      const wood: PlanRegion = {
+        region: region({ id: "hull", material: "wood-mdf", conditions, areaCm2: 100 }),
+        stack: {
+          prep: ["dust-off"],
+          layers: [layer("shellac-sealer", { id: "ss", coats: 1, sandAfter: { grit: 400, wet: false, takesUm: 3 } })],
+        },
+      };
+      const { wait } = planned(planInput([wood])).ops.find((o) => o.id === "ss:sand")!;
+      return wait!.likelyMin - wait!.fromMin;
+    };
+    expect(rub(["keyed", "dusty"])).toBeLessThan(0.8 * rub(["keyed", "dusty", "sealed"]));
+  });
   it("a part in a warm box is planned and checked in its own air", () => {
     const input = planInput([hull], { air: COLD });
     const warm = input.climate.points.map((p) => ({ ...p, tempC: 30, rhPct: 30 }));

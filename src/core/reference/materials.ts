@@ -147,3 +147,8 @@ const FACTS = Object.fromEntries(MATERIALS.map((id) => [id, { id, ...TABLE[id] }
 >;
 
 export const materialFacts = (id: MaterialId): MaterialFacts => FACTS[id];
+
+/** A porous face drinks so much of its first coat, as a share of it (est.); a sealed one drinks nothing. */
+const FIRST_DRINK = 0.25;
+export const firstDrink = (material: MaterialId | "unknown" | null, sealed: boolean): number =>
+  !sealed && material !== null && material !== "unknown" && materialFacts(material).porous ? FIRST_DRINK : 0;
