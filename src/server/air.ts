@@ -45,10 +45,13 @@ import { type AirSources, airNow, airSources, climateOf, expectedOf, nightsBetwe
 import { benchSessions, shopState } from "./shop";
 import { standInForecast, standInState, switchStandIn } from "./stand-in";
 
+/** What was read longer ago says nothing of this minute any more. */
+const NOW_BACK_DAYS = 2;
+
 export const getAirNow = (): Outcome<AirNow> =>
   reading((db) => {
     const atMs = nowMs();
-    return done(airNow(shopState(db).shop, airSources(db, null, atMs), atMs / MS_PER_MIN));
+    return done(airNow(shopState(db).shop, airSources(db, null, atMs, NOW_BACK_DAYS), atMs / MS_PER_MIN));
   });
 
 export interface ReadingsTaken {

@@ -25,8 +25,13 @@ export const NO_AIR: AirSources = { readings: [], forecast: [], locals: [] };
 /** Films dry for weeks; readings older than this no longer matter to any of them. */
 const READINGS_BACK_DAYS = 45;
 
-export const airSources = (db: Db, modelId: string | null, atMs: number): AirSources => ({
-  readings: restedReadings(db, atMs - READINGS_BACK_DAYS * MIN_PER_DAY * MS_PER_MIN, atMs),
+export const airSources = (
+  db: Db,
+  modelId: string | null,
+  atMs: number,
+  backDays = READINGS_BACK_DAYS,
+): AirSources => ({
+  readings: restedReadings(db, atMs - backDays * MIN_PER_DAY * MS_PER_MIN, atMs),
   forecast: readForecast(db),
   locals: modelId === null ? [] : readLocalAirs(db, modelId),
 });

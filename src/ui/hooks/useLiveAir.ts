@@ -35,15 +35,28 @@ export function useLiveAir(first: AirNow): AirNow {
     readMs.current = first.readMs;
   }, [first]);
   useEffect(() => {
-    const line = new EventSource("/api/v1/climate/live");
-    line.addEventListener("air", (e) => {
+    let line: EventSource | null = null;
+    const hear = (e: Event) => {
       const next = airFrom(JSON.parse((e as MessageEvent<string>).data) as AirEvent);
       setAir(next);
       if (next.readMs === readMs.current) return;
       readMs.current = next.readMs;
       router.refresh();
-    });
-    return () => line.close();
+    };
+    // a browser holds only a few lines to one server: tabs nobody looks at hang up
+    const look = () => {
+      line?.close();
+      line = null;
+      if (document.visibilityState === "hidden") return;
+      line = new EventSource("/api/v1/climate/live");
+      line.addEventListener("air", hear);
+    };
+    look();
+    document.addEventListener("visibilitychange", look);
+    return () => {
+      document.removeEventListener("visibilitychange", look);
+      line?.close();
+    };
   }, [router]);
   return air;
 }
