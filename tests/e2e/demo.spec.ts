@@ -65,8 +65,9 @@ test("a colder night and a heavier coat move the finish", async ({ page }) => {
   await page.getByLabel("Coldest tonight, °C").fill("-6");
   await page.getByRole("button", { name: "Try it" }).click();
   await expect(page.getByTestId("moved")).toBeVisible();
-  await expect.poll(() => doneMin(page)).not.toBe(first);
-  // the planner may find another order, but the film itself must take longer: the hull waits hours more
+  // one cold night need not move the end, where something else holds it; it never brings it nearer
+  expect(await doneMin(page)).toBeGreaterThanOrEqual(first);
+  // the film itself must take longer: the hull waits hours more
   await page.goto("/bench");
   expect((await secondsLeft(page)) - mild).toBeGreaterThan(3600);
   await page.goto("/stacks?region=ml-wall-stones");
@@ -77,8 +78,8 @@ test("a colder night and a heavier coat move the finish", async ({ page }) => {
   await expect(page.getByText("has changed since")).toBeVisible();
   const before = await doneMin(page);
   await page.getByRole("button", { name: "Plan again" }).click();
+  await expect.poll(() => doneMin(page)).toBeGreaterThan(before);
   await expect(page.getByTestId("moved")).toContainText("later");
-  expect(await doneMin(page)).toBeGreaterThan(before);
 });
 
 test("a stop refuses the plan until a reason is written, and the plan carries it", async ({ page }) => {
