@@ -79,7 +79,7 @@ function runTimes(lain: readonly Lain[], weather: FilmWeather, pace: number): Pa
   );
 }
 
-/** A round figure for how long a film takes, from its own clock or depth: sets horizons only. */
+/** A round figure for how long a film takes, L²/D of its label's pile, minutes: sets horizons only. */
 function labelSandMin(f: FittedFilm): number {
   return (f.labelDftUm * f.labelDftUm) / f.substance.d0Um2Min;
 }

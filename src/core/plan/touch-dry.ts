@@ -6,8 +6,8 @@ import { judgeRegion } from "./region";
 import type { PlanInput } from "./types";
 
 /**
- * When what is on a region by the log is touch dry, so that it may be warmed; null = there is no film on it, or it has been
- * touch dry before the log's last coat could tell. Beyond the horizon counts as its end.
+ * When what is on a region by the log is touch dry, so that it may be warmed; null = there is no film on it by
+ * the log. Beyond the horizon counts as its end.
  */
 export function touchDryMin(input: PlanInput, regionId: string): number | null {
   const region = input.regions.find((r) => r.region.id === regionId);

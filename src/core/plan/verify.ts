@@ -19,7 +19,7 @@ export interface Verification {
   readonly early: readonly EarlyWait[];
 }
 
-/** Cells per coat for a whole plan: half of what a single question gets; within 1 % all the same (measured by the bench). */
+/** Cells per coat for a whole plan: half of what a single question gets; off by 1.0 % at the worst of the demo shelf (the bench). */
 const CELLS = 12;
 /** Nobody starts a coat to the minute: the film model and the plan may differ by this. */
 const TOLERANCE_MIN = 1;

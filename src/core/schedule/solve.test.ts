@@ -268,3 +268,21 @@ describe("one placement is the earliest there is", () => {
     }
   });
 });
+
+describe("the search", () => {
+  it("does not care in which year it is: a problem moved by decades is solved move for move the same", () => {
+    const here = problemOfInstance(vector("A02"));
+    const byMin = 28_000_000;
+    const there: Problem = {
+      ...here,
+      nowMin: byMin,
+      ops: here.ops.map((o) => ({ ...o, releaseMin: o.releaseMin + byMin })),
+      sessions: here.sessions.map((s) => ({ startMin: s.startMin + byMin, endMin: s.endMin + byMin })),
+    };
+    const [a, b] = [here, there].map((p) => solve(p, { tries: 400 }));
+    if (a!.outcome !== "placed" || b!.outcome !== "placed") throw new Error("not placed");
+    expect(b!.endMin - byMin).toBe(a!.endMin);
+    expect(b!.boundMin - byMin).toBe(a!.boundMin);
+    expect(b!.placed.map((p) => [p.opId, p.startMin - byMin])).toEqual(a!.placed.map((p) => [p.opId, p.startMin]));
+  });
+});

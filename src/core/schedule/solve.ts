@@ -57,7 +57,7 @@ export function solve(problem: Problem, options: SolveOptions = {}): Schedule {
       ? { priority: tail(() => SPREAD_LEAST + SPREAD * random()), hold: NO_HOLDS }
       : nudged(genes, at, random);
     const found = placeAll(problem, graph, next);
-    if (made === cycleFrom || accepts(at, found, random, afresh ? 0 : 1 - into)) {
+    if (made === cycleFrom || accepts(at, found, problem.nowMin, random, afresh ? 0 : 1 - into)) {
       at = found;
       genes = next;
     }
@@ -104,10 +104,11 @@ function nudged(from: Genes, at: Schedule, random: () => number): Genes {
   return { priority, hold };
 }
 
-function accepts(at: Schedule, found: Schedule, random: () => number, left: number): boolean {
+function accepts(at: Schedule, found: Schedule, nowMin: number, random: () => number, left: number): boolean {
   if (found.outcome !== "placed") return at.outcome !== "placed";
   if (at.outcome !== "placed" || better(found, at)) return true;
-  const later = found.endMin / at.endMin - 1;
+  // of the time still to go: minutes are counted since 1970, and a share of those is nothing
+  const later = (found.endMin - at.endMin) / Math.max(1, at.endMin - nowMin);
   return random() < Math.exp(-later / (HEAT * left + 1e-9));
 }
 
