@@ -1,4 +1,4 @@
 export { checkSchedule } from "./check";
 export { type Instance, problemOfInstance } from "./instances";
-export { type SolveOptions, solve } from "./solve";
+export { solve } from "./solve";
 export type * from "./types";
