@@ -35,9 +35,9 @@ function one(file: string, withStarts: boolean): void {
   const plan = solve(problem, {
     tries: Number.MAX_SAFE_INTEGER,
     goOn: () => seconds() < SECONDS,
-    onBetter: (end) => {
+    onBetter: ({ endMin }) => {
       lastAt = seconds();
-      if (lastAt <= EARLY_SECONDS) early = end;
+      if (lastAt <= EARLY_SECONDS) early = endMin;
     },
   });
   if (plan.outcome !== "placed") {

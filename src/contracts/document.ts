@@ -4,6 +4,7 @@ import { hashSchema, idSchema } from "./base";
 import { couponSchema } from "./coupon";
 import { logEntrySchema } from "./log";
 import { modelFields, partFields, regionSchema, stackSchema } from "./model";
+import { planningSchema } from "./planning";
 import { productSchema } from "./product";
 import { shopSchema } from "./shop";
 
@@ -41,6 +42,8 @@ export const documentSchema = z
     parts: z.array(partSchema).max(500),
     products: z.array(productSchema).max(1000),
     shop: shopSchema,
+    /** what was said about the plan; left out where nothing was */
+    planning: planningSchema.optional(),
     plan: z.strictObject({ plannedAt: z.iso.datetime(), steps: z.array(plannedStepSchema).max(20_000) }).nullable(),
     log: z.array(logEntrySchema).max(100_000),
     coupons: z.array(couponSchema).max(1000),

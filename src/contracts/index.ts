@@ -7,6 +7,7 @@ export * from "./film";
 export * from "./log";
 export * from "./model";
 export * from "./plan-request";
+export * from "./planning";
 export * from "./problem";
 export * from "./product";
 export * from "./shop";

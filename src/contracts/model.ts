@@ -44,6 +44,7 @@ export const regionMore = {
   clearNearby: z.boolean().optional(),
   lead: maybe(z.enum(LEADS)),
   keepBare: uniqueList(z.string().trim().min(1, "needs a name").max(80), 20).optional(),
+  turns: maybe(ranged(0, 3, "turns").refine(Number.isInteger, { error: "must be a whole number" })),
 };
 
 export const regionFields = {

@@ -49,6 +49,15 @@ export const shopSchema = z.strictObject({
   caution: z.enum(CAUTIONS),
   pattern: z.array(weeklySpanSchema).max(30),
   exceptions: z.array(exceptionSchema).max(200),
+  /** how wet and waiting parts are kept, and when finished ones are looked at again */
+  habits: z
+    .strictObject({
+      covered: z.boolean(),
+      coldStore: z.boolean(),
+      holders: ranged(1, 1000, "holders").refine(Number.isInteger, { error: "must be a whole number" }).nullable(),
+      followUpDays: z.array(ranged(1, 3650, "days").refine(Number.isInteger, { error: "must be whole days" })).max(6),
+    })
+    .optional(),
   /** the user's own ways of working, beside the ready-made */
   ways: z.array(waySchema).max(30, "must hold at most 30").optional(),
   /** the way new searches start from */

@@ -124,6 +124,15 @@ export const plans = sqliteTable("plans", {
   beforeDoneMin: real("before_done_min"),
 });
 
+/** What was said about a model's plan: pins, minutes, rounds, batches, arrivals, joins. */
+export const planning = sqliteTable("planning", {
+  modelId: text("model_id")
+    .primaryKey()
+    .references(() => models.id, { onDelete: "cascade" }),
+  said: text("said", { mode: "json" }).notNull(),
+  rev: integer("rev").notNull().default(0),
+});
+
 /** Scraps painted like a stack; each hangs on the model it was made for and speaks for every model. */
 export const coupons = sqliteTable(
   "coupons",

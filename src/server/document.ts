@@ -6,7 +6,9 @@ import {
   failed,
   invalid,
   type ModelDocument,
+  NO_PLANNING,
   type Outcome,
+  type Planning,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import type { Product } from "@/core/model";
@@ -32,12 +34,14 @@ import {
   readLog,
   readPhotos,
   readPlan,
+  readPlanning,
   readReadings,
   replaceStack,
   setCurrentModel,
   setOverride,
   setProductDeleted,
   writePlan,
+  writePlanning,
   writeShop,
 } from "@/db";
 import { nowMs } from "./clock";
@@ -72,11 +76,18 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
     })),
     products: products.filter((p) => used.has(p.id)),
     shop: shopState(db).shop,
+    ...(saidOf(db, modelId) ? { planning: saidOf(db, modelId) } : {}),
     plan: stored ? timetableOf(stored.answer as PlanAnswer | ImportedPlan, stored.plannedMs) : null,
     log: [...readLog(db, modelId)],
     coupons: coupons.map((c) => c.card),
     ...airForDocument({ ...airSources(db, modelId, nowMs()), readings: readReadings(db, 0, nowMs()) }),
   } as unknown as ModelDocument;
+}
+
+/** Left out where nothing was said, so that documents of before stay as they were. */
+function saidOf(db: Db, modelId: string): ModelDocument["planning"] {
+  const { planning } = readPlanning(db, modelId);
+  return canonicalJson(planning) === canonicalJson(NO_PLANNING) ? undefined : planning;
 }
 
 type Timetable = NonNullable<ModelDocument["plan"]>;
@@ -229,9 +240,11 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
       stack: { ...r.stack, layers: r.stack.layers.map((l) => ({ ...l, id: fresh(l.id, "y") })) },
     })),
   }));
+  // a round's own layers are named after the layer they repeat
   const opId = (id: string): string => {
     const [head = "", ...rest] = id.split(":");
-    return [renamed.get(head) ?? head, ...rest].join(":");
+    const [own = "", ...round] = head.split("~");
+    return [[renamed.get(own) ?? own, ...round].join("~"), ...rest].join(":");
   };
   return {
     ...doc,
@@ -246,6 +259,7 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
           },
         }
       : {}),
+    ...(doc.planning ? { planning: renamedPlanning(doc.planning, opId, (id) => renamed.get(id) ?? id) } : {}),
     coupons: doc.coupons.map((c) => ({ ...c, id: newId("c") })),
     log: doc.log.map((e) => ({
       ...e,
@@ -253,6 +267,20 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
       regionId: renamed.get(e.regionId) ?? e.regionId,
       opId: opId(e.opId),
     })),
+  };
+}
+
+function renamedPlanning(p: Planning, opId: (id: string) => string, id: (id: string) => string): Planning {
+  const keys = <T>(of: Record<string, T>, name: (id: string) => string): Record<string, T> =>
+    Object.fromEntries(Object.entries(of).map(([k, v]) => [name(k), v]));
+  return {
+    ...p,
+    locks: keys(p.locks, opId),
+    minutes: keys(p.minutes, opId),
+    rounds: keys(p.rounds, id),
+    away: keys(p.away, id),
+    batches: p.batches.map((b) => b.map(opId)),
+    joins: p.joins.map((j) => ({ ...j, partId: id(j.partId), ontoId: id(j.ontoId) })),
   };
 }
 
@@ -304,6 +332,10 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
     });
   for (const [hash, p] of Object.entries(doc.photos ?? {}))
     insertPhoto(db, { hash, type: p.type, bytes: Buffer.from(p.base64, "base64") });
+  if (doc.planning) {
+    const arrivals = Object.entries(doc.planning.arrivals).map(([id, date]) => [productId(id), date] as const);
+    writePlanning(db, doc.model.id, { ...doc.planning, arrivals: Object.fromEntries(arrivals) }, 0);
+  }
   for (const e of doc.log) appendLog(db, doc.model.id, e);
   if (!doc.plan) return;
   const answer: ImportedPlan = { outcome: "imported", timetable: doc.plan };

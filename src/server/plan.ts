@@ -9,6 +9,7 @@ import {
   type MiniFilm,
   type Outcome,
   type PartNode,
+  type Planning,
   type PlanScreen,
   type PlanView,
   type Shop,
@@ -18,17 +19,28 @@ import { airAt } from "@/core/film";
 import type { Stack } from "@/core/model";
 import { filmLedger } from "@/core/numbers";
 import { benchNow, type OpRecord, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
-import { allProducts, type Db, listCoupons, modelHead, modelTree, readLog, readPlan, writePlan } from "@/db";
+import {
+  allProducts,
+  type Db,
+  listCoupons,
+  modelHead,
+  modelTree,
+  readLog,
+  readPlan,
+  readPlanning,
+  writePlan,
+} from "@/db";
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
 import { lookup } from "./lookup";
+import { planningFields } from "./planning";
 import { type AirSources, airNow, airSources, backdrop, climateOf, expectedOf, localClimates } from "./shed-air";
 import { benchSessions, ensureShop, localDate, shopState } from "./shop";
 
 /** How far ahead work is planned, days. */
 const HORIZON_DAYS = 60;
 /** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
-const PLAN_SHAPE = "p3";
+const PLAN_SHAPE = "p4";
 
 /** What the log says of each operation: later entries speak louder, "taken back" unsays the last word. */
 export function recordsOf(log: readonly LogEntry[]): { records: readonly OpRecord[]; notYet: PlanInput["notYet"] } {
@@ -69,6 +81,7 @@ export interface PlanSources {
   readonly log: readonly LogEntry[];
   readonly coupons: readonly CouponCard[];
   readonly air: AirSources;
+  readonly planning: Planning;
 }
 
 export function planInput(
@@ -82,6 +95,7 @@ export function planInput(
     log: readLog(db, modelId),
     coupons: listCoupons(db).map((c) => c.card),
     air: airSources(db, modelId, atMs),
+    planning: readPlanning(db, modelId).planning,
   };
   const products = allProducts(db);
   return { input: inputFrom(sources, lookup(products), atMs), hash: hashOf(sources, products), sources };
@@ -110,6 +124,7 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
     overrides: nodes.flatMap((n) => n.overrides.map((o) => ({ ...o, regionId: n.region.id }))),
     coupons: sources.coupons,
     caution: shop.caution,
+    ...planningFields(sources.planning, shop, tree),
   };
 }
 
@@ -145,6 +160,7 @@ function hashOf(sources: PlanSources, products: ReadonlyMap<string, unknown>): s
           sources.log.map((e) => e.id),
           facts,
           sources.coupons,
+          sources.planning,
           airFacts(sources.shop, sources.air),
         ]),
       )
@@ -167,22 +183,36 @@ export const getPlan = (modelId: string): Outcome<PlanView | null> =>
     return done({ answer, plannedMs: stored.plannedMs, fresh, beforeDoneMin: stored.beforeDoneMin });
   });
 
+/** Starts of what a stored plan still had to come. */
+function startsOf(answer: PlanAnswer | null): PlanInput["before"] {
+  if (answer?.outcome !== "planned") return undefined;
+  return Object.fromEntries(answer.ops.filter((o) => o.state === "planned").map((o) => [o.id, o.startMin]));
+}
+
+/** How a plan is made: laid out afresh, kept as it was as far as it can be, or taken over from a search elsewhere. */
+export type PlanHow = "afresh" | "keep" | { readonly starts: Readonly<Record<string, number>> };
+
 /** Plans the model as it stands and keeps the answer, whatever it is. */
-export function replan(db: Db, modelId: string): PlanAnswer {
+export function replan(db: Db, modelId: string, how: PlanHow = "keep"): PlanAnswer {
   const atMs = nowMs();
-  const { input, hash } = planInput(db, modelId, atMs);
-  const answer = planModel(input);
+  const planned = planInput(db, modelId, atMs);
+  const { hash } = planned;
   const before = readPlan(db, modelId);
   const beforeAnswer = before?.inputsHash.startsWith(PLAN_SHAPE) ? (before.answer as PlanAnswer) : null;
+  const starts = startsOf(beforeAnswer);
+  const input = { ...planned.input, before: starts };
+  const sameAim = beforeAnswer?.outcome === "planned" && beforeAnswer.objective === input.marks?.objective;
+  const kept = how === "keep" && sameAim ? starts : undefined;
+  const answer = planModel(input, { keep: typeof how === "object" ? how.starts : kept });
   const beforeDoneMin = beforeAnswer?.outcome === "planned" ? beforeAnswer.doneMin : (before?.beforeDoneMin ?? null);
   writePlan(db, modelId, { answer, inputsHash: hash, plannedMs: atMs, beforeDoneMin });
   return answer;
 }
 
-export function makePlan(modelId: string): Outcome<PlanAnswer> {
+export function makePlan(modelId: string, how: PlanHow = "afresh"): Outcome<PlanAnswer> {
   return writing((db) => {
     ensureShop(db);
-    return modelHead(db, modelId) ? done(replan(db, modelId)) : notFound("The model");
+    return modelHead(db, modelId) ? done(replan(db, modelId, how)) : notFound("The model");
   });
 }
 

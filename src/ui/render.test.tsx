@@ -177,7 +177,7 @@ describe("words for what is in the way", () => {
     const text = conflictText(op, "Hull: Key all over", null);
     expect(text.title).toContain("Hull: Key all over");
     expect(text.way).toMatch(/needs \d+ minutes.*longest session has 150/);
-    expect(text.free).toContain("Lengthen a session");
+    expect(text.way).toContain("Lengthen a session");
   });
   it("every kind of conflict and of notice has its own", () => {
     if (op.outcome !== "conflict") throw new Error(op.outcome);

@@ -212,6 +212,8 @@ export interface Region {
   readonly lead?: Lead | null | undefined;
   /** zones that stay bare: mating faces, threads, bearings, polished metal */
   readonly keepBare?: readonly string[] | undefined;
+  /** how often it has to be turned so that a coat reaches every face; each face waits until the one before can be held */
+  readonly turns?: number | null | undefined;
   readonly unknowns?: readonly RegionUnknown[] | undefined;
 }
 export type RegionUnknown = "conditions" | "finish" | "exposure";

@@ -247,3 +247,7 @@ export const isOneOf =
   <T extends string>(table: readonly T[]) =>
   (value: unknown): value is T =>
     typeof value === "string" && (table as readonly string[]).includes(value);
+
+/** What a plan is made for: earliest finish, fewest sessions, most slack before windows and dates, least cleaning. Missed dates weigh before all. */
+export const OBJECTIVES = ["finish", "sessions", "slack", "cleaning"] as const;
+export type Objective = (typeof OBJECTIVES)[number];

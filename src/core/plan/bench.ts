@@ -1,9 +1,10 @@
 import { airsOf } from "./airs";
+import { crossTies } from "./joins";
 import type { Operation } from "./operations";
-import { waitReport } from "./plan";
-import { liveChain } from "./problem";
+import { type LiveChain, liveChain } from "./problem";
 import { judgeRegion } from "./region";
 import type { PlanInput, WaitReport } from "./types";
+import { waitReport } from "./wait-report";
 
 /** Where a part stands at this minute. */
 export interface BenchTile {
@@ -27,21 +28,29 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
     delaysMin: new Map<string, number>(),
     notYetMin: new Map(input.notYet.map((n) => [n.opId, n.atMin])),
   };
-  return input.regions.flatMap((r): BenchTile[] => {
+  const chains = new Map<string, LiveChain>();
+  for (const r of input.regions) {
     const answer = judgeRegion(r, input);
-    if (answer.outcome === "incomplete" || r.stack.layers.length === 0) return [];
-    const live = liveChain(r, answer.seams, input.productOf, records);
-    const { ops } = live.chain;
-    const done = ops.filter((op) => records.get(op.id)?.endMin != null).length;
+    if (answer.outcome === "judged" && r.stack.layers.length > 0)
+      chains.set(r.region.id, liveChain(r, answer, input, records));
+  }
+  const cross = crossTies(
+    [...chains.values()].map((l) => l.chain),
+    input.joins ?? [],
+  ).map((c) => c.tie);
+  const isDone = (id: string) => records.get(id)?.endMin != null;
+  return [...chains].map(([regionId, live]): BenchTile => {
+    const { ops, ties } = live.chain;
+    const base = { regionId, done: ops.filter((op) => isDone(op.id)).length, of: ops.length };
     const inHand = ops.find((op) => records.get(op.id)?.endMin === null);
-    const base = { regionId: r.region.id, done, of: ops.length };
     if (inHand)
-      return [{ ...base, zone: "in-hand", op: inHand, startedMin: records.get(inHand.id)!.startMin, wait: null }];
+      return { ...base, zone: "in-hand", op: inHand, startedMin: records.get(inHand.id)!.startMin, wait: null };
     const next = ops.find((op) => !records.has(op.id));
-    if (!next) return [{ ...base, zone: "finished", op: null, startedMin: null, wait: null }];
-    const known = live.chain.ties.filter((t) => t.to === next.id).every((t) => records.get(t.from)?.endMin != null);
+    if (!next) return { ...base, zone: "finished", op: null, startedMin: null, wait: null };
+    const known = ties.filter((t) => t.to === next.id).every((t) => isDone(t.from));
+    const otherPart = cross.some((t) => t.to === next.id && !isDone(t.from));
     const wait = known ? waitReport(next.id, live, ctx, (id) => records.get(id)?.endMin ?? input.nowMin) : null;
-    const zone = wait !== null && wait.likelyMin > input.nowMin ? "drying" : "ready";
-    return [{ ...base, zone, op: next, startedMin: null, wait }];
+    const drying = wait !== null && wait.likelyMin > input.nowMin;
+    return { ...base, zone: drying || otherPart ? "drying" : "ready", op: next, startedMin: null, wait };
   });
 }

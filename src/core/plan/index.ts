@@ -2,6 +2,7 @@ export * from "./bench";
 export { couponDueMin } from "./coupon-due";
 export * from "./film-study";
 export * from "./finder";
+export { joinCircle } from "./joins";
 export {
   couponCounts,
   couponReach,
@@ -12,12 +13,14 @@ export {
   type PlacedVerdict,
 } from "./judge";
 export { type Operation, type OpRecord, opIds } from "./operations";
-export { planModel } from "./plan";
+export { type PlanOptions, planModel } from "./plan";
 export * from "./region";
 export * from "./remedy";
+export type { StockLine } from "./stock";
 export { type StackTotals, stackTotals } from "./totals";
 export { touchDryMin } from "./touch-dry";
-export type * from "./types";
+export * from "./types";
+export type { WaitedFor } from "./wait";
 export * from "./whose-number";
 export * from "./why";
 export { type WhyOp, whyOp } from "./why-op";

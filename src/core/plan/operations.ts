@@ -3,6 +3,7 @@ import type { AppliedCoat } from "../film";
 import type { BeforeStep, Layer, Method, PrepStep, Product, Region, Stack } from "../model";
 import { plannedWftUm } from "../numbers";
 import {
+  ASIDE_LABOUR,
   ASSUMED_AREA_CM2,
   BEFORE_LABOUR,
   COAT_LABOUR,
@@ -10,13 +11,18 @@ import {
   type Labour,
   materialFacts,
   PREP_LABOUR,
+  ROUND_SPOT_SHARE,
   SAND_LABOUR,
+  TAPE_LATEST_MIN,
+  UV_BOX_MIN,
 } from "../reference";
 import { isSprayed } from "../rules";
 import type { SeamPlan } from "./judge";
+import { roundOf } from "./round-ids";
 import { partDryWait, type Wait, wetSandDry } from "./wait";
 
-export type OpKind = "prep" | "before" | "coat" | "sand";
+export const OP_KINDS = ["prep", "before", "coat", "sand", "turn", "inspect", "mask", "unmask", "fit"] as const;
+export type OpKind = (typeof OP_KINDS)[number];
 
 /** One piece of hands-on work on one region. */
 export interface Operation {
@@ -36,6 +42,8 @@ export interface Operation {
   readonly abrasive: { readonly from: number; readonly to: number; readonly wet: boolean } | null;
   /** dry film a rub takes off, µm; 0 where nothing is rubbed */
   readonly takesUm: number;
+  /** the round of fill, sand and prime it belongs to, from 1; absent = none */
+  readonly round?: number | undefined;
 }
 
 /** A wait between two operations of the same region. */
@@ -65,12 +73,25 @@ export const opIds = {
   before: (layerId: string, step: BeforeStep) => `${layerId}:before:${step}`,
   coat: (layerId: string, n: number) => `${layerId}:coat:${n}`,
   sand: (layerId: string) => `${layerId}:sand`,
+  turn: (coatId: string, n: number) => `${coatId}:turn:${n}`,
+  inspect: (layerId: string) => `${layerId}:inspect`,
+  mask: (layerId: string) => `${layerId}:mask`,
+  unmask: (layerId: string) => `${layerId}:unmask`,
+  bare: (regionId: string, what: "mask" | "unmask") => `${regionId}:bare:${what}`,
+  fit: (partId: string) => `${partId}:fit`,
 };
 
-const minutesFor = (labour: Labour, areaCm2: number | null): number =>
-  Math.ceil((labour.fixedMin + labour.perCm2Min * (areaCm2 ?? ASSUMED_AREA_CM2)) / LABOUR_STEP_MIN) * LABOUR_STEP_MIN;
+const minutesFor = (labour: Labour, areaCm2: number | null, share = 1): number =>
+  inSteps(labour.fixedMin + labour.perCm2Min * share * (areaCm2 ?? ASSUMED_AREA_CM2));
+const inSteps = (minutes: number): number => Math.ceil(minutes / LABOUR_STEP_MIN) * LABOUR_STEP_MIN;
 
-const blank = {
+/** What the user says a piece of work takes beats what is reckoned. */
+export const withMinutes = (chain: Chain, minutes: Readonly<Record<string, number>>): Chain => ({
+  ...chain,
+  ops: chain.ops.map((op) => (minutes[op.id] === undefined ? op : { ...op, handsOnMin: minutes[op.id]! })),
+});
+
+export const blankOperation = {
   layerId: null,
   step: null,
   coat: 0,
@@ -83,8 +104,9 @@ const blank = {
 } as const;
 
 /**
- * The work of a region in order, with the wait before each piece: preparation, then per layer what is done
- * before it, its coats, and its sanding. A sanded layer ties its coats both to the rub and to the next layer.
+ * The work of a region in order, with the wait before each piece: zones to keep bare, preparation, then per layer what is done
+ * before it, its coats with their turns, its sanding, and tape on or off. A sanded layer ties its coats both to the rub and to
+ * the next layer. Tape on a layer is for the one above it, and comes off after that one's last coat.
  */
 export function chainOf(
   region: Region,
@@ -94,63 +116,126 @@ export function chainOf(
 ): Chain {
   const ops: Operation[] = [];
   const ties: Tie[] = [];
-  let wait: Wait = { kind: "none" };
+  let wait: Wait = NO_WAIT;
   const push = (op: Operation, after: Wait) => {
     const last = ops.at(-1);
     if (last) ties.push({ from: last.id, to: op.id, wait });
     ops.push(op);
     wait = after;
   };
+  const aside = (kind: "inspect" | "mask" | "unmask", id: string, layerId: string | null, share = 1): Operation => ({
+    ...blankOperation,
+    id,
+    regionId: region.id,
+    layerId,
+    kind,
+    handsOnMin: minutesFor(ASIDE_LABOUR[kind], region.areaCm2, share),
+  });
   for (const step of stack.prep) push(prepOp(region, step), waitAfterPrep(region, step));
+  const keepsBare = (region.keepBare ?? []).length > 0;
+  if (keepsBare) push(aside("mask", opIds.bare(region.id, "mask"), null, BARE_SHARE), NO_WAIT);
   stack.layers.forEach((layer, i) => {
     const product = productOf(layer.productId);
-    const belowCoat = i > 0 ? lastCoatId(stack.layers[i - 1]!) : null;
+    const below = i > 0 ? stack.layers[i - 1]! : null;
+    const belowCoat = below && lastCoatId(below, region);
+    const round = roundOf(layer.id);
+    if (belowCoat && round !== null && roundOf(below.id) !== round) {
+      push({ ...aside("inspect", opIds.inspect(layer.id), layer.id), round }, NO_WAIT);
+      ties.push({ from: belowCoat, to: opIds.inspect(layer.id), wait: { kind: "sandable" } });
+    }
     for (const step of layer.before) {
-      push(
-        {
-          ...blank,
-          id: opIds.before(layer.id, step),
-          regionId: region.id,
-          layerId: layer.id,
-          kind: "before",
-          step,
-          handsOnMin: minutesFor(BEFORE_LABOUR[step], region.areaCm2),
-        },
-        waitAfterBefore(step),
-      );
+      push(beforeOp(region, layer, step), waitAfterBefore(step));
       if (step === "scuff" && belowCoat)
         ties.push({ from: belowCoat, to: opIds.before(layer.id, step), wait: { kind: "sandable" } });
     }
-    for (let n = 1; n <= layer.coats; n++) push(coatOp(region, layer, product, n), { kind: "flash" });
+    for (let n = 1; n <= layer.coats; n++) {
+      const { coat, turns } = coatOps(region, layer, product, n);
+      push(coat, turns.length > 0 ? HANDLED : { kind: "flash" });
+      for (const [k, turn] of turns.entries()) push(turn, k < turns.length - 1 ? HANDLED : { kind: "flash" });
+    }
     if (belowCoat)
       ties.push({
         from: belowCoat,
         to: opIds.coat(layer.id, 1),
         wait: { kind: "seam", waits: seams[i]?.waits ?? [{ until: "sandable" }], fallback: seams[i]?.fallback ?? [] },
       });
-    wait = { kind: "none" };
-    if (!layer.sandAfter) return;
-    wait = { kind: "sandable" };
-    push(
-      {
-        ...blank,
-        id: opIds.sand(layer.id),
-        regionId: region.id,
-        layerId: layer.id,
-        kind: "sand",
-        handsOnMin: minutesFor(SAND_LABOUR, region.areaCm2),
-        abrasive: { from: layer.sandAfter.grit, to: layer.sandAfter.grit, wet: layer.sandAfter.wet },
-        takesUm: layer.sandAfter.takesUm,
-      },
-      layer.sandAfter.wet ? wetSandDry : { kind: "none" },
-    );
+    wait = NO_WAIT;
+    if (below?.tape) {
+      const { tape } = below;
+      const leastMin = tape.offMin === null ? null : Math.max(0, tape.offMin - (tape.onMin ?? 0));
+      wait = { kind: "unmask", leastMin };
+      push(aside("unmask", opIds.unmask(below.id), below.id), NO_WAIT);
+      ties.push({
+        from: opIds.mask(below.id),
+        to: opIds.unmask(below.id),
+        wait: { kind: "tape-limit", minutes: TAPE_LATEST_MIN[tape.tack] },
+      });
+    }
+    const coatId = lastCoatId(layer, region);
+    /** what follows the coat waits for it, also when something else was done in between */
+    const waitFor = (to: string, own: Wait) => {
+      if (ops.at(-1)!.id === coatId) wait = own;
+      else ties.push({ from: coatId, to, wait: own });
+    };
+    if (layer.sandAfter) {
+      waitFor(opIds.sand(layer.id), { kind: "sandable" });
+      push(sandOp(region, layer, layer.sandAfter), layer.sandAfter.wet ? wetSandDry : NO_WAIT);
+    }
+    if (layer.tape && i < stack.layers.length - 1) {
+      const leastMin = layer.tape.onMin ?? 0;
+      waitFor(opIds.mask(layer.id), { kind: "milestone", milestone: "tape-safe", leastMin });
+      push(aside("mask", opIds.mask(layer.id), layer.id), NO_WAIT);
+    }
   });
+  const top = stack.layers.at(-1);
+  if (keepsBare && top) {
+    const off: Wait = { kind: "unmask", leastMin: null };
+    const coatId = lastCoatId(top, region);
+    if (ops.at(-1)!.id === coatId) wait = off;
+    else ties.push({ from: coatId, to: opIds.bare(region.id, "unmask"), wait: off });
+    push(aside("unmask", opIds.bare(region.id, "unmask"), null, BARE_SHARE), NO_WAIT);
+  }
   return { regionId: region.id, ops, ties };
 }
 
-const lastCoatId = (layer: Layer): string => opIds.coat(layer.id, layer.coats);
+const NO_WAIT: Wait = { kind: "none" };
+const HANDLED: Wait = { kind: "milestone", milestone: "handle", leastMin: 0 };
+/** Zones kept bare are small beside the face they lie in (est.). */
+const BARE_SHARE = 0.2;
 
-/** A material nobody has named may hold lead too. */
+/** The last thing done to a layer's last coat: the turn after it, where the part is turned. */
+const lastCoatId = (layer: Layer, region: Region): string => {
+  const coatId = opIds.coat(layer.id, layer.coats);
+  const turns = turnsOf(region);
+  return turns > 0 ? opIds.turn(coatId, turns) : coatId;
+};
+const turnsOf = (region: Region): number => region.turns ?? 0;
+
+function sandOp(region: Region, layer: Layer, rub: NonNullable<Layer["sandAfter"]>): Operation {
+  const round = roundOf(layer.id) ?? undefined;
+  return {
+    ...blankOperation,
+    id: opIds.sand(layer.id),
+    regionId: region.id,
+    layerId: layer.id,
+    kind: "sand",
+    handsOnMin: minutesFor(SAND_LABOUR, region.areaCm2, round === undefined ? 1 : ROUND_SPOT_SHARE),
+    abrasive: { from: rub.grit, to: rub.grit, wet: rub.wet },
+    takesUm: rub.takesUm,
+    round,
+  };
+}
+
+const beforeOp = (region: Region, layer: Layer, step: BeforeStep): Operation => ({
+  ...blankOperation,
+  id: opIds.before(layer.id, step),
+  regionId: region.id,
+  layerId: layer.id,
+  kind: "before",
+  step,
+  handsOnMin: minutesFor(BEFORE_LABOUR[step], region.areaCm2),
+});
+
 /** Dry sanding is out where the metal, or an old finish nobody tested, may hold lead. */
 const wetOnly = (region: Region): boolean =>
   region.material === null ||
@@ -162,7 +247,7 @@ function prepOp(region: Region, step: PrepStep): Operation {
   const material = region.material === null || region.material === "unknown" ? null : materialFacts(region.material);
   const keyGrit = step === "key" ? (material?.keyGrit ?? null) : null;
   return {
-    ...blank,
+    ...blankOperation,
     id: opIds.prep(region.id, step),
     regionId: region.id,
     kind: "prep",
@@ -179,6 +264,7 @@ function waitAfterPrep(region: Region, step: PrepStep): Wait {
       region.material === "unknown" ? UNKNOWN_PART_DRY_MIN : materialFacts(region.material).partDryMin,
     );
   }
+  if (step === "post-cure") return { kind: "fixed", minutes: UV_BOX_MIN, what: "uv-box" };
   if (step === "key" && wetOnly(region)) return wetSandDry;
   return step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
 }
@@ -189,9 +275,15 @@ const UNKNOWN_PART_DRY_MIN = 720;
 const waitAfterBefore = (step: BeforeStep): Wait =>
   step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
 
-function coatOp(region: Region, layer: Layer, product: Product, n: number): Operation {
+/** A coat, and the turns in which its other faces follow once the part can be held; its minutes are shared among them. */
+function coatOps(region: Region, layer: Layer, product: Product, n: number): { coat: Operation; turns: Operation[] } {
   const method: Method = product.method;
-  return {
+  const round = roundOf(layer.id) ?? undefined;
+  const spots = round !== undefined && product.role === "putty";
+  const count = turnsOf(region);
+  const wholeMin = minutesFor(COAT_LABOUR[method], region.areaCm2, spots ? ROUND_SPOT_SHARE : 1);
+  const handsOnMin = inSteps(wholeMin / (count + 1));
+  const coat: Operation = {
     id: opIds.coat(layer.id, n),
     regionId: region.id,
     layerId: layer.id,
@@ -201,11 +293,24 @@ function coatOp(region: Region, layer: Layer, product: Product, n: number): Oper
     of: layer.coats,
     productId: product.id,
     wftUm: plannedWftUm(layer, product),
-    handsOnMin: minutesFor(COAT_LABOUR[method], region.areaCm2),
+    handsOnMin,
     sprayed: isSprayed(product),
     abrasive: null,
     takesUm: 0,
+    round,
   };
+  const turns = Array.from(
+    { length: count },
+    (_, k): Operation => ({
+      ...coat,
+      id: opIds.turn(coat.id, k + 1),
+      kind: "turn",
+      coat: k + 1,
+      of: count,
+      wftUm: null,
+    }),
+  );
+  return { coat, turns };
 }
 
 /**
@@ -223,10 +328,16 @@ export function withHistory(
     const record = records.get(op.id);
     const coats = record?.coats ?? 1;
     filmUm.set(op.id, (record?.wftUm ?? op.wftUm ?? 0) * coats);
-    for (let k = 1; k < coats; k++) {
-      const next = chain.ops[i + k];
-      if (next?.kind === "coat" && next.layerId === op.layerId && !records.has(next.id)) coveredBy.set(next.id, op.id);
-    }
+    const later = chain.ops
+      .slice(i + 1)
+      .filter((o) => o.layerId === op.layerId && (o.kind === "coat" || o.kind === "turn"));
+    for (const next of later)
+      if (
+        Number(next.id.split(":")[2]) < op.coat + coats &&
+        Number(next.id.split(":")[2]) > op.coat &&
+        !records.has(next.id)
+      )
+        coveredBy.set(next.id, op.id);
   });
   if (coveredBy.size === 0) return { chain, filmUm, coveredBy };
   const standing = (id: string) => coveredBy.get(id) ?? id;
@@ -254,6 +365,7 @@ export function coatsUpTo(
     if (op.kind === "coat")
       coats.push({ product: productOf(op.productId!), wftUm: filmUm.get(op.id) ?? op.wftUm!, endMin: endOf(op.id) });
     const last = coats.at(-1);
+    if (op.kind === "turn" && last) coats[coats.length - 1] = { ...last, endMin: endOf(op.id) };
     if (op.kind === "sand" && last)
       coats[coats.length - 1] = { ...last, rubbed: { atMin: endOf(op.id), takesUm: op.takesUm } };
   }

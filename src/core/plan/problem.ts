@@ -1,11 +1,24 @@
-import { type Climate, gateSpans } from "../film";
+import { type AppliedCoat, type Climate, gateSpans } from "../film";
 import type { BenchSession, Caution, Product } from "../model";
-import { firstDrink } from "../reference";
+import { CLEANING_MIN, firstDrink, materialFacts, UV_BOX_MIN, WARM_UP_MIN } from "../reference";
 import type { Link, Op, Problem, Span } from "../schedule";
 import type { AirOf } from "./airs";
-import type { SeamPlan } from "./judge";
-import { type Chain, chainOf, coatsUpTo, type Operation, type OpRecord, type Tie, withHistory } from "./operations";
-import type { PlanRegion } from "./types";
+import { type Drying, dryingOf, keepsOf, sharedAir, TOOL_OF } from "./aside";
+import type { Batches } from "./batches";
+import { type CrossTie, withFit } from "./joins";
+import type { JudgeAnswer } from "./judge";
+import {
+  type Chain,
+  chainOf,
+  coatsUpTo,
+  type Operation,
+  type OpRecord,
+  type Tie,
+  withHistory,
+  withMinutes,
+} from "./operations";
+import { withRounds } from "./rounds";
+import type { PlanInput, PlanMarks, PlanRegion, ShedHabits } from "./types";
 import { canShut, estimateMin, spansOf } from "./wait";
 
 /** One region's work with what has already happened to it. */
@@ -13,21 +26,54 @@ export interface LiveChain {
   readonly chain: Chain;
   readonly filmUm: ReadonlyMap<string, number>;
   readonly coveredBy: ReadonlyMap<string, string>;
+  /** in the warm this long before it is as warm as the room, minutes */
+  readonly warmUpMin: number;
+  /** rounds of fill, sand and prime it is planned with */
+  readonly rounds: number;
 }
 
-export const liveChain = (
-  r: PlanRegion,
-  seams: readonly (SeamPlan | null)[],
-  productOf: (id: string) => Product,
+/** The region as it is planned: rounds put in, fitting added, minutes as the user has them, and the log's word over all. */
+export function liveChain(
+  own: PlanRegion,
+  answer: Extract<JudgeAnswer, { outcome: "judged" }>,
+  input: PlanInput,
   records: ReadonlyMap<string, OpRecord>,
-): LiveChain => {
-  const live = withHistory(chainOf(r.region, r.stack, seams, productOf), records);
+): LiveChain {
+  const { region: r, answer: judged, rounds } = withRounds(own, answer, input);
+  const bare = chainOf(r.region, r.stack, judged.seams, input.productOf);
+  const whole = withMinutes(withFit(bare, input.joins ?? []), input.marks?.minutes ?? {});
+  const live = withHistory(withoutPassed(whole, records), records);
+  const { material } = r.region;
+  const group = material === null || material === "unknown" ? "porous" : materialFacts(material).group;
   return {
     ...live,
+    rounds,
+    warmUpMin: WARM_UP_MIN[group],
     filmUm: afterDrink(r, live.chain, live.filmUm),
     chain: { ...live.chain, ties: live.chain.ties.map((tie) => overDoneFilm(tie, records)) },
   };
-};
+}
+
+/** Work beside the coats that was never noted is not asked for once later work is done: nobody masks what is painted. */
+const ASIDE = new Set<Operation["kind"]>(["inspect", "mask", "turn", "fit"]);
+
+function withoutPassed(chain: Chain, records: ReadonlyMap<string, OpRecord>): Chain {
+  const last = chain.ops.findLastIndex((op) => records.has(op.id));
+  const gone = new Set(
+    chain.ops.filter((op, i) => i < last && ASIDE.has(op.kind) && !records.has(op.id)).map((op) => op.id),
+  );
+  if (gone.size === 0) return chain;
+  let { ties } = chain;
+  for (const id of gone) {
+    const before = ties.filter((t) => t.to === id);
+    const after = ties.filter((t) => t.from === id);
+    const bridged = before.flatMap((b) =>
+      after.filter((a) => !ties.some((t) => t.from === b.from && t.to === a.to)).map((a) => ({ ...b, to: a.to })),
+    );
+    ties = [...ties.filter((t) => t.from !== id && t.to !== id), ...bridged];
+  }
+  return { ...chain, ops: chain.ops.filter((op) => !gone.has(op.id)), ties };
+}
 
 /** The first coat on a porous face leaves less film than went on. */
 function afterDrink(
@@ -50,6 +96,7 @@ function overDoneFilm(tie: Tie, records: ReadonlyMap<string, OpRecord>): Tie {
 
 export interface ProblemContext {
   readonly chains: readonly LiveChain[];
+  readonly cross: readonly CrossTie[];
   readonly productOf: (id: string) => Product;
   readonly records: ReadonlyMap<string, OpRecord>;
   /** operation id → when someone last found it was not yet time for it */
@@ -61,10 +108,13 @@ export interface ProblemContext {
   readonly sessions: readonly BenchSession[];
   readonly nowMin: number;
   readonly horizonMin: number;
+  readonly marks: PlanMarks;
+  readonly habits: ShedHabits;
+  readonly batches: Batches;
 }
 
 /** Plans move in steps of five minutes: nobody starts a coat at 19:03. */
-const GRID_MIN = 5;
+export const GRID_MIN = 5;
 const HANDS = 1;
 const BOOTHS = 1;
 
@@ -73,53 +123,134 @@ export const linkId = (tie: Tie): string => `${tie.from}>${tie.to}>${tie.wait.ki
 /** The plan as a neutral scheduling problem; waits are asked of the given clock, so a second clock can check the first. */
 export function problemOf(ctx: ProblemContext): Problem {
   const gates = gateCache(ctx);
+  const chainById = new Map(ctx.chains.map((c) => [c.chain.regionId, c]));
+  const all = ctx.chains.flatMap((live) => live.chain.ops.map((op) => opOf(op, live, ctx, gates)));
+  const links = [
+    ...ctx.chains.flatMap((live) => live.chain.ties.map((tie) => linkOf(tie, live, ctx))),
+    ...ctx.cross.flatMap(({ tie, regionId }) => linkOf(tie, chainById.get(regionId)!, ctx)),
+  ];
+  const { holders } = ctx.habits;
   return {
-    ops: ctx.chains.flatMap(({ chain }) => chain.ops.map((op) => opOf(op, ctx, gates))),
-    links: ctx.chains.flatMap((live) => live.chain.ties.map((tie) => linkOf(tie, live, ctx))),
-    capacity: { hands: HANDS, booth: BOOTHS },
+    ops: inBatches(all, ctx),
+    links: links.filter((l) => l.from !== l.to),
+    capacity: {
+      hands: HANDS,
+      booth: BOOTHS,
+      airbrush: 1,
+      "spray-gun": 1,
+      "uv-box": 1,
+      ...(holders === null ? {} : { holders }),
+    },
+    setupMin: { airbrush: CLEANING_MIN.airbrush!, "spray-gun": CLEANING_MIN["spray-gun"]! },
+    setupTakes: "hands",
     sessions: ctx.sessions.filter((s) => s.endMin > ctx.nowMin && s.startMin < ctx.horizonMin),
     nowMin: ctx.nowMin,
     gridMin: GRID_MIN,
   };
 }
 
-type GateOf = (regionId: string, productId: string) => ReturnType<typeof gateSpans>;
+/** Members of a batch become one operation: set up once, sprayed one after the other. */
+function inBatches(all: readonly Op[], ctx: ProblemContext): readonly Op[] {
+  if (ctx.batches.members.size === 0) return all;
+  const byId = new Map(all.map((op) => [op.id, op]));
+  return all.flatMap((op): Op[] => {
+    if (ctx.batches.aliasOf(op.id) !== op.id) return [];
+    const members = ctx.batches.members.get(op.id);
+    if (!members) return [op];
+    const own = members.ids.map((id) => byId.get(id)!);
+    const keeps = own.flatMap((o) => o.keeps ?? []);
+    return [
+      {
+        ...op,
+        durationMin: members.minutes,
+        releaseMin: Math.max(...own.map((o) => o.releaseMin)),
+        lockMin: own.map((o) => o.lockMin).find((l) => l != null) ?? null,
+        keeps,
+      },
+    ];
+  });
+}
+
+type GateOf = (live: LiveChain, productId: string) => readonly Span[];
 
 function gateCache(ctx: ProblemContext): GateOf {
-  const byClimate = new Map<Climate, Map<string, ReturnType<typeof gateSpans>>>();
-  return (regionId, productId) => {
-    const { climate } = ctx.airOf(regionId);
-    const known = byClimate.get(climate) ?? new Map<string, ReturnType<typeof gateSpans>>();
+  const byClimate = new Map<Climate, Map<string, readonly Span[]>>();
+  return (live, productId) => {
+    const { climate } = ctx.airOf(live.chain.regionId);
+    const warmMin = ctx.habits.coldStore ? live.warmUpMin : 0;
+    const key = `${productId}|${warmMin}`;
+    const known = byClimate.get(climate) ?? new Map<string, readonly Span[]>();
     byClimate.set(climate, known);
-    const spans = known.get(productId) ?? gateSpans(ctx.productOf(productId), climate, ctx.sessions);
-    known.set(productId, spans);
+    const spans = known.get(key) ?? warmed(gateSpans(ctx.productOf(productId), climate, ctx.sessions), ctx, warmMin);
+    known.set(key, spans);
     return spans;
   };
 }
 
-function opOf(op: Operation, ctx: ProblemContext, gates: GateOf): Op {
+/** Carried in from the cold when the session begins, a part is not coated before it is as warm as the room. */
+function warmed(gate: readonly Span[], ctx: ProblemContext, warmMin: number): readonly Span[] {
+  if (warmMin === 0) return gate;
+  return ctx.sessions.flatMap((s) =>
+    gate.flatMap((g): Span[] => {
+      const startMin = Math.max(g.startMin, s.startMin + warmMin);
+      const endMin = Math.min(g.endMin ?? s.endMin, s.endMin);
+      return endMin > startMin ? [{ startMin, endMin }] : [];
+    }),
+  );
+}
+
+function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf): Op {
   const record = ctx.records.get(op.id);
+  const { marks, habits } = ctx;
+  const product = op.productId === null ? null : ctx.productOf(op.productId);
+  const tool = product && op.sprayed ? TOOL_OF[product.method] : undefined;
+  const drying = product ? dryingBy(op, live, product, ctx) : null;
+  const releaseMin = Math.max(
+    ctx.nowMin,
+    marks.away[op.regionId] ?? ctx.nowMin,
+    product && product.owned === false ? (marks.arrivals[product.id] ?? ctx.nowMin) : ctx.nowMin,
+  );
+  const lockMin = marks.locks[op.id] ?? null;
   return {
     id: op.id,
     durationMin: op.handsOnMin,
-    needs: op.sprayed ? { hands: 1, booth: 1 } : { hands: 1 },
-    releaseMin: ctx.nowMin,
-    gate: op.productId === null ? null : gates(op.regionId, op.productId),
+    needs: {
+      hands: 1,
+      ...(op.sprayed ? { booth: 1 } : {}),
+      ...(tool ? { [tool]: 1 } : {}),
+      ...(op.kind === "prep" && op.step === "post-cure" ? { "uv-box": 1 } : {}),
+      ...(habits.holders !== null && drying ? { holders: 1 } : {}),
+    },
+    loads: tool ? { [tool]: product!.id } : undefined,
+    keeps: keepsOf(op, drying, habits.holders, UV_BOX_MIN),
+    air: sharedAir(op, drying, habits.covered),
+    releaseMin,
+    lockMin: record || lockMin === null || lockMin < ctx.nowMin ? null : lockMin,
+    dueMin: marks.dueMin !== null && live.chain.ops.at(-1)?.id === op.id ? marks.dueMin : null,
+    gate: op.productId === null ? null : gates(live, op.productId),
     fixed: record
       ? { startMin: record.startMin, endMin: record.endMin ?? Math.max(record.startMin + op.handsOnMin, ctx.nowMin) }
       : null,
   };
 }
 
+function dryingBy(op: Operation, live: LiveChain, product: Product, ctx: ProblemContext): Drying {
+  const { clock } = ctx.airOf(op.regionId);
+  const coatId = op.kind === "turn" ? op.id.slice(0, op.id.lastIndexOf(":turn:")) : op.id;
+  const wftUm = live.filmUm.get(coatId) ?? op.wftUm ?? product.label.wftUm;
+  return dryingOf((endMin): AppliedCoat => ({ product, wftUm, endMin }), clock);
+}
+
 function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
+  const { aliasOf } = ctx.batches;
   const coatsAt = (endOf: (id: string) => number) => coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
   const planned = coatsAt(() => 0);
   const { clock } = ctx.airOf(live.chain.regionId);
   const delayMin = ctx.delaysMin.get(linkId(tie)) ?? 0;
   return {
     id: linkId(tie),
-    from: tie.from,
-    to: tie.to,
+    from: aliasOf(tie.from),
+    to: aliasOf(tie.to),
     bounded: canShut(tie.wait, planned),
     estimateMin: estimateMin(tie.wait, planned),
     // a film may be dry when it is laid; what its wait really is, the bound asks it
@@ -127,8 +258,8 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
     allowed: (endOf) =>
       putBack(
         spansOf(tie.wait, {
-          coats: coatsAt(endOf),
-          fromMin: endOf(tie.from),
+          coats: coatsAt((id) => endOf(aliasOf(id))),
+          fromMin: endOf(aliasOf(tie.from)),
           clock,
           caution: ctx.caution,
           notYetMin: ctx.notYetMin.get(tie.to) ?? null,

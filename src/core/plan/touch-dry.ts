@@ -14,7 +14,7 @@ export function touchDryMin(input: PlanInput, regionId: string): number | null {
   const answer = region && region.stack.layers.length > 0 ? judgeRegion(region, input) : null;
   if (!region || !answer || answer.outcome === "incomplete") return null;
   const records = new Map(input.records.map((r) => [r.opId, r]));
-  const live = liveChain(region, answer.seams, input.productOf, records);
+  const live = liveChain(region, answer, input, records);
   const last = live.chain.ops.findLast((o) => o.kind === "coat" && records.get(o.id)?.endMin != null);
   if (!last) return null;
   const endOf = (id: string) => records.get(id)?.endMin ?? input.nowMin;

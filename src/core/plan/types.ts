@@ -1,8 +1,10 @@
 import type { Climate, GateReason } from "../film";
-import type { BenchSession, Caution, Coupon, Milestone, Product, Protection, Region, Stack, Verdict } from "../model";
-import type { BoundBy, Conflict } from "../schedule";
+import type { BenchSession, Caution, Coupon, Objective, Product, Protection, Region, Stack, Verdict } from "../model";
+import type { BoundBy, Conflict, Freeing, Piece } from "../schedule";
 import type { PlacedVerdict } from "./judge";
 import type { Operation, OpRecord } from "./operations";
+import type { StockLine } from "./stock";
+import type { WaitedFor } from "./wait";
 
 export interface PlanRegion {
   readonly region: Region;
@@ -16,6 +18,59 @@ export interface Override {
   readonly key: string;
   readonly reason: string;
 }
+
+/** What the user has said about the plan itself. */
+export interface PlanMarks {
+  readonly objective: Objective;
+  /** wished end of all work; null = none */
+  readonly dueMin: number | null;
+  /** operation → the start it is pinned to */
+  readonly locks: Readonly<Record<string, number>>;
+  /** operation → hands-on minutes, in place of the reckoned ones */
+  readonly minutes: Readonly<Record<string, number>>;
+  /** region → rounds of fill, sand and prime, in place of the usual number */
+  readonly rounds: Readonly<Record<string, number>>;
+  /** coats of one product done in one go, by their operations */
+  readonly batches: readonly (readonly string[])[];
+  /** product to buy → when it arrives */
+  readonly arrivals: Readonly<Record<string, number>>;
+  /** region sent out → when it is back */
+  readonly away: Readonly<Record<string, number>>;
+}
+
+export const NO_MARKS: PlanMarks = {
+  objective: "finish",
+  dueMin: null,
+  locks: {},
+  minutes: {},
+  rounds: {},
+  batches: [],
+  arrivals: {},
+  away: {},
+};
+
+/** A part that goes onto another: glued before either is painted, or put on when both are done. */
+export interface Join {
+  /** the part that is fitted */
+  readonly partId: string;
+  readonly regionIds: readonly string[];
+  readonly onto: { readonly partId: string; readonly regionIds: readonly string[] };
+  readonly when: "before-paint" | "after-paint";
+}
+
+/** How the shed works, beside its air and hours. */
+export interface ShedHabits {
+  /** wet parts stand under a cover: dust and mist in the room do not reach them */
+  readonly covered: boolean;
+  /** parts stand in the cold between sessions and have to warm up before they are coated */
+  readonly coldStore: boolean;
+  /** sticks, clips and turntables for wet parts; null = enough for all */
+  readonly holders: number | null;
+  /** a finished face is looked at again so many days later */
+  readonly followUpDays: readonly number[];
+}
+
+export const NO_HABITS: ShedHabits = { covered: true, coldStore: false, holders: null, followUpDays: [] };
 
 export interface PlanInput {
   readonly regions: readonly PlanRegion[];
@@ -33,11 +88,17 @@ export interface PlanInput {
   /** the shop's own trials */
   readonly coupons: readonly Coupon[];
   readonly caution: Caution;
+  /** absent = the plain stacks: no rounds, no marks */
+  readonly marks?: PlanMarks | undefined;
+  readonly joins?: readonly Join[] | undefined;
+  readonly habits?: ShedHabits | undefined;
+  /** starts of the plan before, by operation: what moved is told against it */
+  readonly before?: Readonly<Record<string, number>> | undefined;
 }
 
 /** What an operation waits for and when that is over. */
 export interface WaitReport {
-  readonly milestone: Milestone | "part-dry" | "wipe-flash";
+  readonly milestone: WaitedFor;
   readonly fromOpId: string;
   readonly fromMin: number;
   /** even odds */
@@ -56,6 +117,13 @@ export interface PlannedOp extends Operation {
   readonly state: "planned" | "in-hand" | "done";
   readonly wait: WaitReport | null;
   readonly boundBy: BoundBy;
+  /** how much later it may start before the last work of all does, the order of work kept, minutes */
+  readonly slackMin: number;
+  /** last start that is safe: its window shuts, or the end moves; null = nothing hangs on it */
+  readonly latestMin: number | null;
+  readonly locked: boolean;
+  /** done in one go with these */
+  readonly batch?: readonly string[] | undefined;
   /** temperature and humidity expected while it is done */
   readonly tempC: number;
   readonly rhPct: number;
@@ -80,6 +148,16 @@ export type Notice =
       readonly layer: number;
     }
   | { readonly kind: "area-assumed"; readonly regionId: string }
+  | { readonly kind: "rounds-likely"; readonly regionId: string; readonly rounds: number }
+  | {
+      readonly kind: "batch-left-out";
+      readonly regionId: string;
+      readonly why: "differs" | "begun" | "pot-life" | "circle";
+    }
+  | { readonly kind: "lock-passed"; readonly regionId: string }
+  | { readonly kind: "tape-long"; readonly regionId: string; readonly days: number }
+  | { readonly kind: "pot-life"; readonly regionId: string; readonly mixes: number }
+  | { readonly kind: "to-buy"; readonly regionId: string; readonly productId: string; readonly byMin: number }
   | { readonly kind: "waits-assumed"; readonly regionId: string };
 
 export interface RefusedStop {
@@ -98,15 +176,43 @@ export interface Verified {
   readonly earlyMin: number;
 }
 
+/** Something of the plan before that is now at another time. */
+export interface Move {
+  readonly opId: string;
+  readonly fromMin: number;
+  readonly toMin: number;
+}
+
+/** A finished face to be looked at again. */
+export interface FollowUp {
+  readonly regionId: string;
+  readonly atMin: number;
+  readonly days: number;
+}
+
+/** A part to be in the warm before it is coated, and since when. */
+export interface CarryIn {
+  readonly regionId: string;
+  readonly byMin: number;
+  /** what it is wanted for first */
+  readonly opId: string;
+}
+
 export type PlanAnswer =
   | { readonly outcome: "nothing-to-plan"; readonly notices: readonly Notice[] }
   | { readonly outcome: "refused"; readonly stops: readonly RefusedStop[]; readonly notices: readonly Notice[] }
+  | { readonly outcome: "circular"; readonly partIds: readonly string[]; readonly notices: readonly Notice[] }
   | {
       readonly outcome: "conflict";
       readonly conflict: Conflict;
       readonly op: Operation;
       readonly from: Operation | null;
       readonly gateReason: GateReason | null;
+      /** none of these can be spared: together they leave no place */
+      readonly set: readonly Piece[];
+      /** changes that were tried and leave a place */
+      readonly frees: readonly Freeing[];
+      readonly ops: readonly Operation[];
       readonly notices: readonly Notice[];
     }
   | {
@@ -125,6 +231,18 @@ export type PlanAnswer =
       readonly verified: Verified;
       /** no plan within the same waits, sessions and air can end its last work before this */
       readonly boundMin: number;
+      readonly objective: Objective;
+      /** evenings with work in them, and times a tool is cleaned and loaded anew */
+      readonly sessions: number;
+      readonly cleanings: number;
+      readonly dueMin: number | null;
+      /** what moved against the plan before; empty when there was none */
+      readonly moved: readonly Move[];
+      /** end of a plan made afresh, where one was looked for beside the one that keeps things in place */
+      readonly afreshDoneMin: number | null;
+      readonly stock: readonly StockLine[];
+      readonly followUps: readonly FollowUp[];
+      readonly carryIns: readonly CarryIn[];
       /** operations the independent referee walked without finding fault */
       readonly checkedOps: number;
     };

@@ -62,7 +62,7 @@ describe("a finished plan is run through the film model", () => {
     if (answer.outcome === "incomplete") throw new Error("not judged");
     const ctx = {
       ...input,
-      chains: [liveChain(hull, answer.seams, input.productOf, new Map())],
+      chains: [liveChain(hull, answer, input, new Map())],
       records: new Map(),
       notYetMin: new Map(),
       airOf: airsOf(input),

@@ -38,8 +38,10 @@ function aspectsOf(wait: Drying) {
     : (["sandable", "recoat", "touch"] as const);
 }
 
+type Films = Pick<ProblemContext, "chains" | "productOf" | "records" | "notYetMin" | "airOf" | "delaysMin" | "caution">;
+
 /** Runs every film of a plan through the film model in the plan's own hours and air, wait by wait. */
-export function verifyWaits(ctx: ProblemContext, placed: readonly Placed[]): Verification {
+export function verifyWaits(ctx: Films, placed: readonly Placed[]): Verification {
   const at = new Map(placed.map((p) => [p.opId, p]));
   let waits = 0;
   const early: EarlyWait[] = [];
@@ -55,7 +57,7 @@ export function verifyWaits(ctx: ProblemContext, placed: readonly Placed[]): Ver
 }
 
 function lookAt(
-  ctx: ProblemContext,
+  ctx: Films,
   live: LiveChain,
   tie: Tie,
   wait: Drying,

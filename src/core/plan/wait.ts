@@ -20,6 +20,14 @@ export type Wait =
   | { readonly kind: "part-dry"; readonly refMin: number }
   /** wipe or degreaser leaving the face */
   | { readonly kind: "wipe-flash" }
+  /** so many minutes whatever the air: a lamp, a joint */
+  | { readonly kind: "fixed"; readonly minutes: number; readonly what: "uv-box" | "joint" }
+  /** the film below has come so far: a face may be handled, tape may be laid */
+  | { readonly kind: "milestone"; readonly milestone: "handle" | "tape-safe"; readonly leastMin: number }
+  /** tape comes off while the edge is soft, or once the film is hard; in between the edge tears */
+  | { readonly kind: "unmask"; readonly leastMin: number | null }
+  /** tape has to be off the part by then */
+  | { readonly kind: "tape-limit"; readonly minutes: number }
   /** next coat of the same layer */
   | { readonly kind: "flash" }
   | { readonly kind: "sandable" }
@@ -42,11 +50,20 @@ export interface WaitContext {
   readonly dryAt?: DryAt | undefined;
 }
 
+export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | "uv-box" | "joint";
+
 /** The milestone a wait is told by, for words and rings. */
-export function milestoneOf(wait: Wait): Milestone | "part-dry" | "wipe-flash" | null {
+export function milestoneOf(wait: Wait): WaitedFor | null {
   switch (wait.kind) {
     case "none":
+    case "tape-limit":
       return null;
+    case "fixed":
+      return wait.what;
+    case "milestone":
+      return wait.milestone;
+    case "unmask":
+      return "touch";
     case "seam":
       return wait.waits[0]?.until === "sandable" || wait.waits[0]?.until === "cured" ? wait.waits[0].until : "recoat";
     default:
@@ -54,8 +71,14 @@ export function milestoneOf(wait: Wait): Milestone | "part-dry" | "wipe-flash" |
   }
 }
 
+/** Waits for no film. */
+export const isBare = (m: WaitedFor | null): m is "part-dry" | "wipe-flash" | "uv-box" | "joint" =>
+  m === "part-dry" || m === "wipe-flash" || m === "uv-box" || m === "joint";
+
 /** True when some span of the wait may shut, so the work that opens it must be timed with what follows. */
 export function canShut(wait: Wait, coats: readonly AppliedCoat[]): boolean {
+  if (wait.kind === "tape-limit") return true;
+  if (wait.kind === "unmask") return wait.leastMin === null;
   if (wait.kind !== "flash" && wait.kind !== "seam") return false;
   if (wait.kind === "seam" && !wait.waits.some((w) => w.until === "window")) return false;
   return coats.at(-1)?.product.label.recoat.some(([, shuts]) => shuts !== null) ?? false;
@@ -70,6 +93,14 @@ export function spansOf(wait: Wait, ctx: WaitContext): readonly Span[] {
       return from(ctx.clock.reach("part-dry", ctx.fromMin, wait.refMin * bareFactor(ctx, "part-dry", wait.refMin)));
     case "wipe-flash":
       return from(ctx.clock.reach("wipe", ctx.fromMin, WIPE_FLASH_MIN * bareFactor(ctx, "wipe", WIPE_FLASH_MIN)));
+    case "fixed":
+      return from(ctx.fromMin + wait.minutes);
+    case "milestone":
+      return from(later(milestoneMin(ctx, wait.milestone), ctx.fromMin + wait.leastMin));
+    case "unmask":
+      return unmaskSpans(wait.leastMin, ctx);
+    case "tape-limit":
+      return [{ startMin: ctx.fromMin, endMin: ctx.fromMin + wait.minutes }];
     case "flash":
       return flashSpans(ctx);
     case "sandable":
@@ -80,6 +111,20 @@ export function spansOf(wait: Wait, ctx: WaitContext): readonly Span[] {
 }
 
 const from = (startMin: number | null): readonly Span[] => (startMin === null ? [] : [{ startMin, endMin: null }]);
+
+const later = (a: number | null, b: number): number | null => (a === null ? null : Math.max(a, b));
+
+/** Soft from touch-dry until it may be handled; hard once it can be sanded (est.: tape and film differ, a coupon knows better). */
+function unmaskSpans(leastMin: number | null, ctx: WaitContext): readonly Span[] {
+  const touch = milestoneMin(ctx, "touch");
+  if (touch === null) return [];
+  if (leastMin !== null) return from(Math.max(touch, ctx.fromMin + leastMin));
+  const handle = milestoneMin(ctx, "handle");
+  if (handle === null) return from(touch);
+  const hard = milestoneMin(ctx, "sandable");
+  const soft = { startMin: touch, endMin: Math.max(handle, touch) };
+  return hard === null ? [soft] : merge([soft, { startMin: Math.max(hard, handle), endMin: null }]);
+}
 
 function bareFactor(ctx: WaitContext, law: "part-dry" | "wipe", refMin: number): number {
   const ratio =
@@ -177,6 +222,14 @@ export function estimateMin(wait: Wait, coats: readonly AppliedCoat[]): number {
       return wait.refMin;
     case "wipe-flash":
       return WIPE_FLASH_MIN;
+    case "fixed":
+      return wait.minutes;
+    case "milestone":
+      return Math.max(wait.leastMin, times?.[wait.milestone].min ?? 0);
+    case "unmask":
+      return Math.max(wait.leastMin ?? 0, times?.touch.min ?? 0);
+    case "tape-limit":
+      return 0;
     case "flash":
       return times?.flash.min ?? 0;
     case "sandable":
@@ -188,8 +241,8 @@ export function estimateMin(wait: Wait, coats: readonly AppliedCoat[]): number {
 
 /** Whether the figure behind a wait came from the family's ratios rather than the label. */
 export function waitAssumed(wait: Wait, coats: readonly AppliedCoat[]): boolean {
-  if (wait.kind === "part-dry" || wait.kind === "wipe-flash") return true;
   const m = milestoneOf(wait);
-  if (coats.length === 0 || m === null || m === "part-dry" || m === "wipe-flash") return false;
+  if (isBare(m)) return true;
+  if (coats.length === 0 || m === null) return false;
   return labelTimes(coats.at(-1)!.product)[m].assumed;
 }

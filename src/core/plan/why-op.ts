@@ -1,9 +1,10 @@
 import { airsOf } from "./airs";
 import { coatsUpTo } from "./operations";
-import { waitReport } from "./plan";
 import { liveChain } from "./problem";
 import { judgeRegion } from "./region";
 import type { PlanInput, WaitReport } from "./types";
+import { isBare } from "./wait";
+import { waitReport } from "./wait-report";
 import { type WhyWait, whyWait } from "./why";
 
 export interface WhyOp {
@@ -23,7 +24,7 @@ export function whyOp(input: PlanInput, regionId: string, opId: string, endOf: (
   const answer = judgeRegion(region, input);
   if (answer.outcome === "incomplete") return null;
   const records = new Map(input.records.map((r) => [r.opId, r]));
-  const live = liveChain(region, answer.seams, input.productOf, records);
+  const live = liveChain(region, answer, input, records);
   const ctx = {
     productOf: input.productOf,
     airOf: airsOf(input),
@@ -31,7 +32,7 @@ export function whyOp(input: PlanInput, regionId: string, opId: string, endOf: (
     notYetMin: new Map(input.notYet.map((n) => [n.opId, n.atMin])),
   };
   const wait = waitReport(opId, live, ctx, endOf);
-  if (!wait || wait.milestone === "part-dry" || wait.milestone === "wipe-flash") return null;
+  if (!wait || isBare(wait.milestone)) return null;
   const coats = coatsUpTo(live.chain, wait.fromOpId, live.filmUm, input.productOf, endOf);
   if (coats.length === 0) return null;
   const why = whyWait(coats, wait.milestone, ctx.airOf(regionId).climate);

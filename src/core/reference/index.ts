@@ -8,6 +8,7 @@ export * from "./label";
 export * from "./labour";
 export * from "./limits";
 export * from "./materials";
+export * from "./planning";
 export * from "./psychrometrics";
 export * from "./solids";
 export * from "./ways";

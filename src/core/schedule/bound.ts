@@ -54,8 +54,9 @@ const PASSES = 50;
 
 function fits(op: Op, from: number, problem: Problem): number | null {
   let t = from;
+  if (op.lockMin != null) return Math.max(t, op.lockMin);
   for (let i = 0; i < PASSES; i++) {
-    const inSession = firstFit(problem.sessions, t, op.durationMin);
+    const inSession = op.unattended ? t : firstFit(problem.sessions, t, op.durationMin);
     if (inSession === null) return null;
     const open = op.gate ? firstFit(op.gate, inSession, op.durationMin) : inSession;
     if (open === null) return null;
@@ -89,6 +90,13 @@ function afterWork(problem: Problem, from: number, workMin: number): number | nu
   return null;
 }
 
+/** Looked at with all its floors, a plan of thousands of operations would cost more to bound than to make. */
+const MOST_FLOORS = 120;
+const someOf = (floors: readonly number[]): readonly number[] =>
+  floors.length <= MOST_FLOORS
+    ? floors
+    : [...floors].sort((a, b) => a - b).filter((_, i) => i % Math.ceil(floors.length / MOST_FLOORS) === 0);
+
 function workBound(
   problem: Problem,
   graph: Graph,
@@ -99,7 +107,7 @@ function workBound(
   const capacity = problem.capacity[resource]!;
   const users = graph.order
     .map((id) => graph.opById.get(id)!)
-    .filter((op) => (op.needs[resource] ?? 0) > 0 && !op.fixed && heads.has(op.id))
+    .filter((op) => (op.needs[resource] ?? 0) > 0 && !op.fixed && !op.unattended && heads.has(op.id))
     .map((op) => ({
       start: heads.get(op.id)! - op.durationMin,
       work: (op.durationMin * op.needs[resource]!) / capacity,
@@ -108,7 +116,7 @@ function workBound(
     .sort((a, b) => b.start - a.start);
   let bound = problem.nowMin;
   // for every floor under the tails: all users with at least that much after them
-  for (const floor of new Set(users.map((u) => u.tail))) {
+  for (const floor of someOf([...new Set(users.map((u) => u.tail))])) {
     let work = 0;
     for (const u of users) {
       if (u.tail < floor) continue;

@@ -9,6 +9,9 @@ export interface Graph {
   readonly tailMin: ReadonlyMap<string, number>;
   /** operations that must be placed together, each in topological order */
   readonly units: readonly (readonly string[])[];
+  /** by unit: how many others have to be placed before it, and which wait for it */
+  readonly unitPreds: readonly number[];
+  readonly unitNext: readonly (readonly number[])[];
   readonly opById: ReadonlyMap<string, Op>;
 }
 
@@ -26,16 +29,17 @@ function groupBy(links: readonly Link[], end: "from" | "to"): Map<string, Link[]
 function topological(ops: readonly Op[], into: Map<string, Link[]>): string[] {
   const placed = new Set<string>();
   const order: string[] = [];
-  while (order.length < ops.length) {
-    const before = order.length;
-    for (const op of ops) {
-      if (placed.has(op.id)) continue;
+  let left = ops;
+  while (left.length > 0) {
+    const later: Op[] = [];
+    for (const op of left) {
       if ((into.get(op.id) ?? []).every((l) => placed.has(l.from))) {
         placed.add(op.id);
         order.push(op.id);
-      }
+      } else later.push(op);
     }
-    assert(order.length > before, "operations wait for each other in a circle");
+    assert(later.length < left.length, "operations wait for each other in a circle");
+    left = later;
   }
   return order;
 }
@@ -80,21 +84,57 @@ function unitsOf(
     return all;
   };
   for (const l of links) if (l.bounded) unite([l.from, l.to]);
-  for (let grown = true; grown; ) {
-    grown = false;
-    for (const members of new Set(unit.values())) {
-      if (members.size < 2) continue;
-      const down = reachable(members, (id) => (outOf.get(id) ?? []).map((l) => l.to));
-      const up = reachable(members, (id) => (into.get(id) ?? []).map((l) => l.from));
-      const between = [...down].filter((id) => up.has(id) && !members.has(id));
-      if (between.length === 0) continue;
-      unite([...members, ...between]);
-      grown = true;
-      break;
-    }
+  const settled = new Set<Set<string>>();
+  const todo = [...new Set(unit.values())].filter((m) => m.size > 1);
+  for (let members = todo.pop(); members; members = todo.pop()) {
+    // united with others since it was listed: its union is listed in its place
+    if (settled.has(members) || unit.get([...members][0]!) !== members) continue;
+    const down = reachable(members, (id) => (outOf.get(id) ?? []).map((l) => l.to));
+    const up = reachable(members, (id) => (into.get(id) ?? []).map((l) => l.from));
+    const between = [...down].filter((id) => up.has(id) && !members!.has(id));
+    if (between.length === 0) settled.add(members);
+    else todo.push(unite([...members, ...between]));
   }
   const rank = new Map(order.map((id, i) => [id, i]));
   return [...new Set(unit.values())].map((set) => [...set].sort((a, b) => rank.get(a)! - rank.get(b)!));
+}
+
+function unitEdges(units: readonly (readonly string[])[], links: readonly Link[]) {
+  const unitOf = new Map(units.flatMap((ids, i) => ids.map((id) => [id, i] as const)));
+  const next = units.map(() => new Set<number>());
+  for (const l of links) {
+    const from = unitOf.get(l.from)!;
+    const to = unitOf.get(l.to)!;
+    if (from !== to) next[from]!.add(to);
+  }
+  const unitPreds = units.map(() => 0);
+  for (const set of next) for (const to of set) unitPreds[to]! += 1;
+  return { unitPreds, unitNext: next.map((set) => [...set]) };
+}
+
+/** Operations that wait for each other in a circle, in order; null = none do. */
+export function circleOf(ops: readonly Op[], links: readonly Link[]): readonly string[] | null {
+  const next = groupBy(links, "from");
+  const state = new Map<string, "open" | "done">();
+  const path: string[] = [];
+  const walk = (id: string): readonly string[] | null => {
+    if (state.get(id) === "done") return null;
+    if (state.get(id) === "open") return path.slice(path.indexOf(id));
+    state.set(id, "open");
+    path.push(id);
+    for (const l of next.get(id) ?? []) {
+      const found = walk(l.to);
+      if (found) return found;
+    }
+    path.pop();
+    state.set(id, "done");
+    return null;
+  };
+  for (const op of ops) {
+    const found = walk(op.id);
+    if (found) return found;
+  }
+  return null;
 }
 
 export function graphOf(problem: Problem): Graph {
@@ -105,12 +145,14 @@ export function graphOf(problem: Problem): Graph {
   const into = groupBy(problem.links, "to");
   const outOf = groupBy(problem.links, "from");
   const order = topological(problem.ops, into);
+  const units = unitsOf(order, problem.links, into, outOf);
   return {
+    ...unitEdges(units, problem.links),
     order,
     into,
     outOf,
     opById,
     tailMin: tails(order, outOf, opById),
-    units: unitsOf(order, problem.links, into, outOf),
+    units,
   };
 }

@@ -1,7 +1,8 @@
 import { readFileSync } from "node:fs";
 import { seededRandom } from "../base";
 import { checkSchedule, type Instance, type Link, type Op, type Problem, problemOfInstance, type Span, solve } from ".";
-import { Board, earliest } from "./place";
+import { Board } from "./board";
+import { earliest } from "./place";
 
 const ALL: readonly string[] = ["A01", "A02", "B01", "B02", "C01", "C02", "D01", "D02", "E01"];
 const vector = (name: string) => JSON.parse(readFileSync(`tests/vectors/schedule/${name}.json`, "utf8"));

@@ -1,22 +1,29 @@
 import { assert, seededRandom } from "../base";
+import type { Objective } from "../model";
+import { Board } from "./board";
 import { lowerBound } from "./bound";
 import { type Graph, graphOf } from "./graph";
-import { Board, earliest } from "./place";
+import { earliest } from "./place";
+import { energyOf, isBetter, type Score, scoreOf } from "./score";
 import type { Conflict, Genes, Link, Op, Placed, Problem, Schedule, Span } from "./types";
 
 export interface SolveOptions {
+  /** what the plan is made for; earliest finish when left out */
+  readonly objective?: Objective | undefined;
   /** placements made at the most, the first one included */
   readonly tries?: number;
+  /** placements still made once nothing can end sooner, for what comes after the end: cleanings, slack */
+  readonly polish?: number;
   /** asked before every placement: false ends the search with what it has */
   readonly goOn?: () => boolean;
   /** told of every better plan */
-  readonly onBetter?: (endMin: number) => void;
+  readonly onBetter?: (found: { readonly endMin: number; readonly placed: readonly Placed[] }) => void;
   /** where to start from: of an earlier answer to a like problem */
   readonly start?: Genes | undefined;
 }
 
 const USUAL_TRIES = 60;
-const NO_HOLDS: ReadonlyMap<string, number> = new Map();
+export const NO_HOLDS: ReadonlyMap<string, number> = new Map();
 const SEED = 20240601;
 /** Nothing is better than the lower bound: then the search is over. */
 const SAME_MIN = 1e-6;
@@ -26,24 +33,33 @@ const SAME_MIN = 1e-6;
  *   1. graph      order, tails, and units: operations tied by windows that can shut
  *   2. place      each unit as early as it fits, the unit with the largest priority first (serial method)
  *   3. repair     inside a unit: when a window is missed, push its opener later and place again
- *   4. search     nudge a few priorities of the plan at hand, place again, keep what ends no later or, by chance and less
- *                 and less, a little later (simulated annealing, seeded); now and then all priorities anew
+ *   4. search     nudge a few priorities of the plan at hand, place again, keep what is no worse or, by chance and less
+ *                 and less, a little worse (simulated annealing, seeded); now and then all priorities anew
  *   5. bound      stop where nothing can be better; else tell how far from the best it can be at the most
  */
 export function solve(problem: Problem, options: SolveOptions = {}): Schedule {
   const graph = graphOf(problem);
+  const objective = options.objective ?? "finish";
   const tries = options.tries ?? USUAL_TRIES;
   const random = seededRandom(SEED);
   const tail = (nudge: () => number) => new Map(graph.order.map((id) => [id, graph.tailMin.get(id)! * nudge()]));
   const boundMin = lowerBound(problem, graph);
+  const judged = (found: Schedule): Judged =>
+    found.outcome === "placed"
+      ? withEnergy(found, scoreOf(problem, objective, found.placed), objective, problem)
+      : { found, score: null, energy: 0 };
   let genes: Genes = options.start ?? { priority: tail(() => 1), hold: NO_HOLDS };
-  let at = placeAll(problem, graph, genes);
+  let at = judged(placeAll(problem, graph, genes));
   let best = at;
   let bestGenes = genes;
+  if (at.found.outcome === "placed") options.onBetter?.(at.found);
   let made = 1;
-  const done = () =>
-    (best.outcome === "placed" && best.endMin <= boundMin + SAME_MIN) ||
-    (best.outcome === "conflict" && hopeless(best.conflict));
+  let polished = 0;
+  const done = () => {
+    if (best.found.outcome === "conflict") return hopeless(best.found.conflict);
+    const atBound = objective === "finish" && best.score!.lateMin === 0 && best.found.endMin <= boundMin + SAME_MIN;
+    return atBound && polished++ >= (options.polish ?? 0);
+  };
   let cycle = FIRST_CYCLE;
   let cycleFrom = 0;
   for (; made < tries && !done() && (options.goOn?.() ?? true); made++) {
@@ -52,25 +68,39 @@ export function solve(problem: Problem, options: SolveOptions = {}): Schedule {
       cycle = Math.ceil(cycle * CYCLE_GROWS);
     }
     const into = (made - cycleFrom) / cycle;
-    const afresh = at.outcome === "conflict" || into < LOOK_AROUND;
+    // an answer to start from is not thrown away: the first cycle goes on from it
+    const afresh = at.score === null || (into < LOOK_AROUND && !(options.start && cycleFrom === 0));
     const next: Genes = afresh
       ? { priority: tail(() => SPREAD_LEAST + SPREAD * random()), hold: NO_HOLDS }
-      : nudged(genes, at, random);
-    const found = placeAll(problem, graph, next);
-    if (made === cycleFrom || accepts(at, found, problem.nowMin, random, afresh ? 0 : 1 - into)) {
+      : nudged(genes, at.found, problem, objective, random);
+    const found = judged(placeAll(problem, graph, next));
+    if ((made === cycleFrom && afresh) || accepts(at, found, random, afresh ? 0 : 1 - into)) {
       at = found;
       genes = next;
     }
-    if (found.outcome === "placed" && (best.outcome !== "placed" || better(found, best))) {
+    if (found.found.outcome === "placed" && (best.score === null || isBetter(found.score!, best.score))) {
       best = found;
       bestGenes = next;
-      options.onBetter?.(found.endMin);
+      options.onBetter?.(found.found);
     }
   }
-  return best.outcome === "placed"
-    ? { ...best, boundMin: Math.min(boundMin, best.endMin), genes: bestGenes, stats: { tries: made } }
-    : best;
+  return best.found.outcome === "placed"
+    ? { ...best.found, boundMin: Math.min(boundMin, best.found.endMin), genes: bestGenes, stats: { tries: made } }
+    : best.found;
 }
+
+interface Judged {
+  readonly found: Schedule;
+  /** null = nothing was placed */
+  readonly score: Score | null;
+  readonly energy: number;
+}
+
+const withEnergy = (found: Schedule, score: Score, objective: Objective, problem: Problem): Judged => ({
+  found,
+  score,
+  energy: energyOf(objective, score, problem.nowMin, problem.ops.length),
+});
 
 /** A cycle looks around for a good start, then cools from there; each is longer than the one before. */
 const FIRST_CYCLE = 60;
@@ -79,14 +109,15 @@ const LOOK_AROUND = 0.25;
 /** Fresh priorities are tails times something between these. */
 const SPREAD_LEAST = 0.6;
 const SPREAD = 0.8;
-/** A plan this much later, as a share, is taken once in e at the start. */
+/** A plan this much worse, as a share, is taken once in e at the start. */
 const HEAT = 0.01;
 const MOST_NUDGED = 4;
 
 const HOLDS_OFTEN = 0.3;
+const SKIPS_OFTEN = 0.5;
 
 /** A few operations pulled before or pushed behind others, or held back until another has ended, or let go again. */
-function nudged(from: Genes, at: Schedule, random: () => number): Genes {
+function nudged(from: Genes, at: Schedule, problem: Problem, objective: Objective, random: () => number): Genes {
   const priority = new Map(from.priority);
   const hold = new Map(from.hold);
   const ids = [...priority.keys()];
@@ -101,44 +132,48 @@ function nudged(from: Genes, at: Schedule, random: () => number): Genes {
     } else if (random() < 0.5) priority.set(id, priority.get(any())! * (0.98 + 0.04 * random()));
     else priority.set(id, priority.get(id)! * (0.5 + random()));
   }
-  return { priority, hold };
+  if (objective !== "sessions" || at.outcome !== "placed" || random() > SKIPS_OFTEN) return { ...from, priority, hold };
+  return { priority, hold, skip: skipping(from.skip, at.placed, problem, random) };
 }
 
-function accepts(at: Schedule, found: Schedule, nowMin: number, random: () => number, left: number): boolean {
-  if (found.outcome !== "placed") return at.outcome !== "placed";
-  if (at.outcome !== "placed" || better(found, at)) return true;
-  // of the time still to go: minutes are counted since 1970, and a share of those is nothing
-  const later = (found.endMin - at.endMin) / Math.max(1, at.endMin - nowMin);
-  return random() < Math.exp(-later / (HEAT * left + 1e-9));
+/** One session more left empty, or one taken back. */
+function skipping(
+  from: Genes["skip"],
+  placed: readonly Placed[],
+  problem: Problem,
+  random: () => number,
+): ReadonlySet<number> {
+  const skip = new Set(from);
+  if (skip.size > 0 && random() < 0.3) skip.delete([...skip][Math.floor(random() * skip.size)]!);
+  else {
+    const used = problem.sessions.filter((s) => placed.some((p) => p.startMin >= s.startMin && p.endMin <= s.endMin));
+    const one = used[Math.floor(random() * used.length)];
+    if (one) skip.add(one.startMin);
+  }
+  return skip;
 }
 
-type Found = Extract<Schedule, { outcome: "placed" }>;
-
-const better = (a: Found, b: Found): boolean =>
-  a.endMin < b.endMin || (a.endMin === b.endMin && sumOfEnds(a) < sumOfEnds(b));
-const sumOfEnds = (s: Found): number => s.placed.reduce((sum, p) => sum + p.endMin, 0);
+function accepts(at: Judged, found: Judged, random: () => number, left: number): boolean {
+  if (found.score === null) return at.score === null;
+  if (at.score === null || isBetter(found.score, at.score)) return true;
+  const worse = (found.energy - at.energy) / Math.max(1, at.energy);
+  return random() < Math.exp(-worse / (HEAT * left + 1e-9));
+}
 
 /** No other order of work would help against these. */
 const hopeless = (c: Conflict): boolean => c.kind === "no-session-long-enough" || c.kind === "wait-beyond-horizon";
 
-function placeAll(problem: Problem, graph: Graph, genes: Genes): Schedule {
-  const { priority, hold } = genes;
+/** One placement by the genes given. */
+export function placeAll(all: Problem, graph: Graph, genes: Genes): Schedule {
+  const { priority, hold, skip } = genes;
+  const problem = skip?.size ? { ...all, sessions: all.sessions.filter((s) => !skip.has(s.startMin)) } : all;
   const board = new Board(problem);
   for (const op of problem.ops) {
     if (op.fixed) board.put(op, { opId: op.id, ...op.fixed, boundBy: { kind: "now" } });
+    else if (op.lockMin != null) board.reserve(op, op.lockMin, op.lockMin + op.durationMin);
   }
-  const waiting = graph.units
-    .map((unit) => unit.filter((id) => !graph.opById.get(id)!.fixed))
-    .filter((unit) => unit.length > 0);
-  const weight = (unit: readonly string[]) => Math.max(...unit.map((id) => priority.get(id)!));
-  while (waiting.length > 0) {
-    const ready = waiting.filter((unit) => isReady(unit, graph, board));
-    assert(ready.length > 0, "no unit is ready although some are left");
-    const unit = ready.reduce((a, b) => (weight(b) > weight(a) ? b : a));
-    waiting.splice(waiting.indexOf(unit), 1);
-    const conflict = placeUnit(unit, problem, graph, board, hold);
-    if (conflict) return { outcome: "conflict", conflict };
-  }
+  const conflict = placeUnits(problem, graph, board, priority, hold);
+  if (conflict) return { outcome: "conflict", conflict };
   const placed = [...board.all].sort(
     (a, b) => a.startMin - b.startMin || a.endMin - b.endMin || (a.opId < b.opId ? -1 : 1),
   );
@@ -152,9 +187,32 @@ function placeAll(problem: Problem, graph: Graph, genes: Genes): Schedule {
   };
 }
 
-function isReady(unit: readonly string[], graph: Graph, board: Board): boolean {
-  const own = new Set(unit);
-  return unit.every((id) => (graph.into.get(id) ?? []).every((l) => own.has(l.from) || board.has(l.from)));
+/** Units whose predecessors are all placed, the heaviest first. */
+function placeUnits(
+  problem: Problem,
+  graph: Graph,
+  board: Board,
+  priority: Genes["priority"],
+  hold: Genes["hold"],
+): Conflict | null {
+  const preds = [...graph.unitPreds];
+  const weights = graph.units.map((unit) => Math.max(...unit.map((id) => priority.get(id) ?? 0)));
+  const ready = new Set<number>();
+  for (const [i, count] of preds.entries()) if (count === 0) ready.add(i);
+  for (let left = graph.units.length; left > 0; left--) {
+    let u = -1;
+    for (const i of ready) if (u < 0 || weights[i]! > weights[u]! || (weights[i] === weights[u] && i < u)) u = i;
+    assert(u >= 0, "no unit is ready although some are left");
+    ready.delete(u);
+    const open = graph.units[u]!.filter((id) => !graph.opById.get(id)!.fixed);
+    const conflict = open.length > 0 ? placeUnit(open, problem, graph, board, hold) : null;
+    if (conflict) return conflict;
+    for (const n of graph.unitNext[u]!) {
+      preds[n]! -= 1;
+      if (preds[n] === 0) ready.add(n);
+    }
+  }
+  return null;
 }
 
 /** Places a unit; when a wait fell into a later window, also tries to meet the first one and keeps what ends sooner. */
@@ -219,7 +277,7 @@ function tryUnit(
       i += 1;
       continue;
     }
-    const push = repairFor(found.conflict, op, links, unit, i, release, board, problem);
+    const push = repairFor(found.conflict, op, links, unit, i, release, board, problem, graph);
     repairs += 1;
     if (push === null || repairs > MAX_REPAIRS) {
       conflict = found.conflict;
@@ -250,6 +308,7 @@ function repairFor(
   release: ReadonlyMap<string, number>,
   board: Board,
   problem: Problem,
+  graph: Graph,
 ): { index: number; releaseMin: number } | null {
   if (conflict.kind !== "window") return null;
   const missed = links.find(({ link }) => link.id === conflict.linkId);
@@ -265,10 +324,9 @@ function repairFor(
   const lateMin = possible.found ? possible.placed.startMin - shutMin : problem.gridMin;
   const openerStart = Math.max(
     release.get(missed.link.from)!,
-    board.endOf(missed.link.from) - durationOf(problem, missed.link.from),
+    board.endOf(missed.link.from) - graph.opById.get(missed.link.from)!.durationMin,
   );
   return { index: opener, releaseMin: openerStart + Math.max(problem.gridMin, lateMin) };
 }
 
 const withoutEnd = (spans: readonly Span[]): readonly Span[] => spans.slice(0, 1).map((s) => ({ ...s, endMin: null }));
-const durationOf = (problem: Problem, opId: string): number => problem.ops.find((o) => o.id === opId)?.durationMin ?? 0;

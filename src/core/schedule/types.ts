@@ -11,6 +11,16 @@ export interface Op {
   readonly needs: Readonly<Record<string, number>>;
   /** what a resource has to be loaded with for it, by resource */
   readonly loads?: Readonly<Record<string, string>> | undefined;
+  /** resources it goes on holding after it has ended: a drying rack, a box, the holder the part hangs from */
+  readonly keeps?: readonly Keep[] | undefined;
+  /** what it gives to the air and what it cannot bear there */
+  readonly air?: SharedAir | undefined;
+  /** nobody has to be there: it need not lie inside a session */
+  readonly unattended?: boolean | undefined;
+  /** starts then and at no other time */
+  readonly lockMin?: number | null | undefined;
+  /** wished end; missing it costs, but does not forbid */
+  readonly dueMin?: number | null | undefined;
   /** not before this moment */
   readonly releaseMin: number;
   /** the whole operation must lie inside one of these; null = any time */
@@ -20,6 +30,26 @@ export interface Op {
 }
 
 export type EndOf = (opId: string) => number;
+
+export interface Keep {
+  readonly resource: string;
+  readonly amount: number;
+  /** moment until which it is held, for an operation that ends at `endMin` */
+  readonly untilMin: (endMin: number) => number;
+}
+
+/**
+ * All operations share one air. What one of them gives off (`gives`, from its start until `settleMin` after its end) must not
+ * meet what another leaves open (`mindsUntilMin`, from its start), unless both are of one kind.
+ */
+export interface SharedAir {
+  readonly gives: string | null;
+  readonly settleMin: number;
+  /** until when what an operation ending at `endMin` leaves behind takes harm; null = never */
+  readonly mindsUntilMin: ((endMin: number) => number) | null;
+  /** operations of one owner never foul each other: their own waits say when one may follow the other */
+  readonly of?: string | undefined;
+}
 
 export interface Link {
   readonly id: string;
@@ -44,6 +74,8 @@ export interface Problem {
   readonly capacity: Readonly<Record<string, number>>;
   /** minutes between two operations on a resource that is loaded with something else for the second; closed time counts */
   readonly setupMin?: Readonly<Record<string, number>> | undefined;
+  /** a resource of which a set-up takes one while it lasts: somebody's hands; absent = it needs nobody */
+  readonly setupTakes?: string | undefined;
   /** rising, not overlapping; every operation that is not fixed lies wholly inside one */
   readonly sessions: readonly { readonly startMin: number; readonly endMin: number }[];
   readonly nowMin: number;
@@ -58,12 +90,16 @@ export type BoundBy =
   | { readonly kind: "session" }
   | { readonly kind: "gate" }
   | { readonly kind: "resource"; readonly resource: string; readonly opId: string }
+  | { readonly kind: "air"; readonly opId: string }
+  | { readonly kind: "release" }
+  | { readonly kind: "lock" }
   | { readonly kind: "window"; readonly linkId: string };
 
 export interface Placed {
   readonly opId: string;
   readonly startMin: number;
   readonly endMin: number;
+  /** what held the start back last */
   readonly boundBy: BoundBy;
 }
 
@@ -78,12 +114,16 @@ export type Conflict =
   | { readonly kind: "no-session-left"; readonly opId: string }
   | { readonly kind: "gate-shut"; readonly opId: string }
   | { readonly kind: "wait-beyond-horizon"; readonly opId: string; readonly linkId: string }
-  | { readonly kind: "window"; readonly opId: string; readonly linkId: string };
+  | { readonly kind: "window"; readonly opId: string; readonly linkId: string }
+  /** it was locked to a moment at which it cannot start; `heldBy` is what stands in the way */
+  | { readonly kind: "lock"; readonly opId: string; readonly heldBy: BoundBy };
 
 /** What a placement is made from: who goes first, and who is held back until when; by operation. */
 export interface Genes {
   readonly priority: ReadonlyMap<string, number>;
   readonly hold: ReadonlyMap<string, number>;
+  /** sessions left empty, by their start */
+  readonly skip?: ReadonlySet<number> | undefined;
 }
 
 export type Schedule =

@@ -1,8 +1,8 @@
 import { and, asc, eq } from "drizzle-orm";
-import type { LogEntry, Shop } from "@/contracts";
+import { type LogEntry, NO_PLANNING, type Planning, planningSchema, type Shop } from "@/contracts";
 import type { Db } from "../connection";
 import { logFromRow, shopFromRow } from "../rows";
-import { log, plans, shop } from "../schema";
+import { log, planning, plans, shop } from "../schema";
 
 export interface ShopState {
   readonly shop: Shop;
@@ -52,6 +52,31 @@ export function writePlan(db: Db, modelId: string, plan: StoredPlan): void {
     .values({ modelId, ...fields })
     .onConflictDoUpdate({ target: plans.modelId, set: fields })
     .run();
+}
+
+export interface StoredPlanning {
+  readonly planning: Planning;
+  readonly rev: number;
+}
+
+/** What was said about a model's plan; nothing yet counts as revision 0. */
+export function readPlanning(db: Db, modelId: string): StoredPlanning {
+  const row = db.select().from(planning).where(eq(planning.modelId, modelId)).get();
+  return row ? { planning: planningSchema.parse(row.said), rev: row.rev } : { planning: NO_PLANNING, rev: 0 };
+}
+
+/** @returns the new revision, or null when somebody else has written since `rev` */
+export function writePlanning(db: Db, modelId: string, said: Planning, rev: number): number | null {
+  if (rev === 0 && !db.select({ rev: planning.rev }).from(planning).where(eq(planning.modelId, modelId)).get()) {
+    db.insert(planning).values({ modelId, said, rev: 1 }).run();
+    return 1;
+  }
+  const changed = db
+    .update(planning)
+    .set({ said, rev: rev + 1 })
+    .where(and(eq(planning.modelId, modelId), eq(planning.rev, rev)))
+    .run().changes;
+  return changed === 1 ? rev + 1 : null;
 }
 
 export const readLog = (db: Db, modelId: string): readonly LogEntry[] =>

@@ -7,7 +7,7 @@ import { writing } from "../guard";
 import { airNow, NO_AIR } from "../shed-air";
 import { demoAir } from "./air";
 import { HISTORY, NOT_YET } from "./history";
-import { DEMO_PARTS, demoCoupons } from "./model";
+import { DEMO_PARTS, DEMO_PLANNING, demoCoupons } from "./model";
 import { demoShelfOn } from "./shelf";
 
 const SHOP: Omit<Shop, "timeZone"> = {
@@ -64,6 +64,7 @@ function demoDocument(atMs: number, timeZone: string): unknown {
     plan: null,
     log: logOf(atMs, { ...SHOP, timeZone }),
     coupons: demoCoupons(atMs),
+    planning: DEMO_PLANNING,
     air: demoAir(atMs, { ...SHOP, timeZone }),
   } satisfies Record<Exclude<keyof ModelDocument, "photos">, unknown>;
   return doc;

@@ -1,4 +1,4 @@
-import type { CouponCard } from "@/contracts";
+import { type CouponCard, NO_PLANNING, type Planning } from "@/contracts";
 import type { Layer, PrepStep, Region } from "@/core/model";
 
 /** The demo model, part by part: every group of materials, in the states a bench really holds. */
@@ -338,3 +338,13 @@ export function demoCoupons(atMs: number): readonly CouponCard[] {
     },
   ];
 }
+
+/** Small parts go onto the hull once both are painted. */
+export const DEMO_PLANNING: Planning = {
+  ...NO_PLANNING,
+  joins: ["ml-prop", "ml-fenders", "ml-anchor"].map((partId) => ({
+    partId,
+    ontoId: "ml-hull",
+    when: "after-paint" as const,
+  })),
+};

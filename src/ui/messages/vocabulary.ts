@@ -237,7 +237,7 @@ export const BEFORE_NAME: Readonly<Record<BeforeStep, string>> = {
   heat: "Warm gently",
 };
 
-export const MILESTONE_NAME: Readonly<Record<Milestone | "part-dry" | "wipe-flash", string>> = {
+export const MILESTONE_NAME: Readonly<Record<Milestone | "part-dry" | "wipe-flash" | "uv-box" | "joint", string>> = {
   flash: "flash off",
   touch: "touch dry",
   handle: "fit to handle",
@@ -248,6 +248,8 @@ export const MILESTONE_NAME: Readonly<Record<Milestone | "part-dry" | "wipe-flas
   cured: "through cured",
   "part-dry": "part dry",
   "wipe-flash": "wipe gone off",
+  "uv-box": "cured under the lamp",
+  joint: "joint set",
 };
 
 /** Names the same thing goes by elsewhere; searching any of a row finds all of it. */

@@ -1,10 +1,11 @@
 import type { Sign } from "@/contracts";
 import type { GateReason } from "@/core/film";
 import type { Notice, Operation, PlanAnswer, Verified } from "@/core/plan";
+import type { BoundBy, Freeing, Piece } from "@/core/schedule";
 import { missingText, REASON } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
-type Work = Pick<Operation, "kind" | "step" | "coat" | "of" | "abrasive">;
+type Work = Pick<Operation, "kind" | "step" | "coat" | "of" | "abrasive" | "layerId" | "round">;
 
 function paper({ abrasive }: Work): string {
   if (!abrasive) return "";
@@ -20,7 +21,18 @@ export function workText(op: Work, product: string | null): string {
       return BEFORE_NAME[op.step as keyof typeof BEFORE_NAME];
     case "sand":
       return `${op.abrasive?.wet ? "Wet-sand" : "Sand"}${paper(op)}`;
+    case "turn":
+      return `Turn and coat the next face${op.of > 1 ? ` (${op.coat} of ${op.of})` : ""}: ${product ?? "coat"}`;
+    case "inspect":
+      return `Look for faults under raking light, round ${op.round ?? 1}`;
+    case "mask":
+      return op.layerId === null ? "Mask what stays bare" : "Mask for the next colour";
+    case "unmask":
+      return op.layerId === null ? "Unmask what stays bare" : "Take the tape off";
+    case "fit":
+      return "Fit the part";
     case "coat":
+      if (op.round) return `${product ?? "Coat"}, round ${op.round}`;
       return op.of > 1 ? `${product ?? "Coat"}, coat ${op.coat} of ${op.of}` : (product ?? "Coat");
   }
 }
@@ -57,24 +69,18 @@ export const SIGN_NAME: Readonly<Record<Sign, string>> = {
 
 type Conflicted = Extract<PlanAnswer, { outcome: "conflict" }>;
 
-/** What is in the way, and what would free it. */
-export function conflictText(
-  a: Conflicted,
-  what: string,
-  after: string | null,
-): { title: string; way: string; free: string } {
+/** What is in the way. */
+export function conflictText(a: Conflicted, what: string, after: string | null): { title: string; way: string } {
   switch (a.conflict.kind) {
     case "no-session-long-enough":
       return {
         title: `“${what}” fits no bench session`,
-        way: `It needs ${a.conflict.neededMin} minutes of hands-on work; your longest session has ${a.conflict.longestMin}.`,
-        free: "Lengthen a session in Settings, or split the part into smaller regions.",
+        way: `It needs ${a.conflict.neededMin} minutes of hands-on work; your longest session has ${a.conflict.longestMin}. Lengthen a session, or split the part into smaller regions.`,
       };
     case "no-session-left":
       return {
         title: `No bench session is left for “${what}”`,
-        way: "The weekly pattern has no session, or its exceptions take them all, in the next 60 days.",
-        free: "Add a session in Settings.",
+        way: "The weekly pattern has no session, or its exceptions take them all, as far ahead as is planned.",
       };
     case "gate-shut":
       return {
@@ -82,20 +88,83 @@ export function conflictText(
         way: a.gateReason
           ? `At the sessions to come ${GATE_TEXT[a.gateReason]}.`
           : "At every session the air is outside what the product allows.",
-        free: "Warm or dry the room, change the air under Settings, or choose another product.",
       };
     case "wait-beyond-horizon":
       return {
-        title: `“${what}” would wait longer than 60 days`,
-        way: `${after ? `After “${after}” the` : "The"} film does not get there in this air, or its window never opens.`,
-        free: "Warmer or drier air, thinner or fewer coats.",
+        title: `“${what}” would wait longer than is planned ahead`,
+        way: `${after ? `After “${after}” the` : "The"} film does not get there in this air, or its window never opens. Warmer or drier air, thinner or fewer coats would help.`,
       };
     case "window":
       return {
         title: `The window for “${what}” shuts before a session comes`,
-        way: `${after ? `It opens after “${after}” and` : "It"} closes again between two bench sessions.`,
-        free: "Add a session inside the window; or, if the film below is down already, add a scuff before this coat under Stacks (a further coat of the same layer: end that layer and put it on again over a scuff); or take the last coat back in the Logbook and lay it afresh.",
+        way: `${after ? `It opens after “${after}” and` : "It"} closes again between two bench sessions. If the film below is down already, add a scuff before this coat under Stacks, or take the last coat back in the Logbook and lay it afresh.`,
       };
+    case "lock":
+      return {
+        title: `“${what}” cannot start where it is pinned`,
+        way: `At that moment ${LOCK_HELD[a.conflict.heldBy.kind]}.`,
+      };
+  }
+}
+
+const LOCK_HELD: Readonly<Record<BoundBy["kind"], string>> = {
+  now: "has passed",
+  link: "what it waits for is not there yet",
+  window: "its window is not open",
+  session: "no bench session lies around it",
+  gate: "the air does not suit the product",
+  resource: "hands, tool or spraying place are taken",
+  air: "dust or mist would meet a wet film",
+  release: "the part or the product is not there yet",
+  lock: "it is pinned twice",
+};
+
+type Names = {
+  readonly op: (opId: string) => string;
+  readonly link: (linkId: string) => string;
+  readonly when: (atMin: number) => string;
+  readonly span: (minutes: number) => string;
+};
+
+/** One thing that cannot be spared from what is in the way. */
+export function pieceText(p: Piece, names: Names): string {
+  switch (p.kind) {
+    case "window":
+      return `the window ${names.link(p.linkId)}`;
+    case "wait":
+      return `the wait ${names.link(p.linkId)}`;
+    case "gate":
+      return `the air that “${names.op(p.opId)}” needs`;
+    case "lock":
+      return `the pin on “${names.op(p.opId)}”`;
+    case "release":
+      return `“${names.op(p.opId)}” cannot begin before what it needs is there`;
+    case "fixed":
+      return `“${names.op(p.opId)}” is done already and cannot be moved`;
+    case "sessions":
+      return `“${names.op(p.opId)}” has to lie in a bench session`;
+    case "others":
+      return `the other work of these evenings (${p.opIds.length} pieces)`;
+  }
+}
+
+/** One change that was tried and leaves a place. */
+export function freeingText(f: Freeing, names: Names): string {
+  switch (f.kind) {
+    case "one-more-session":
+      return `One more session, ${names.when(f.startMin)} to ${names.when(f.endMin)}`;
+    case "longer-sessions":
+      return `Every session ${names.span(f.byMin)} longer`;
+    case "wider-window":
+      return `The window ${names.link(f.linkId)} open ${names.span(f.byMin)} longer: thicker coats, cooler air, or another product`;
+    case "open-gate":
+      return `Air that suits “${names.op(f.opId)}”: a heater, a warm box, or a drier room`;
+    case "unlock":
+      return `“${names.op(f.opId)}” without its pin`;
+    case "sooner-there":
+      return `“${names.op(f.opId)}” free to begin at once: the product bought sooner, or the part back sooner`;
+    case "without-batch":
+      return `“${names.op(f.opId)}” by itself, not sprayed together with others`;
   }
 }
 
@@ -111,5 +180,24 @@ export function noticeText(n: Notice): string {
       return "Area not given: hands-on minutes assume 100 cm².";
     case "waits-assumed":
       return "Some label times are missing: the family’s usual ratios stand in.";
+    case "rounds-likely":
+      return `Planned with ${n.rounds} round${n.rounds === 1 ? "" : "s"} of look, fill, sand and prime (a likely number): fewer or more plans anew.`;
+    case "batch-left-out":
+      return BATCH_LEFT_OUT[n.why];
+    case "lock-passed":
+      return "A pin lies in the past and no longer holds.";
+    case "tape-long":
+      return `What stays bare is under tape for about ${n.days} days: use low-tack tape and change it within a week.`;
+    case "pot-life":
+      return `Spraying takes longer than one mix lives: mix ${n.mixes} times.`;
+    case "to-buy":
+      return "Needs a product that is still to buy.";
   }
 }
+
+const BATCH_LEFT_OUT: Readonly<Record<Extract<Notice, { kind: "batch-left-out" }>["why"], string>> = {
+  differs: "Coats to be sprayed together are no longer of one product: planned one by one.",
+  begun: "One of the coats to be sprayed together has begun: the rest is planned one by one.",
+  "pot-life": "Sprayed together they would outlast the pot life of one mix: planned one by one.",
+  circle: "Coats to be sprayed together wait for each other: planned one by one.",
+};

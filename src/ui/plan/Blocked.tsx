@@ -1,7 +1,8 @@
 import type { PlanScreen } from "@/contracts";
 import type { PlanAnswer } from "@/core/plan";
 import { VerdictMark } from "../components/VerdictMark";
-import { conflictText, reasonText, remedyText, workText } from "../messages";
+import { dayClock, duration } from "../format";
+import { conflictText, freeingText, pieceText, reasonText, remedyText, workText } from "../messages";
 
 const nameOf = (screen: PlanScreen, id: string): string => screen.regions.find((r) => r.id === id)?.name ?? "";
 
@@ -57,13 +58,42 @@ export function Conflict({
   const words = (op: NonNullable<typeof answer.from>) =>
     `${nameOf(screen, op.regionId)}: ${workText(op, op.productId === null ? null : (screen.products[op.productId]?.name ?? null))}`;
   const text = conflictText(answer, words(answer.op), answer.from ? words(answer.from) : null);
+  const byId = new Map([...answer.ops, answer.op].map((o) => [o.id, o]));
+  const named = (id: string) => {
+    const op = byId.get(id);
+    return op ? words(op) : "another piece of work";
+  };
+  const names = {
+    op: named,
+    link: (id: string) => {
+      const [from = "", to = ""] = id.split(">");
+      return `from “${named(from)}” to “${named(to)}”`;
+    },
+    when: (atMin: number) => dayClock(atMin, screen.timeZone),
+    span: duration,
+  };
   return (
     <section role="alert" className="rounded-box border-2 border-warning p-4">
       <h2 className="text-lg font-bold">{text.title}</h2>
       <p className="mt-1">{text.way}</p>
-      <p className="mt-1">
-        <strong>What would free it:</strong> {text.free}
-      </p>
+      {answer.set.length > 0 && (
+        <>
+          <h3 className="mt-2 font-bold">What stands in the way together: none of it can be spared</h3>
+          <ul className="list-disc pl-6">
+            {answer.set.map((p) => (
+              <li key={JSON.stringify(p)}>{pieceText(p, names)}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      <h3 className="mt-2 font-bold">
+        {answer.frees.length > 0 ? "Tried, and any one of these frees it" : "What was tried did not free it"}
+      </h3>
+      <ul className="list-disc pl-6">
+        {answer.frees.map((f) => (
+          <li key={JSON.stringify(f)}>{freeingText(f, names)}</li>
+        ))}
+      </ul>
       <p className="mt-2 flex gap-3">
         <a className="link" href="/settings#sessions">
           Bench sessions

@@ -5,10 +5,24 @@ import { clock, dayClock, degC, duration, pct, um } from "../format";
 import { MILESTONE_NAME } from "../messages";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
 
+const HELD_BY: Readonly<Record<string, string>> = {
+  booth: "It waits for the spraying place to be free.",
+  airbrush: "It waits for the airbrush: in use, or to be cleaned first.",
+  "spray-gun": "It waits for the spray gun: in use, or to be cleaned first.",
+  holders: "It waits for a holder to hang it on.",
+  "uv-box": "It waits for the UV box.",
+};
+
 function heldBy(op: PlannedOp): string {
   switch (op.boundBy.kind) {
     case "now":
       return "It could start at once.";
+    case "release":
+      return "It is held back: for a product, a part that is away, or to keep the plan as it was.";
+    case "lock":
+      return "You pinned it there.";
+    case "air":
+      return "It waits until nothing wet takes harm from its dust or mist, or until the room has settled.";
     case "link":
       return "It starts as soon as its wait is over.";
     case "window":
@@ -18,9 +32,7 @@ function heldBy(op: PlannedOp): string {
     case "gate":
       return "It waits for air that suits the product.";
     case "resource":
-      return op.boundBy.resource === "booth"
-        ? "It waits for the spraying place to be free."
-        : "It waits for your hands to be free.";
+      return HELD_BY[op.boundBy.resource] ?? "It waits for your hands to be free.";
   }
 }
 

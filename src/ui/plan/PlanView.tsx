@@ -65,6 +65,12 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
         </p>
       )}
       {plan?.answer.outcome === "refused" && <Refused answer={plan.answer} screen={screen} />}
+      {plan?.answer.outcome === "circular" && (
+        <p role="alert" className="rounded-box border-2 border-warning p-4">
+          Not planned: parts go onto each other in a circle, so none could ever be fitted first. Take one of the
+          fittings out under “How it goes together”.
+        </p>
+      )}
       {plan?.answer.outcome === "conflict" && <Conflict answer={plan.answer} screen={screen} />}
       {plan?.answer.outcome === "planned" && <Timetable answer={plan.answer} screen={screen} />}
       {plan && <Notices screen={screen} notices={plan.answer.notices} />}

@@ -1,0 +1,46 @@
+import { z } from "zod";
+import { OBJECTIVES } from "@/core/model";
+import { idSchema, ranged } from "./base";
+
+/** Names an operation: a region, layer or part and what is done to it. */
+const opIdSchema = z.string().min(1).max(200);
+const dateSchema = z.iso.date("must be a date such as 2026-03-14");
+const whole = (min: number, max: number, unit: string) =>
+  ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });
+
+export const JOIN_TIMES = ["before-paint", "after-paint"] as const;
+const joinSchema = z
+  .strictObject({ partId: idSchema, ontoId: idSchema, when: z.enum(JOIN_TIMES) })
+  .refine((j) => j.partId !== j.ontoId, { error: "cannot go onto itself", path: ["ontoId"] });
+
+/** What the user has said about a model's plan; kept with the model, carried by its document. */
+export const planningSchema = z.strictObject({
+  objective: z.enum(OBJECTIVES),
+  /** all work done by the end of that day */
+  due: dateSchema.nullable(),
+  /** operation → the moment it is pinned to */
+  locks: z.record(opIdSchema, z.iso.datetime()),
+  /** operation → hands-on minutes */
+  minutes: z.record(opIdSchema, whole(1, 1440, "minutes")),
+  /** region → rounds of fill, sand and prime */
+  rounds: z.record(idSchema, whole(0, 4, "rounds")),
+  /** coats done in one go */
+  batches: z.array(z.array(opIdSchema).min(2, "needs at least two coats").max(60)).max(200),
+  /** product to buy → the day it arrives; region sent out → the day it is back */
+  arrivals: z.record(idSchema, dateSchema),
+  away: z.record(idSchema, dateSchema),
+  joins: z.array(joinSchema).max(500),
+});
+export type Planning = z.infer<typeof planningSchema>;
+
+export const NO_PLANNING: Planning = {
+  objective: "finish",
+  due: null,
+  locks: {},
+  minutes: {},
+  rounds: {},
+  batches: [],
+  arrivals: {},
+  away: {},
+  joins: [],
+};

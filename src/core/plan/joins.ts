@@ -1,0 +1,62 @@
+import { ASIDE_LABOUR, JOINT_SETS_MIN } from "../reference";
+import { blankOperation, type Chain, type Operation, opIds, type Tie } from "./operations";
+import type { Join } from "./types";
+import type { Wait } from "./wait";
+
+/** A wait between two parts: what is fitted waits for both. */
+export interface CrossTie {
+  readonly tie: Tie;
+  /** region whose film is waited for */
+  readonly regionId: string;
+}
+
+const SET: Wait = { kind: "fixed", minutes: JOINT_SETS_MIN, what: "joint" };
+const HELD: Wait = { kind: "milestone", milestone: "handle", leastMin: 0 };
+
+/** A region's chain with the fitting of its part, if it is the one that carries it: first of all, or last of all. */
+export function withFit(chain: Chain, joins: readonly Join[]): Chain {
+  const join = joins.find((j) => j.regionIds[0] === chain.regionId);
+  const first = chain.ops[0];
+  const last = chain.ops.at(-1);
+  if (!join || !first || !last) return chain;
+  const fit: Operation = {
+    ...blankOperation,
+    id: opIds.fit(join.partId),
+    regionId: chain.regionId,
+    kind: "fit",
+    handsOnMin: ASIDE_LABOUR.fit.fixedMin,
+  };
+  return join.when === "before-paint"
+    ? { ...chain, ops: [fit, ...chain.ops], ties: [{ from: fit.id, to: first.id, wait: SET }, ...chain.ties] }
+    : { ...chain, ops: [...chain.ops, fit], ties: [...chain.ties, { from: last.id, to: fit.id, wait: HELD }] };
+}
+
+/** What fitting waits for in the other part, and what in the other part waits for it. */
+export function crossTies(chains: readonly Chain[], joins: readonly Join[]): readonly CrossTie[] {
+  const byRegion = new Map(chains.map((c) => [c.regionId, c]));
+  return joins.flatMap((j): CrossTie[] => {
+    const carrier = byRegion.get(j.regionIds[0] ?? "");
+    const fitId = opIds.fit(j.partId);
+    if (!carrier?.ops.some((o) => o.id === fitId)) return [];
+    return [...j.regionIds.slice(1), ...j.onto.regionIds].flatMap((regionId): CrossTie[] => {
+      const own = byRegion.get(regionId)?.ops.filter((o) => o.kind !== "fit") ?? [];
+      if (own.length === 0) return [];
+      return j.when === "before-paint"
+        ? [{ tie: { from: fitId, to: own[0]!.id, wait: SET }, regionId: carrier.regionId }]
+        : [{ tie: { from: own.at(-1)!.id, to: fitId, wait: HELD }, regionId }];
+    });
+  });
+}
+
+/** Parts that go onto each other in a circle, in order; null = none do. */
+export function joinCircle(joins: readonly { partId: string; onto: { partId: string } }[]): readonly string[] | null {
+  const onto = new Map(joins.map((j) => [j.partId, j.onto.partId]));
+  for (const start of onto.keys()) {
+    const path = [start];
+    for (let at = onto.get(start); at !== undefined; at = onto.get(at)) {
+      if (path.includes(at)) return path.slice(path.indexOf(at));
+      path.push(at);
+    }
+  }
+  return null;
+}

@@ -1,0 +1,246 @@
+import { airAt, milestoneAfter } from "../film";
+import { materialFacts, WARM_UP_MIN } from "../reference";
+import { cleaningsOf, type Placed, type Problem, type Slack, sessionsUsed, slacks } from "../schedule";
+import { coatsUpTo, type Operation } from "./operations";
+import { type LiveChain, linkId, type ProblemContext } from "./problem";
+import { stockLines } from "./stock";
+import type {
+  CarryIn,
+  FollowUp,
+  Move,
+  Notice,
+  PlanAnswer,
+  PlanInput,
+  PlannedOp,
+  RegionFinish,
+  Verified,
+} from "./types";
+import { spansOf } from "./wait";
+import { waitReport } from "./wait-report";
+
+export interface Found {
+  readonly ctx: ProblemContext;
+  readonly problem: Problem;
+  /** as the problem has it: a batch is one operation */
+  readonly placed: readonly Placed[];
+  readonly boundMin: number;
+  readonly afreshDoneMin: number | null;
+  readonly verified: Verified;
+  readonly checkedOps: number;
+}
+
+/** Everything a screen needs of a finished plan: operations with waits and slack, finish, spine, what moved, stock, looks. */
+export function report(input: PlanInput, found: Found, notices: readonly Notice[]): PlanAnswer {
+  const { ctx, problem } = found;
+  const placed = expanded(found.placed, ctx);
+  const at = new Map(placed.map((p) => [p.opId, p]));
+  const atInProblem = new Map(found.placed.map((p) => [p.opId, p]));
+  const endOf = (id: string) => at.get(id)!.endMin;
+  const slackOf = slacks(problem, found.placed);
+  const ops = ctx.chains
+    .flatMap((live) => live.chain.ops.map((op) => plannedOp(op, live, at.get(op.id)!, ctx, endOf, slackOf)))
+    .sort((a, b) => a.startMin - b.startMin || (a.id < b.id ? -1 : 1));
+  const finish = ctx.chains.filter((c) => c.chain.ops.length > 0).map((live) => finishOf(live, ctx, endOf));
+  const cured = finish.map((f) => f.curedMin);
+  const doneMin = Math.max(...finish.map((f) => f.doneMin));
+  return {
+    outcome: "planned",
+    ops,
+    finish,
+    doneMin,
+    curedMin: cured.some((c) => c === null) ? null : Math.max(...cured.map((c) => c!)),
+    handsOnMin: handsOn(ops, ctx),
+    spine: spineOf(placed, ctx),
+    overrides: input.overrides.filter((o) => input.regions.some((r) => r.region.id === o.regionId)),
+    notices: [...notices, ...lateSeams(ctx, at), ...planNotices(ops, ctx)],
+    caution: input.caution,
+    verified: found.verified,
+    boundMin: Math.min(found.boundMin, doneMin),
+    objective: ctx.marks.objective,
+    sessions: sessionsUsed(problem, atInProblem),
+    cleanings: cleaningsOf(problem, atInProblem),
+    dueMin: ctx.marks.dueMin,
+    moved: movedFrom(input.before ?? {}, ops),
+    afreshDoneMin: found.afreshDoneMin,
+    stock: stockLines(ops, input.regions, input.productOf),
+    followUps: followUps(finish, ctx),
+    carryIns: carryIns(ops, ctx, input),
+    checkedOps: found.checkedOps,
+  };
+}
+
+/** Members of a batch lie where the batch does. */
+const expanded = (placed: readonly Placed[], ctx: ProblemContext): readonly Placed[] =>
+  placed.flatMap((p) => (ctx.batches.members.get(p.opId)?.ids ?? [p.opId]).map((opId) => ({ ...p, opId })));
+
+/** Minutes still to work; a batch counts once. */
+function handsOn(ops: readonly PlannedOp[], ctx: ProblemContext): number {
+  return ops.reduce((sum, op) => {
+    if (op.state === "done" || ctx.batches.aliasOf(op.id) !== op.id) return sum;
+    return sum + (ctx.batches.members.get(op.id)?.minutes ?? op.handsOnMin);
+  }, 0);
+}
+
+function plannedOp(
+  op: Operation,
+  live: LiveChain,
+  place: Placed,
+  ctx: ProblemContext,
+  endOf: (id: string) => number,
+  slackOf: ReadonlyMap<string, Slack>,
+): PlannedOp {
+  const record = ctx.records.get(op.id);
+  const air = airAt(ctx.airOf(op.regionId).climate, place.startMin);
+  const { slackMin, windowShutsMin } = slackOf.get(ctx.batches.aliasOf(op.id))!;
+  const batch = ctx.batches.members.get(ctx.batches.aliasOf(op.id))?.ids;
+  return {
+    ...op,
+    startMin: place.startMin,
+    endMin: place.endMin,
+    boundBy: place.boundBy,
+    state: record ? (record.endMin === null ? "in-hand" : "done") : "planned",
+    wait: waitReport(op.id, live, ctx, endOf),
+    slackMin: record ? 0 : slackMin,
+    latestMin: record ? null : Math.min(place.startMin + slackMin, windowShutsMin ?? Number.MAX_SAFE_INTEGER),
+    locked: !record && ctx.marks.locks[op.id] === place.startMin,
+    ...(batch ? { batch } : {}),
+    tempC: air.tempC,
+    rhPct: air.rhPct,
+  };
+}
+
+function movedFrom(before: Readonly<Record<string, number>>, ops: readonly PlannedOp[]): readonly Move[] {
+  return ops.flatMap((op): Move[] => {
+    const fromMin = before[op.id];
+    return op.state !== "planned" || fromMin === undefined || fromMin === op.startMin
+      ? []
+      : [{ opId: op.id, fromMin, toMin: op.startMin }];
+  });
+}
+
+const MIN_PER_DAY = 1440;
+
+function followUps(finish: readonly RegionFinish[], ctx: ProblemContext): readonly FollowUp[] {
+  return finish.flatMap((f) =>
+    ctx.habits.followUpDays.map((days) => ({ regionId: f.regionId, days, atMin: f.doneMin + days * MIN_PER_DAY })),
+  );
+}
+
+/** Parts to bring in for the first coat of an evening that nothing else has brought in before. */
+function carryIns(ops: readonly PlannedOp[], ctx: ProblemContext, input: PlanInput): readonly CarryIn[] {
+  const warmOf = (regionId: string): number => {
+    const material = input.regions.find((r) => r.region.id === regionId)?.region.material ?? null;
+    return material === null || material === "unknown"
+      ? WARM_UP_MIN.porous
+      : WARM_UP_MIN[materialFacts(material).group];
+  };
+  return ctx.sessions.flatMap((s) => {
+    const own = ops.filter((o) => o.state === "planned" && o.startMin >= s.startMin && o.endMin <= s.endMin);
+    const seen = new Set<string>();
+    return own.flatMap((o): CarryIn[] => {
+      const first = !seen.has(o.regionId);
+      seen.add(o.regionId);
+      if (!first || o.productId === null) return [];
+      return [{ regionId: o.regionId, byMin: o.startMin - warmOf(o.regionId), opId: o.id }];
+    });
+  });
+}
+
+const LONG_TAPE_DAYS = 7;
+
+/** What can only be said once everything has its hour. */
+function planNotices(ops: readonly PlannedOp[], ctx: ProblemContext): readonly Notice[] {
+  const notices: Notice[] = [];
+  for (const { chain, rounds } of ctx.chains) {
+    const { regionId } = chain;
+    const own = ops.filter((o) => o.regionId === regionId);
+    if (rounds > 0 && own.some((o) => o.round && o.state !== "done"))
+      notices.push({ kind: "rounds-likely", regionId, rounds });
+    const mask = own.find((o) => o.kind === "mask" && o.layerId === null);
+    const off = own.find((o) => o.kind === "unmask" && o.layerId === null);
+    const days = mask && off ? (off.startMin - mask.endMin) / MIN_PER_DAY : 0;
+    if (days > LONG_TAPE_DAYS) notices.push({ kind: "tape-long", regionId, days: Math.ceil(days) });
+    for (const o of own) {
+      const potLifeMin = o.productId === null ? null : ctx.productOf(o.productId).potLifeMin;
+      if (o.state !== "done" && potLifeMin !== null && o.handsOnMin > potLifeMin)
+        notices.push({ kind: "pot-life", regionId, mixes: Math.ceil(o.handsOnMin / potLifeMin) });
+    }
+    const toBuy = new Set(own.filter((o) => o.state === "planned").flatMap((o) => o.productId ?? []));
+    for (const productId of toBuy)
+      if (ctx.productOf(productId).owned === false)
+        notices.push({
+          kind: "to-buy",
+          regionId,
+          productId,
+          byMin: Math.min(...own.filter((o) => o.productId === productId).map((o) => o.startMin)),
+        });
+    if (own.some((o) => o.state === "planned" && (ctx.marks.locks[o.id] ?? ctx.nowMin) < ctx.nowMin))
+      notices.push({ kind: "lock-passed", regionId });
+  }
+  return notices;
+}
+
+function finishOf(live: LiveChain, ctx: ProblemContext, endOf: (id: string) => number): RegionFinish {
+  const last = live.chain.ops.at(-1)!;
+  const coats = coatsUpTo(live.chain, last.id, live.filmUm, ctx.productOf, endOf);
+  const cured = coats.length > 0 ? milestoneAfter(coats, "cured", ctx.airOf(live.chain.regionId).clock) : null;
+  return {
+    regionId: live.chain.regionId,
+    doneMin: endOf(last.id),
+    curedMin: cured?.outcome === "reached" ? cured.atMin : null,
+  };
+}
+
+/** Seams that have to take a worse way than they were judged by, because the better one has passed. */
+function lateSeams(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): readonly Notice[] {
+  return ctx.chains.flatMap((live) =>
+    live.chain.ties.flatMap((tie): Notice[] => {
+      const { wait } = tie;
+      const placed = at.get(tie.to);
+      if (wait.kind !== "seam" || wait.fallback.length === 0 || !placed || ctx.records.has(tie.to)) return [];
+      const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, (id) => at.get(id)!.endMin);
+      const fromMin = at.get(tie.from)!.endMin;
+      const better = wait.waits.filter((w) => !wait.fallback.some((f) => f.wait === w));
+      const context = {
+        coats,
+        fromMin,
+        clock: ctx.airOf(live.chain.regionId).clock,
+        caution: ctx.caution,
+        notYetMin: null,
+      };
+      const inTime = spansOf({ ...wait, waits: better }, context).some(
+        (s) => s.endMin === null || placed.startMin <= s.endMin,
+      );
+      if (inTime) return [];
+      const regionId = live.chain.regionId;
+      const layerIds = [...new Set(live.chain.ops.flatMap((o) => o.layerId ?? []))];
+      const layer = layerIds.indexOf(live.chain.ops.find((o) => o.id === tie.to)!.layerId!);
+      return wait.fallback[0]!.codes.map((code) => ({ kind: "verdict", regionId, verdict: "care", code, layer }));
+    }),
+  );
+}
+
+/** Walks back from the operation that ends last along what held each one up. */
+function spineOf(placed: readonly Placed[], ctx: ProblemContext): readonly string[] {
+  const at = new Map(placed.map((p) => [p.opId, p]));
+  const ties = [...ctx.chains.flatMap((c) => c.chain.ties), ...ctx.cross.map((c) => c.tie)];
+  const fromOf = new Map(ties.map((t) => [linkId(t), t.from]));
+  const before = new Map(ties.map((t) => [t.to, t.from]));
+  const spine: string[] = [];
+  let p: Placed | undefined = placed.reduce<Placed | undefined>(
+    (a, b) => (a === undefined || b.endMin > a.endMin ? b : a),
+    undefined,
+  );
+  while (p && !spine.includes(p.opId)) {
+    spine.unshift(p.opId);
+    const { boundBy }: Placed = p;
+    const next: string | undefined =
+      boundBy.kind === "link" || boundBy.kind === "window"
+        ? fromOf.get(boundBy.linkId)
+        : boundBy.kind === "resource" || boundBy.kind === "air"
+          ? boundBy.opId
+          : before.get(p.opId);
+    p = next === undefined ? undefined : at.get(next);
+  }
+  return spine;
+}

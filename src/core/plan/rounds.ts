@@ -1,0 +1,96 @@
+import type { Layer, Stack } from "../model";
+import { plannedWftUm } from "../numbers";
+import { familySkinUm, MOST_ROUNDS, ROUND_GRIT, ROUND_RUB_SHARE, USUAL_ROUNDS, volumeSolidsOf } from "../reference";
+import { type JudgeAnswer, judgeStack } from "./judge";
+import { roundId, roundOf } from "./round-ids";
+import type { PlanInput, PlanRegion } from "./types";
+
+const PRIMES = new Set(["primer", "primer-highbuild", "surfacer"]);
+
+/**
+ * A region as it is planned: with its rounds of fill, sand and prime put in over the first primer that has something on top of it. A round is the primer once more, over a spot fill where the stack itself holds a putty and the rules allow it
+ * over that primer. What is judged and shown elsewhere stays the user's own stack.
+ */
+export interface PlannedStack {
+  readonly region: PlanRegion;
+  readonly answer: Extract<JudgeAnswer, { outcome: "judged" }>;
+  readonly rounds: number;
+}
+
+export function withRounds(
+  r: PlanRegion,
+  own: Extract<JudgeAnswer, { outcome: "judged" }>,
+  input: PlanInput,
+): PlannedStack {
+  const plain = { region: r, answer: own, rounds: 0 };
+  if (!input.marks) return plain;
+  const over = r.stack.layers.findIndex((l) => PRIMES.has(input.productOf(l.productId).role));
+  // a primer that is the whole finish is looked at when it is done, not built up in rounds
+  if (over < 0 || over === r.stack.layers.length - 1) return plain;
+  const rounds = roundsFor(r, over, input);
+  if (rounds === 0) return plain;
+  const stops = stopsOf(own);
+  for (const putty of [puttyOf(r.stack, input), null]) {
+    const region = { ...r, stack: expanded(r.stack, over, rounds, putty, input) };
+    const answer = judgeStack({
+      ...region,
+      productOf: input.productOf,
+      protection: input.protection,
+      air: null,
+      coupons: input.coupons,
+    });
+    if (answer.outcome === "judged" && stopsOf(answer) <= stops) return { region, answer, rounds };
+    if (putty === null) break;
+  }
+  return plain;
+}
+
+const stopsOf = (a: Extract<JudgeAnswer, { outcome: "judged" }>): number =>
+  a.verdicts.filter((v) => v.verdict === "stop").length;
+
+/** The user's own word, else the usual number; once work above the primer has begun, only the rounds that were made. */
+function roundsFor(r: PlanRegion, over: number, input: PlanInput): number {
+  const wished = input.marks!.rounds[r.region.id] ?? USUAL_ROUNDS[r.region.finish][input.caution];
+  const above = new Set(r.stack.layers.slice(over + 1).map((l) => l.id));
+  let made = 0;
+  let passed = false;
+  for (const { opId } of input.records) {
+    const layerId = opId.split(":")[0]!;
+    if (above.has(layerId)) passed = true;
+    const n = r.stack.layers[over] && layerId.startsWith(`${r.stack.layers[over]!.id}~r`) ? roundOf(layerId) : null;
+    if (n !== null) made = Math.max(made, n);
+  }
+  return passed ? made : Math.min(MOST_ROUNDS, Math.max(made, wished));
+}
+
+const puttyOf = (stack: Stack, input: PlanInput): string | null =>
+  stack.layers.find((l) => input.productOf(l.productId).role === "putty")?.productId ?? null;
+
+function expanded(stack: Stack, over: number, rounds: number, puttyId: string | null, input: PlanInput): Stack {
+  const primer = stack.layers[over]!;
+  const made: Layer[] = [];
+  for (let n = 1; n <= rounds; n++) {
+    if (puttyId !== null) made.push(fillLayer(primer, puttyId, n, input));
+    made.push({ ...primer, id: roundId(primer.id, n, "p"), coats: 1, before: [], gapMin: null, tape: null });
+  }
+  return { ...stack, layers: [...stack.layers.slice(0, over + 1), ...made, ...stack.layers.slice(over + 1)] };
+}
+
+/** One thin skin on the spots that were found, levelled. */
+function fillLayer(primer: Layer, puttyId: string, n: number, input: PlanInput): Layer {
+  const putty = input.productOf(puttyId);
+  const skinUm = putty.maxSkinUm ?? (putty.family === "unknown" ? null : familySkinUm(putty.family));
+  const bare: Layer = {
+    id: roundId(primer.id, n, "f"),
+    productId: puttyId,
+    coats: 1,
+    heaviness: "light",
+    wftUm: null,
+    gapMin: null,
+    before: [],
+    sandAfter: null,
+  };
+  const wftUm = Math.min(plannedWftUm(bare, putty), skinUm ?? Number.MAX_VALUE);
+  const takesUm = Math.round(ROUND_RUB_SHARE * wftUm * volumeSolidsOf(putty));
+  return { ...bare, wftUm, sandAfter: { grit: primer.sandAfter?.grit ?? ROUND_GRIT, wet: false, takesUm } };
+}

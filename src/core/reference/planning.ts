@@ -1,0 +1,49 @@
+import type { Finish, MaterialGroup, Method } from "../model";
+import type { Labour } from "./labour";
+
+/** Rounds of inspect–fill–sand–prime a face usually takes, and the upper number a safe plan counts on (est.). */
+export const USUAL_ROUNDS: Readonly<Record<Finish, { readonly likely: number; readonly safe: number }>> = {
+  hidden: { likely: 0, safe: 1 },
+  seen: { likely: 1, safe: 2 },
+  show: { likely: 2, safe: 3 },
+};
+export const MOST_ROUNDS = 4;
+/** Share of a face that is worked on in a round: spots, not the whole (est.). */
+export const ROUND_SPOT_SHARE = 0.15;
+/** Paper for levelling spots where the primer's own sanding names none, FEPA P. */
+export const ROUND_GRIT = 400;
+/** Taken off by levelling a filled spot, as a share of its dry film (est.). */
+export const ROUND_RUB_SHARE = 0.7;
+
+/** Hands-on minutes of work that is neither coating nor rubbing (est.). */
+export const ASIDE_LABOUR: Readonly<Record<"inspect" | "mask" | "unmask" | "fit", Labour>> = {
+  inspect: { fixedMin: 4, perCm2Min: 0.01 },
+  mask: { fixedMin: 8, perCm2Min: 0.03 },
+  unmask: { fixedMin: 3, perCm2Min: 0.005 },
+  fit: { fixedMin: 15, perCm2Min: 0 },
+};
+
+/** Cleaning and loading a tool with another product, minutes of somebody's hands (est.). */
+export const CLEANING_MIN: Readonly<Partial<Record<Method, number>>> = { airbrush: 10, "spray-gun": 15 };
+/** The room has settled this long after dry sanding, minutes (est.). */
+export const DUST_SETTLES_MIN = 20;
+/** Mist hangs in the air this long after spraying, minutes (est.). */
+export const MIST_SETTLES_MIN = 5;
+/** A UV box keeps a part this long beside the minutes of hands-on work, minutes (est.). */
+export const UV_BOX_MIN = 30;
+/** A joint can be worked on this long after it was glued, minutes (est.; the adhesive's own label decides). */
+export const JOINT_SETS_MIN = 720;
+/** Kept on top of what a plan needs of each product: touch-ups, losses. */
+export const STOCK_RESERVE = 0.15;
+
+/** A part is at the room's temperature this long after it was carried in, minutes (est.: thin metal follows fast, foam and thick resin slowly). */
+export const WARM_UP_MIN: Readonly<Record<MaterialGroup, number>> = {
+  plastic: 45,
+  resin: 60,
+  foam: 45,
+  metal: 60,
+  porous: 60,
+  laminate: 45,
+};
+/** A finished face is looked at again after so many days, unless the user sets others. */
+export const FOLLOW_UP_DAYS: readonly number[] = [14, 90];
