@@ -1,35 +1,124 @@
-import { type PlanInput, type PlanRegion, planModel } from "@/core/plan";
-import { layer, planInput, region } from "../../tests/support/world";
-import { bestMs, peakMb, power, round1, tell } from "./measure";
+import { MIN_PER_DAY } from "@/core/base";
+import { climateOf, typicalClimate } from "@/core/film";
+import { NO_HABITS, NO_MARKS, type PlanInput, type PlanRegion, planModel } from "@/core/plan";
+import { layer, NOW_MIN, planInput, region, STEADY } from "../../tests/support/world";
+import { firstMs, peakMb, power, round1, tell } from "./measure";
 
-/** A filament part with nine steps of its own. */
+/** Filament parts in two colours behind tape, under a clear; every fourth in another colour, so that tools are cleaned in between. */
 const part = (i: number): PlanRegion => ({
-  region: region({ id: `part${i}`, material: "petg", conditions: ["dusty"], areaCm2: 60 }),
+  region: region({ id: `part${i}`, material: "petg", conditions: ["dusty"], areaCm2: 60, finish: "seen" }),
   stack: {
     prep: ["wash", "key", "dust-off"],
     layers: [
-      layer("build-primer", { coats: 2, heaviness: "wet", sandAfter: { grit: 400, wet: true, takesUm: 15 } }),
-      layer("grey-primer"),
-      layer("estuary-blue", { coats: 2 }),
+      layer("build-primer", {
+        id: `p${i}`,
+        coats: 2,
+        heaviness: "wet",
+        sandAfter: { grit: 400, wet: true, takesUm: 15 },
+      }),
+      layer("grey-primer", { id: `g${i}`, sandAfter: { grit: 600, wet: true, takesUm: 4 } }),
+      layer(i % 4 === 0 ? "seawall-grey" : "estuary-blue", {
+        id: `c${i}`,
+        coats: 2,
+        tape: { tack: "low", onMin: null, offMin: null },
+      }),
+      layer("chalk-white", { id: `w${i}`, coats: 2 }),
+      layer("water-matt", { id: `m${i}`, coats: 2 }),
     ],
   },
 });
 
-const inputOf = (parts: number): PlanInput =>
-  planInput(
-    Array.from({ length: parts }, (_, i) => part(i)),
-    { air: { kind: "day", meanC: 15, swingC: 4 } },
-  );
+const LONG_DAYS = 130;
+const longDay = { fromH: 8, toH: 20 };
 
+/** Evenings for a model of one person; long days for the sizes at which one person's evenings would take years. */
+function inputOf(parts: number, over: Partial<PlanInput> = {}): PlanInput {
+  return planInput(
+    Array.from({ length: parts }, (_, i) => part(i)),
+    {
+      air: { kind: "day", meanC: 15, swingC: 4 },
+      marks: NO_MARKS,
+      habits: { ...NO_HABITS, covered: true },
+      ...over,
+    },
+  );
+}
+
+function longDays(): Partial<PlanInput> {
+  const midnight = NOW_MIN - (NOW_MIN % MIN_PER_DAY);
+  const air = typicalClimate(
+    { ...STEADY, kind: "day", meanC: 15, swingC: 4 },
+    { localOffsetMin: () => 0, tonightNoonMin: null },
+    NOW_MIN - 3 * MIN_PER_DAY,
+    NOW_MIN + (LONG_DAYS + 2) * MIN_PER_DAY,
+  );
+  return {
+    climate: climateOf(air.points),
+    horizonMin: NOW_MIN + LONG_DAYS * MIN_PER_DAY,
+    sessions: Array.from({ length: LONG_DAYS }, (_, d) => ({
+      startMin: midnight + d * MIN_PER_DAY + longDay.fromH * 60,
+      endMin: midnight + d * MIN_PER_DAY + longDay.toH * 60,
+    })),
+  };
+}
+
+/** What a person with a model of a size would feel: planned and verified, then planned again with as little moved as can be. */
 export function benchPlan(): void {
+  small();
   let before: { readonly ops: number; readonly ms: number } | null = null;
-  for (const parts of [1, 3, 6, 12]) {
-    const input = inputOf(parts);
-    const answer = planModel(input);
-    const ops = answer.outcome === "planned" ? answer.ops.length : 0;
-    const ms = bestMs(() => planModel(input));
-    const grew = before && ops > 0 ? { time_by_ops_to_the_power: power(before.ops, before.ms, ops, ms) } : {};
-    tell({ bench: "plan", parts, ops, outcome: answer.outcome, ms: round1(ms), ...grew, peak_mb: peakMb() });
-    before = { ops: Math.max(1, ops), ms };
+  for (const parts of [25, 50, 100, 200]) {
+    const input = inputOf(parts, longDays());
+    let answer = planModel(inputOf(1));
+    const ms = firstMs(() => {
+      answer = planModel(input, { tries: 1 });
+    });
+    if (answer.outcome !== "planned") {
+      tell({ bench: "plan-growth", parts, outcome: answer.outcome });
+      return;
+    }
+    const ops = answer.ops.length;
+    const grew = before ? { time_by_ops_to_the_power: power(before.ops, before.ms, ops, ms) } : {};
+    const { verified, doneMin, boundMin } = answer;
+    tell({
+      bench: "plan-growth",
+      parts,
+      ops,
+      planned_and_verified_ms: round1(ms),
+      waits_verified: verified.waits,
+      still_early: verified.early,
+      over_bound_pct: round1((100 * (doneMin - boundMin)) / (boundMin - NOW_MIN)),
+      ...grew,
+      peak_mb: peakMb(),
+    });
+    before = { ops, ms };
   }
+}
+
+function small(): void {
+  const input = inputOf(15);
+  let firstBetterMs = 0;
+  const began = performance.now();
+  const answer = planModel(input, { onBetter: () => (firstBetterMs ||= performance.now() - began) });
+  const coldMs = performance.now() - began;
+  if (answer.outcome !== "planned") {
+    tell({ bench: "plan-15x20", outcome: answer.outcome });
+    return;
+  }
+  const warmMs = firstMs(() => planModel(input));
+  const keep = Object.fromEntries(answer.ops.map((o) => [o.id, o.startMin]));
+  const keptMs = firstMs(() => planModel({ ...input, before: keep }, { keep }));
+  tell({
+    bench: "plan-15x20",
+    ops: answer.ops.length,
+    first_timetable_ms: round1(firstBetterMs),
+    planned_and_verified_ms: round1(coldMs),
+    again_ms: round1(warmMs),
+    kept_ms: round1(keptMs),
+    waits_verified: answer.verified.waits,
+    still_early: answer.verified.early,
+    over_bound_pct: round1((100 * (answer.doneMin - answer.boundMin)) / (answer.boundMin - NOW_MIN)),
+    sessions: answer.sessions,
+    cleanings: answer.cleanings,
+    peak_mb: peakMb(),
+  });
 }

@@ -7,7 +7,7 @@ import { crossTies, joinCircle } from "./joins";
 import type { JudgeAnswer } from "./judge";
 import { linkId, liveChain, type ProblemContext, problemOf } from "./problem";
 import { judgeRegion } from "./region";
-import { type Found, report } from "./report";
+import { type Found, inFull, report } from "./report";
 import {
   NO_HABITS,
   NO_MARKS,
@@ -17,7 +17,7 @@ import {
   type PlanRegion,
   type RefusedStop,
 } from "./types";
-import { verifyWaits } from "./verify";
+import { type Looked, verifyWaits } from "./verify";
 
 /** How long and for whom a plan is searched for. */
 export interface PlanOptions {
@@ -90,12 +90,13 @@ function solveVerified(start: ProblemContext, options: PlanOptions): Solved {
   const { afreshDoneMin } = first;
   let { schedule } = first;
   const putBack = new Set<string>();
+  const looked: Looked = new Map();
   for (let round = 1; ; round++) {
     if (schedule.outcome === "conflict") return { outcome: "conflict", schedule, problem, ctx };
     const { placed, boundMin, genes } = schedule;
     const faults = checkSchedule(problem, placed);
     assert(faults.length === 0, `the plan breaks its own rules: ${JSON.stringify(faults.slice(0, 3))}`);
-    const { waits, early } = verifyWaits(ctx, placed);
+    const { waits, early } = verifyWaits(ctx, inFull(placed, ctx), looked);
     const earlyMin = Math.max(0, ...early.map((e) => e.byMin));
     const verified = { waits, putBack: putBack.size, early: early.length, earlyMin };
     if (early.length === 0 || round === ROUNDS) {

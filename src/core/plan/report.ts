@@ -32,7 +32,7 @@ export interface Found {
 /** Everything a screen needs of a finished plan: operations with waits and slack, finish, spine, what moved, stock, looks. */
 export function report(input: PlanInput, found: Found, notices: readonly Notice[]): PlanAnswer {
   const { ctx, problem } = found;
-  const placed = expanded(found.placed, ctx);
+  const placed = inFull(found.placed, ctx);
   const at = new Map(placed.map((p) => [p.opId, p]));
   const atInProblem = new Map(found.placed.map((p) => [p.opId, p]));
   const endOf = (id: string) => at.get(id)!.endMin;
@@ -70,7 +70,7 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
 }
 
 /** Members of a batch lie where the batch does. */
-const expanded = (placed: readonly Placed[], ctx: ProblemContext): readonly Placed[] =>
+export const inFull = (placed: readonly Placed[], ctx: ProblemContext): readonly Placed[] =>
   placed.flatMap((p) => (ctx.batches.members.get(p.opId)?.ids ?? [p.opId]).map((opId) => ({ ...p, opId })));
 
 /** Minutes still to work; a batch counts once. */

@@ -1,4 +1,4 @@
-import { dryAtByModel, runPile } from "../film";
+import { type AppliedCoat, dryAtByModel, runPile } from "../film";
 import type { Placed, Span } from "../schedule";
 import { coatsUpTo, type Tie } from "./operations";
 import { type LiveChain, linkId, type ProblemContext } from "./problem";
@@ -40,8 +40,11 @@ function aspectsOf(wait: Drying) {
 
 type Films = Pick<ProblemContext, "chains" | "productOf" | "records" | "notYetMin" | "airOf" | "delaysMin" | "caution">;
 
-/** Runs every film of a plan through the film model in the plan's own hours and air, wait by wait. */
-export function verifyWaits(ctx: Films, placed: readonly Placed[]): Verification {
+/** What the model said of a wait at the hours it was asked for; a plan mended here and there asks anew only where hours changed. */
+export type Looked = Map<string, { readonly hours: string; readonly found: EarlyWait | null }>;
+
+/** Runs every film of a plan through the film model in the plan's own hours and air, wait by wait. @param looked kept from round to round */
+export function verifyWaits(ctx: Films, placed: readonly Placed[], looked: Looked = new Map()): Verification {
   const at = new Map(placed.map((p) => [p.opId, p]));
   let waits = 0;
   const early: EarlyWait[] = [];
@@ -49,7 +52,12 @@ export function verifyWaits(ctx: Films, placed: readonly Placed[]): Verification
     for (const tie of live.chain.ties) {
       if (!isDrying(tie.wait) || ctx.records.has(tie.to) || !at.has(tie.to)) continue;
       waits += 1;
-      const found = lookAt(ctx, live, tie, tie.wait, at);
+      const endOf = (id: string) => at.get(id)!.endMin;
+      const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
+      const hours = `${at.get(tie.to)!.startMin}|${endOf(tie.from)}|${coats.map((c) => `${c.endMin}/${c.rubbed?.atMin}`).join()}`;
+      const known = looked.get(linkId(tie));
+      const found = known?.hours === hours ? known.found : lookAt(ctx, live, tie, tie.wait, coats, at);
+      looked.set(linkId(tie), { hours, found });
       if (found) early.push(found);
     }
   }
@@ -61,12 +69,11 @@ function lookAt(
   live: LiveChain,
   tie: Tie,
   wait: Drying,
+  coats: readonly AppliedCoat[],
   at: ReadonlyMap<string, Placed>,
 ): EarlyWait | null {
-  const endOf = (id: string) => at.get(id)!.endMin;
   const { climate, clock } = ctx.airOf(live.chain.regionId);
-  const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
-  const fromMin = endOf(tie.from);
+  const fromMin = at.get(tie.from)!.endMin;
   const startMin = at.get(tie.to)!.startMin;
   const untilMin = Math.min(clock.toMin, startMin + LOOK_ON_MIN);
   const { metMin } = runPile(coats, climate, untilMin, { cellsPerCoat: CELLS }, aspectsOf(wait));

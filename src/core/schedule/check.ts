@@ -60,25 +60,46 @@ export function checkSchedule(problem: Problem, placed: readonly Placed[]): read
 /** Nothing settles on a film that takes harm from it, unless it is of the film's own kind. */
 function airViolations(problem: Problem, at: ReadonlyMap<string, Placed>): Violation[] {
   const present = problem.ops.filter((op) => op.air && at.has(op.id));
+  const minding = byDay(
+    present
+      .filter((op) => op.air!.mindsUntilMin)
+      .map((op) => {
+        const { startMin, endMin } = at.get(op.id)!;
+        return { op, startMin, endMin: Math.max(endMin, op.air!.mindsUntilMin!(endMin)) };
+      }),
+  );
   return present.flatMap((giver): Violation[] => {
-    const { gives, settleMin } = giver.air!;
+    const { gives, settleMin, of } = giver.air!;
     if (gives === null) return [];
     const g = at.get(giver.id)!;
-    return present.flatMap((other): Violation[] => {
-      if (
-        other === giver ||
-        !other.air!.mindsUntilMin ||
-        other.air!.gives === gives ||
-        (giver.fixed && other.fixed) ||
-        (giver.air!.of !== undefined && giver.air!.of === other.air!.of)
-      )
-        return [];
-      const o = at.get(other.id)!;
-      const untilMin = Math.max(o.endMin, other.air!.mindsUntilMin(o.endMin));
-      const apart = g.endMin + settleMin <= o.startMin + TOLERANCE_MIN || untilMin <= g.startMin + TOLERANCE_MIN;
+    const untilMin = g.endMin + settleMin;
+    return minding(g.startMin, untilMin).flatMap(({ op: other, startMin, endMin }): Violation[] => {
+      if (other === giver || other.air!.gives === gives || (giver.fixed && other.fixed)) return [];
+      if (of !== undefined && of === other.air!.of) return [];
+      const apart = untilMin <= startMin + TOLERANCE_MIN || endMin <= g.startMin + TOLERANCE_MIN;
       return apart ? [] : [{ kind: "air", opId: giver.id, detail: `gives ${gives} over ${other.id}` }];
     });
   });
+}
+
+interface Stretch {
+  readonly startMin: number;
+  readonly endMin: number;
+}
+const DAY_MIN = 1440;
+
+/** Stretches found by the days they touch: a plan of thousands of operations is walked evening by evening. */
+function byDay<T extends Stretch>(list: readonly T[]): (fromMin: number, toMin: number) => readonly T[] {
+  const days = new Map<number, T[]>();
+  for (const s of list)
+    for (let d = Math.floor(s.startMin / DAY_MIN); d <= Math.floor(s.endMin / DAY_MIN); d++)
+      days.set(d, [...(days.get(d) ?? []), s]);
+  return (fromMin, toMin) => {
+    const found = new Set<T>();
+    for (let d = Math.floor(fromMin / DAY_MIN); d <= Math.floor(toMin / DAY_MIN); d++)
+      for (const s of days.get(d) ?? []) found.add(s);
+    return [...found];
+  };
 }
 
 /** Between two operations that load a resource differently lies the time to clean and load it. */
@@ -122,32 +143,33 @@ function resourceViolations(problem: Problem, at: ReadonlyMap<string, Placed>): 
   const bad: Violation[] = [];
   for (const [resource, capacity] of Object.entries(problem.capacity)) {
     const users = problem.ops.filter((op) => (op.needs[resource] ?? 0) > 0 && at.has(op.id));
+    const held = byDay(heldStretches(problem, at, resource));
     for (const op of users) {
       if (op.fixed) continue;
       const start = at.get(op.id)!.startMin;
-      const held = users.reduce(
-        (sum, other) => {
-          const p = at.get(other.id)!;
-          return p.startMin <= start && start < p.endMin ? sum + (other.needs[resource] ?? 0) : sum;
-        },
-        keptAt(problem, at, resource, start),
+      const amount = held(start, start).reduce(
+        (sum, h) => (h.startMin <= start && start < h.endMin ? sum + h.amount : sum),
+        0,
       );
-      if (held > capacity)
-        bad.push({ kind: "resource", opId: op.id, detail: `${resource} held ${held} of ${capacity}` });
+      if (amount > capacity)
+        bad.push({ kind: "resource", opId: op.id, detail: `${resource} held ${amount} of ${capacity}` });
     }
   }
   return bad;
 }
 
-/** Held on after their ends by operations already over at a moment. */
-function keptAt(problem: Problem, at: ReadonlyMap<string, Placed>, resource: string, atMin: number): number {
-  let held = 0;
-  for (const op of problem.ops)
-    for (const k of op.keeps ?? []) {
-      const p = at.get(op.id);
-      if (k.resource === resource && p && p.endMin <= atMin && atMin < k.untilMin(p.endMin)) held += k.amount;
-    }
-  return held;
+/** While operations run, and for as long as they keep a resource after. */
+function heldStretches(problem: Problem, at: ReadonlyMap<string, Placed>, resource: string) {
+  return problem.ops.flatMap((op) => {
+    const p = at.get(op.id);
+    if (!p) return [];
+    const needs = op.needs[resource] ?? 0;
+    const own = needs > 0 ? [{ startMin: p.startMin, endMin: p.endMin, amount: needs }] : [];
+    const kept = (op.keeps ?? [])
+      .filter((k) => k.resource === resource)
+      .map((k) => ({ startMin: p.endMin, endMin: Math.max(p.endMin, k.untilMin(p.endMin)), amount: k.amount }));
+    return [...own, ...kept];
+  });
 }
 
 function waitViolations(problem: Problem, at: ReadonlyMap<string, Placed>): Violation[] {
