@@ -49,6 +49,10 @@ export const overrideAction = async (regionId: string, key: string, reason: stri
   server.overrideVerdict(regionId, key, reason);
 
 export const makePlanAction = async (modelId: string) => server.makePlan(modelId);
+export const takePlanAction = async (modelId: string, starts: unknown) => server.takePlan(modelId, starts);
+export const planInputAction = async (modelId: string) => server.getPlanInput(modelId);
+export const savePlanningAction = async (modelId: string, rev: number, planning: unknown) =>
+  server.savePlanning(modelId, rev, planning);
 export const startAction = async (regionId: string, opId: string) => server.startOp(regionId, opId, logTitle);
 export const finishAction = async (regionId: string, input: unknown) => server.finishOp(regionId, input, logTitle);
 export const notYetAction = async (regionId: string, input: unknown) => server.notYet(regionId, input, logTitle);

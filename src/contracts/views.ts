@@ -1,6 +1,7 @@
 import type { BenchSession, CouponResult, Product, Region, Stack } from "@/core/model";
-import type { BenchTile, JudgeAnswer, PlanAnswer, StackTotals } from "@/core/plan";
+import type { BenchTile, JudgeAnswer, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
 import type { CouponCard } from "./coupon";
+import type { Planning } from "./planning";
 import type { Shop } from "./shop";
 
 /** What the screens are shown: read models, never sent in. */
@@ -128,12 +129,18 @@ export interface Backdrop {
   readonly air: readonly AirSample[];
 }
 
+/** A plan's input as it is sent to a worker: products as a list, for a function cannot be sent. */
+export type SentPlanInput = Omit<PlanInput, "productOf"> & { readonly products: readonly Product[] };
+
 /** Everything the Plan screen shows. */
 export interface PlanScreen {
   readonly modelId: string;
   readonly plan: PlanView | null;
   /** in the user's order; `name` tells part and, where it matters, region */
   readonly regions: readonly { readonly id: string; readonly name: string }[];
+  readonly parts: readonly { readonly id: string; readonly name: string; readonly regionIds: readonly string[] }[];
+  readonly planning: Planning;
+  readonly planningRev: number;
   readonly products: Readonly<Record<string, Product>>;
   readonly shop: Shop;
   readonly shopRev: number;

@@ -1,10 +1,12 @@
 import { createHash } from "node:crypto";
+import { z } from "zod";
 import {
   type Backdrop,
   type BenchScreen,
   type BenchView,
   type CouponCard,
   done,
+  invalid,
   type LogEntry,
   type MiniFilm,
   type Outcome,
@@ -12,6 +14,7 @@ import {
   type Planning,
   type PlanScreen,
   type PlanView,
+  type SentPlanInput,
   type Shop,
 } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
@@ -192,6 +195,9 @@ function startsOf(answer: PlanAnswer | null): PlanInput["before"] {
 /** How a plan is made: laid out afresh, kept as it was as far as it can be, or taken over from a search elsewhere. */
 export type PlanHow = "afresh" | "keep" | { readonly starts: Readonly<Record<string, number>> };
 
+/** A request is answered after this long at the latest with the best plan so far; longer searches are for the screen's worker, ms. */
+const SEARCH_MS = 2500;
+
 /** Plans the model as it stands and keeps the answer, whatever it is. */
 export function replan(db: Db, modelId: string, how: PlanHow = "keep"): PlanAnswer {
   const atMs = nowMs();
@@ -203,7 +209,11 @@ export function replan(db: Db, modelId: string, how: PlanHow = "keep"): PlanAnsw
   const input = { ...planned.input, before: starts };
   const sameAim = beforeAnswer?.outcome === "planned" && beforeAnswer.objective === input.marks?.objective;
   const kept = how === "keep" && sameAim ? starts : undefined;
-  const answer = planModel(input, { keep: typeof how === "object" ? how.starts : kept });
+  const began = performance.now();
+  const answer = planModel(input, {
+    keep: typeof how === "object" ? how.starts : kept,
+    goOn: () => performance.now() - began < SEARCH_MS,
+  });
   const beforeDoneMin = beforeAnswer?.outcome === "planned" ? beforeAnswer.doneMin : (before?.beforeDoneMin ?? null);
   writePlan(db, modelId, { answer, inputsHash: hash, plannedMs: atMs, beforeDoneMin });
   return answer;
@@ -215,6 +225,30 @@ export function makePlan(modelId: string, how: PlanHow = "afresh"): Outcome<Plan
     return modelHead(db, modelId) ? done(replan(db, modelId, how)) : notFound("The model");
   });
 }
+
+const startsSchema = z.record(z.string().min(1).max(200), z.number().int().nonnegative());
+
+/** Takes over a timetable found elsewhere: its hours are kept as far as nothing forbids them, and checked like any other. */
+export function takePlan(modelId: string, starts: unknown): Outcome<PlanAnswer> {
+  const parsed = startsSchema.safeParse(starts);
+  return parsed.success ? makePlan(modelId, { starts: parsed.data }) : invalid(parsed.error);
+}
+
+/** What a worker needs to push a plan about: the input, and where everything lies now. */
+export const getPlanInput = (modelId: string): Outcome<{ input: SentPlanInput; places: Places }> =>
+  reading((db) => {
+    if (!modelHead(db, modelId)) return notFound("The model");
+    const { productOf: _, ...input } = planInput(db, modelId, nowMs()).input;
+    const stored = readPlan(db, modelId);
+    const answer = stored?.inputsHash.startsWith(PLAN_SHAPE) ? (stored.answer as PlanAnswer) : null;
+    const ops = answer?.outcome === "planned" ? answer.ops : [];
+    return done({
+      input: { ...input, products: [...allProducts(db).values()] },
+      places: Object.fromEntries(ops.map((o) => [o.id, { startMin: o.startMin, endMin: o.endMin }])),
+    });
+  });
+
+type Places = Readonly<Record<string, { readonly startMin: number; readonly endMin: number }>>;
 
 export function getBench(modelId: string): Outcome<BenchView> {
   return reading((db) => {
@@ -253,10 +287,15 @@ export function getPlanScreen(modelId: string): Outcome<PlanScreen> {
     const { shop, rev } = shopState(db);
     const atMs = nowMs();
     const nowMin = atMs / MS_PER_MIN;
+    const tree = modelTree(db, modelId);
+    const said = readPlanning(db, modelId);
     return done({
       modelId,
       plan: plan.value,
-      regions: regionNames(modelTree(db, modelId)),
+      regions: regionNames(tree),
+      parts: tree.map((p) => ({ id: p.id, name: p.name, regionIds: p.regions.map((r) => r.region.id) })),
+      planning: said.planning,
+      planningRev: said.rev,
       products: Object.fromEntries(allProducts(db)),
       shop,
       shopRev: rev,

@@ -1,20 +1,8 @@
-import {
-  done,
-  failed,
-  invalid,
-  type Outcome,
-  type PartNode,
-  type Planning,
-  planningSchema,
-  type Shop,
-} from "@/contracts";
+import type { PartNode, Planning, Shop } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import { type Join, joinCircle, type PlanInput, type PlanMarks, type ShedHabits } from "@/core/plan";
+import type { Join, PlanInput, PlanMarks, ShedHabits } from "@/core/plan";
 import { FOLLOW_UP_DAYS } from "@/core/reference";
-import { modelHead, modelTree, readPlanning, writePlanning } from "@/db";
-import { nowMs } from "./clock";
-import { conflict, notFound, writing } from "./guard";
-import { localDate, localMin, shopState } from "./shop";
+import { localMin } from "./shop";
 
 const MIDNIGHT = "00:00";
 const END_OF_DAY = "24:00";
@@ -60,43 +48,3 @@ export const planningFields = (
   joins: joinsOf(planning, tree),
   habits: habitsOf(shop),
 });
-
-/** Keeps what was said about a plan, if nobody else has written since `rev`. */
-export function savePlanning(modelId: string, rev: number, input: unknown): Outcome<{ rev: number }> {
-  const parsed = planningSchema.safeParse(input);
-  if (!parsed.success) return invalid(parsed.error);
-  return writing((db) => {
-    if (!modelHead(db, modelId)) return notFound("The model");
-    const before = readPlanning(db, modelId).planning;
-    const { timeZone } = shopState(db).shop;
-    const fault = faultIn(parsed.data, before, timeZone, modelTree(db, modelId));
-    if (fault) return failed("invalid", `${fault.path} ${fault.message}`, [fault]);
-    const next = writePlanning(db, modelId, parsed.data, rev);
-    return next === null ? conflict("The plan’s settings") : done({ rev: next });
-  });
-}
-
-type Fault = { readonly path: string; readonly message: string };
-
-/** What cannot be planned for; only what is new is held against the user, old pins run out by themselves. */
-function faultIn(next: Planning, before: Planning, timeZone: string, tree: readonly PartNode[]): Fault | null {
-  const nowAt = nowMs();
-  const today = localDate(timeZone, nowAt);
-  if (next.due !== null && next.due !== before.due && next.due < today)
-    return { path: "due", message: `lies in the past: choose ${today} or a later day` };
-  for (const [opId, at] of Object.entries(next.locks))
-    if (before.locks[opId] !== at && Date.parse(at) < nowAt)
-      return { path: `locks.${opId}`, message: "pins work to a moment that has passed" };
-  for (const what of ["arrivals", "away"] as const)
-    for (const [id, date] of Object.entries(next[what]))
-      if (before[what][id] !== date && date < today)
-        return { path: `${what}.${id}`, message: `lies in the past: choose ${today} or a later day` };
-  const circle = joinCircle(next.joins.map((j) => ({ partId: j.partId, onto: { partId: j.ontoId } })));
-  if (circle === null) return null;
-  const nameOf = (id: string) => tree.find((p) => p.id === id)?.name ?? id;
-  const names = [...circle, circle[0]!].map(nameOf).join(" → ");
-  return {
-    path: "joins",
-    message: `go in a circle (${names}): no part could ever be fitted first. Take one of them out`,
-  };
-}

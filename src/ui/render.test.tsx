@@ -144,6 +144,8 @@ describe("the timeline as drawn", () => {
         choose={() => undefined}
         titleOf={(o) => workText(o, "Paint")}
         timeZone="UTC"
+        sight={{ fromPx: 0, toPx: axis.widthPx }}
+        grab={() => undefined}
       />
     </svg>,
   );

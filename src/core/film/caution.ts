@@ -32,3 +32,6 @@ const LEAST_EXTENSION = 0.1;
 
 /** Factors of films nobody has looked at yet. */
 const UNSEEN: Readonly<Record<Caution, number>> = { likely: quantile("likely", null), safe: quantile("safe", null) };
+
+/** Chance that a film is not yet there after `ratio` times its even-odds wait; 0.5 at 1. Log-normal, σ as above (est.). */
+export const chanceNotYet = (ratio: number): number => (ratio <= 0 ? 1 : 1 - normalCdf(Math.log(ratio) / WAIT_SIGMA));

@@ -1,7 +1,9 @@
 export * from "./bench";
 export { couponDueMin } from "./coupon-due";
+export { type MoveAnswer, type PlanDesk, planDesk } from "./desk";
 export * from "./film-study";
 export * from "./finder";
+export { type Hurry, hurry } from "./hurry";
 export { joinCircle } from "./joins";
 export {
   couponCounts,

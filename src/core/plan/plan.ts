@@ -27,7 +27,7 @@ export interface PlanOptions {
   readonly tries?: number;
   readonly goOn?: () => boolean;
   /** told of every better timetable, before the film model has looked at it */
-  readonly onBetter?: (endMin: number) => void;
+  readonly onBetter?: (found: { readonly endMin: number; readonly starts: Readonly<Record<string, number>> }) => void;
 }
 
 /**
@@ -60,6 +60,15 @@ export function planModel(input: PlanInput, options: PlanOptions = {}): PlanAnsw
   const solved = solveVerified(ctx, options);
   const said = [...notices, ...left, ...assumptions(judged)];
   return solved.outcome === "conflict" ? conflictReport(solved, said) : report(input, solved.found, said);
+}
+
+/** The problem behind a plan, for questions about it; null where there is nothing to place. */
+export function contextFor(input: PlanInput): ProblemContext | null {
+  const { judged } = judgeAll(input);
+  if (judged.some(({ region, answer }) => openStops(region, answer, input).length > 0)) return null;
+  if (joinCircle(input.joins ?? [])) return null;
+  const { ctx } = contextOf(input, judged);
+  return ctx.chains.some((c) => c.chain.ops.length > 0) ? ctx : null;
 }
 
 type Solved =
@@ -132,7 +141,12 @@ function firstSchedule(
       tries,
       polish: POLISH_TRIES,
       ...(options.goOn ? { goOn: options.goOn } : {}),
-      ...(options.onBetter ? { onBetter: ({ endMin }) => options.onBetter!(endMin) } : {}),
+      ...(options.onBetter
+        ? {
+            onBetter: ({ endMin, placed }) =>
+              options.onBetter!({ endMin, starts: Object.fromEntries(startsOf(placed)) }),
+          }
+        : {}),
     });
   if (!options.keep) return { schedule: search(options.tries ?? FIRST_TRIES), afreshDoneMin: null };
   const kept = keepPlan(problem, new Map(Object.entries(options.keep)));

@@ -41,7 +41,8 @@ export function earliest(
   let t = lockMin ?? gridUp(fromMin, problem.gridMin);
   let boundBy: BoundBy = lockMin === null ? { kind: fromMin > problem.nowMin ? "release" : "now" } : { kind: "lock" };
   const move = (to: number, why: BoundBy) => {
-    if (to > t) boundBy = why;
+    // of a pin, what stood in its way first is told: a film that is not dry, before hands that are busy
+    if (to > t && (lockMin === null || t <= lockMin)) boundBy = why;
     t = Math.max(t, lockMin === null ? gridUp(to, problem.gridMin) : to);
   };
   for (;;) {

@@ -165,12 +165,17 @@ const hopeless = (c: Conflict): boolean => c.kind === "no-session-long-enough" |
 
 /** One placement by the genes given. */
 export function placeAll(all: Problem, graph: Graph, genes: Genes): Schedule {
-  const { priority, hold, skip } = genes;
+  const { priority, hold, skip, reserve } = genes;
   const problem = skip?.size ? { ...all, sessions: all.sessions.filter((s) => !skip.has(s.startMin)) } : all;
   const board = new Board(problem);
   for (const op of problem.ops) {
     if (op.fixed) board.put(op, { opId: op.id, ...op.fixed, boundBy: { kind: "now" } });
     else if (op.lockMin != null) board.reserve(op, op.lockMin, op.lockMin + op.durationMin);
+  }
+  for (const op of reserve ? problem.ops : []) {
+    const start = reserve!.get(op.id);
+    if (op.fixed || op.lockMin != null || start === undefined || start < problem.nowMin) continue;
+    if (board.clash(op, start, start + op.durationMin) === null) board.reserve(op, start, start + op.durationMin);
   }
   const conflict = placeUnits(problem, graph, board, priority, hold);
   if (conflict) return { outcome: "conflict", conflict };

@@ -122,6 +122,8 @@ export type Conflict =
 export interface Genes {
   readonly priority: ReadonlyMap<string, number>;
   readonly hold: ReadonlyMap<string, number>;
+  /** starts kept free for operations until their turn comes, where nothing firm lies there */
+  readonly reserve?: ReadonlyMap<string, number> | undefined;
   /** sessions left empty, by their start */
   readonly skip?: ReadonlySet<number> | undefined;
 }

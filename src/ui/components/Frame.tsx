@@ -43,11 +43,17 @@ export function Frame({ ribbon, things, serverNowMs, children }: FrameProps) {
       <a href="#content" className="btn btn-primary absolute top-1 left-1 z-50 -translate-y-20 focus:translate-y-0">
         Skip to content
       </a>
-      <div className="flex h-dvh flex-col md:flex-row">
-        <Rail />
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-          {ribbon && <AirRibbon data={ribbon} onSearch={() => setFinding(true)} />}
-          <div id="content" className="relative min-h-0 flex-1 overflow-auto" tabIndex={-1}>
+      <div className="flex h-dvh flex-col md:flex-row print:block print:h-auto">
+        <div className="contents print:hidden">
+          <Rail />
+        </div>
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
+          {ribbon && (
+            <div className="contents print:hidden">
+              <AirRibbon data={ribbon} onSearch={() => setFinding(true)} />
+            </div>
+          )}
+          <div id="content" className="relative min-h-0 flex-1 overflow-auto print:overflow-visible" tabIndex={-1}>
             {children}
           </div>
         </div>

@@ -1,3 +1,4 @@
+import { TZDate } from "@date-fns/tz";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 
 /** All times on screen are in the shed's own zone, whatever the device thinks. */
@@ -68,4 +69,12 @@ export function wallClock(atMin: number, timeZone: string): string {
       .map((p) => [p.type, p.value]),
   );
   return `${parts.year}-${parts.month}-${parts.day} ${parts.hour}:${parts.minute}`;
+}
+
+/** The moment a wall clock of the shed shows "2026-11-26T19:20"; null for what is no moment. */
+export function minOfWallClock(text: string, timeZone: string): number | null {
+  const found = /^(\d{4})-(\d{2})-(\d{2})[T ](\d{2}):(\d{2})/.exec(text);
+  if (!found) return null;
+  const [y, mo, d, h, mi] = found.slice(1).map(Number) as [number, number, number, number, number];
+  return new TZDate(y, mo - 1, d, h, mi, timeZone).getTime() / MS_PER_MIN;
 }

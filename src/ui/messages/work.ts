@@ -1,7 +1,7 @@
 import type { Sign } from "@/contracts";
 import type { GateReason } from "@/core/film";
 import type { Notice, Operation, PlanAnswer, Verified } from "@/core/plan";
-import type { BoundBy, Freeing, Piece } from "@/core/schedule";
+import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
 import { missingText, REASON } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
@@ -102,13 +102,31 @@ export function conflictText(a: Conflicted, what: string, after: string | null):
     case "lock":
       return {
         title: `“${what}” cannot start where it is pinned`,
-        way: `At that moment ${LOCK_HELD[a.conflict.heldBy.kind]}.`,
+        way: `At that moment ${conflictReason(a.conflict, null)}.`,
       };
   }
 }
 
+/** Why something does not fit where it was put, without a capital and a stop. */
+export function conflictReason(c: Conflict, after: string | null): string {
+  switch (c.kind) {
+    case "no-session-long-enough":
+      return `it needs ${c.neededMin} minutes and the longest session has ${c.longestMin}`;
+    case "no-session-left":
+      return "no session is left for it";
+    case "gate-shut":
+      return "the air never suits it in a session";
+    case "wait-beyond-horizon":
+      return "what it waits for does not come as far ahead as is planned";
+    case "window":
+      return after ? `the window after “${after}” would have shut` : "its window would have shut";
+    case "lock":
+      return LOCK_HELD[c.heldBy.kind];
+  }
+}
+
 const LOCK_HELD: Readonly<Record<BoundBy["kind"], string>> = {
-  now: "has passed",
+  now: "that moment has passed",
   link: "what it waits for is not there yet",
   window: "its window is not open",
   session: "no bench session lies around it",

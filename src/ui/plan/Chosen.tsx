@@ -1,9 +1,17 @@
-import { X } from "lucide-react";
+"use client";
+
+import { Pin, PinOff, X } from "lucide-react";
+import { useEffect, useState } from "react";
 import type { PlanScreen } from "@/contracts";
 import type { PlannedOp } from "@/core/plan";
-import { clock, dayClock, degC, duration, pct, um } from "../format";
+import { MOST_ROUNDS } from "@/core/reference";
+import { clock, dayClock, degC, duration, minOfWallClock, pct, um, wallClock } from "../format";
 import { MILESTONE_NAME } from "../messages";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
+import { HurryBox } from "./HurryBox";
+import { trialText } from "./trial";
+import type { usePlanDesk } from "./usePlanDesk";
+import { type Planner, withEntry, without } from "./usePlanning";
 
 const HELD_BY: Readonly<Record<string, string>> = {
   booth: "It waits for the spraying place to be free.",
@@ -13,7 +21,7 @@ const HELD_BY: Readonly<Record<string, string>> = {
   "uv-box": "It waits for the UV box.",
 };
 
-function heldBy(op: PlannedOp): string {
+export function heldBy(op: PlannedOp): string {
   switch (op.boundBy.kind) {
     case "now":
       return "It could start at once.";
@@ -36,26 +44,25 @@ function heldBy(op: PlannedOp): string {
   }
 }
 
-/** One piece of work: when, in what air, after what wait, and why not sooner. */
-export function Chosen({
-  op,
-  screen,
-  title,
-  onSpine,
-  close,
-}: {
-  op: PlannedOp;
-  screen: PlanScreen;
-  title: string;
-  onSpine: boolean;
-  close: () => void;
-}) {
+interface ChosenProps {
+  readonly op: PlannedOp;
+  readonly screen: PlanScreen;
+  readonly title: string;
+  readonly onSpine: boolean;
+  readonly planner: Planner;
+  readonly desk: ReturnType<typeof usePlanDesk>;
+  readonly words: (opId: string) => string;
+  readonly close: () => void;
+}
+
+/** One piece of work: when, in what air, after what wait, why not sooner, how late it may be; and what can be changed about it. */
+export function Chosen({ op, screen, title, onSpine, planner, desk, words, close }: ChosenProps) {
   const { timeZone } = screen;
   const name = screen.regions.find((r) => r.id === op.regionId)?.name ?? "";
   const rows: (readonly [string, string])[] = [
     [
       "When",
-      `${dayClock(op.startMin, timeZone)} to ${clock(op.endMin, timeZone)}, ${duration(op.handsOnMin)} hands-on`,
+      `${dayClock(op.startMin, timeZone)} to ${clock(op.endMin, timeZone)}, ${duration(op.handsOnMin)} hands-on${op.batch ? ` (together with ${op.batch.length - 1} more)` : ""}`,
     ],
     ["Air then", `${degC(op.tempC)}, ${pct(op.rhPct)} RH (expected)`],
   ];
@@ -68,7 +75,14 @@ export function Chosen({
     ]);
     if (w.shutsMin !== null) rows.push(["Window shuts", dayClock(w.shutsMin, timeZone)]);
   }
-  rows.push(["Why not sooner", heldBy(op)]);
+  if (op.state === "planned") {
+    rows.push(["Why not sooner", heldBy(op)]);
+    rows.push([
+      "Slack",
+      op.slackMin < 1 ? "none: the finish moves with it" : `${duration(op.slackMin)} before the finish moves`,
+    ]);
+    if (op.latestMin !== null) rows.push(["Latest safe start", dayClock(op.latestMin, timeZone)]);
+  }
   return (
     <section aria-label={`${name}: ${title}`} className="rounded-box border-2 border-primary p-3">
       <div className="flex items-start justify-between">
@@ -80,17 +94,238 @@ export function Chosen({
           <X className="size-4" aria-hidden />
         </button>
       </div>
-      <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5">
-        {rows.map(([k, v]) => (
-          <div key={k} className="contents">
-            <dt className="soft">{k}</dt>
-            <dd>{v}</dd>
-          </div>
-        ))}
-      </dl>
-      {op.wait && op.state !== "done" && isFilmWait(op.wait.milestone) && (
-        <WhySoLong key={op.id} regionId={op.regionId} opId={op.id} />
-      )}
+      <div className="grid gap-x-8 gap-y-3 lg:grid-cols-[1.3fr_1fr]">
+        <div>
+          <dl className="mt-1 grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5">
+            {rows.map(([k, v]) => (
+              <div key={k} className="contents">
+                <dt className="soft">{k}</dt>
+                <dd>{v}</dd>
+              </div>
+            ))}
+          </dl>
+          {op.wait && op.state !== "done" && isFilmWait(op.wait.milestone) && (
+            <WhySoLong key={op.id} regionId={op.regionId} opId={op.id} />
+          )}
+          {op.state === "planned" && op.wait && <HurryBox op={op} desk={desk} timeZone={timeZone} />}
+        </div>
+        {op.state === "planned" && (
+          <Change key={op.id} op={op} screen={screen} planner={planner} desk={desk} words={words} />
+        )}
+      </div>
     </section>
+  );
+}
+
+type ChangeProps = Pick<ChosenProps, "op" | "screen" | "planner" | "desk" | "words">;
+
+/** Start, pin, minutes, rounds and company of one piece of work. */
+function Change({ op, screen, planner, desk, words }: ChangeProps) {
+  const { planning } = screen;
+  const [fault, setFault] = useState<string | null>(null);
+  const change = async (edit: Parameters<Planner["change"]>[0], what: string) =>
+    setFault(await planner.change(edit, what));
+  return (
+    <div className="grid content-start gap-2 rounded-field bg-base-200 p-3">
+      <StartAt
+        op={op}
+        screen={screen}
+        desk={desk}
+        words={words}
+        pin={(at) => change({ locks: withEntry(planning.locks, op.id, at) }, "Pinned")}
+        busy={planner.busy}
+      />
+      {op.locked && (
+        <button
+          type="button"
+          className="btn btn-sm w-fit"
+          disabled={planner.busy}
+          onClick={() => void change({ locks: without(planning.locks, op.id) }, "Pin taken out")}
+        >
+          <PinOff className="size-4" aria-hidden />
+          Take the pin out
+        </button>
+      )}
+      <form
+        className="flex flex-wrap items-center gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          const text = String(new FormData(e.currentTarget).get("minutes")).trim();
+          const minutes = text === "" ? null : Number.isNaN(Number(text)) ? (text as unknown as number) : Number(text);
+          void change({ minutes: withEntry(planning.minutes, op.id, minutes) }, "Minutes changed");
+        }}
+      >
+        <label className="flex items-center gap-2">
+          Hands-on
+          <span className="input input-sm w-28">
+            <input
+              name="minutes"
+              className="text-right"
+              inputMode="numeric"
+              aria-label="Hands-on minutes"
+              defaultValue={planning.minutes[op.id] ?? ""}
+              placeholder={String(op.handsOnMin)}
+            />
+            <span className="soft text-xs">min</span>
+          </span>
+        </label>
+        <button type="submit" className="btn btn-sm" disabled={planner.busy}>
+          Keep
+        </button>
+      </form>
+      {op.round !== undefined && (
+        <label className="flex items-center gap-2">
+          Rounds of look, fill, sand, prime
+          <select
+            className="select select-sm w-20"
+            value={planning.rounds[op.regionId] ?? ""}
+            disabled={planner.busy}
+            onChange={(e) =>
+              void change(
+                {
+                  rounds: withEntry(
+                    planning.rounds,
+                    op.regionId,
+                    e.target.value === "" ? null : Number(e.target.value),
+                  ),
+                },
+                "Rounds changed",
+              )
+            }
+          >
+            <option value="">usual</option>
+            {Array.from({ length: MOST_ROUNDS + 1 }, (_, n) => (
+              <option key={n} value={n}>
+                {n}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <Together op={op} screen={screen} planner={planner} change={change} words={words} />
+      {fault && (
+        <p role="alert" className="font-semibold text-error">
+          {fault}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Another start, tried at once: what it would move is told before anything is kept. */
+function StartAt({
+  op,
+  screen,
+  desk,
+  words,
+  pin,
+  busy,
+}: Pick<ChangeProps, "op" | "screen" | "desk" | "words"> & {
+  pin: (at: string | null) => Promise<void>;
+  busy: boolean;
+}) {
+  const { timeZone } = screen;
+  const asText = (min: number) => wallClock(min, timeZone).replace(" ", "T");
+  const [text, setText] = useState(asText(op.startMin));
+  const { ask, trial } = desk;
+  const atMin = minOfWallClock(text, timeZone);
+  useEffect(() => {
+    if (atMin !== null && atMin !== op.startMin) ask({ kind: "move", opId: op.id, startMin: atMin });
+  }, [ask, atMin, op.id, op.startMin]);
+  const own = trial?.opId === op.id && atMin !== null && trial.startMin === atMin ? trial : null;
+  const isFits = own?.answer?.outcome === "fits";
+  return (
+    <div className="grid gap-1">
+      <div className="flex flex-wrap items-center gap-2">
+        <label className="flex items-center gap-2">
+          Start
+          <input
+            type="datetime-local"
+            step={300}
+            className="input input-sm w-52"
+            aria-label="Start at"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
+        </label>
+        <button
+          type="button"
+          className="btn btn-sm"
+          disabled={busy || atMin === null || (atMin !== op.startMin && !isFits)}
+          onClick={() => void pin(new Date((atMin ?? op.startMin) * 60_000).toISOString())}
+        >
+          <Pin className="size-4" aria-hidden />
+          {atMin === op.startMin ? "Pin it here" : "Move and pin"}
+        </button>
+      </div>
+      {own && (
+        <p role="status" className={isFits ? "" : "font-semibold text-error"}>
+          {trialText(own, screen, words)}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Coats of the same product that could be laid in the same go. */
+function Together({
+  op,
+  screen,
+  planner,
+  change,
+  words,
+}: Pick<ChangeProps, "op" | "screen" | "planner" | "words"> & {
+  change: (edit: Parameters<Planner["change"]>[0], what: string) => Promise<void>;
+}) {
+  const { planning, plan } = screen;
+  if (op.kind !== "coat" || plan?.answer.outcome !== "planned") return null;
+  const own = planning.batches.find((b) => b.includes(op.id));
+  const others = plan.answer.ops.filter(
+    (o) =>
+      o.kind === "coat" &&
+      o.state === "planned" &&
+      o.productId === op.productId &&
+      o.regionId !== op.regionId &&
+      !own?.includes(o.id),
+  );
+  const without = planning.batches.map((b) => b.filter((id) => id !== op.id)).filter((b) => b.length > 1);
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      {others.length > 0 && (
+        <select
+          className="select select-sm w-60"
+          aria-label="Lay together with"
+          value=""
+          disabled={planner.busy}
+          onChange={(e) => {
+            const added = e.target.value;
+            const rest = planning.batches.map((b) =>
+              b.filter((id) => id !== op.id && id !== added && !own?.includes(id)),
+            );
+            void change(
+              { batches: [...rest.filter((b) => b.length > 1), [...(own ?? [op.id]), added]] },
+              "Laid together",
+            );
+          }}
+        >
+          <option value="">Lay together with…</option>
+          {others.map((o) => (
+            <option key={o.id} value={o.id}>
+              {words(o.id)}
+            </option>
+          ))}
+        </select>
+      )}
+      {own && (
+        <button
+          type="button"
+          className="btn btn-sm"
+          disabled={planner.busy}
+          onClick={() => void change({ batches: without }, "Laid by itself")}
+        >
+          Lay it by itself
+        </button>
+      )}
+    </div>
   );
 }

@@ -30,6 +30,13 @@ function hinge(
   return `${end}; on the way there the longest wait is “${MILESTONE_NAME[longest.o.wait!.milestone]}” before ${titleOf(longest.o).toLowerCase()}, ${duration(longest.lasts)}`;
 }
 
+/** How far from the best a plan can be at the most. */
+function boundText(answer: Planned, nowMin: number, timeZone: string): string {
+  if (answer.doneMin - answer.boundMin < 5) return "No order of work could end sooner.";
+  const overPct = Math.ceil((100 * (answer.doneMin - answer.boundMin)) / Math.max(1, answer.boundMin - nowMin));
+  return `Whatever the order of work, it cannot end before ${relativeDay(answer.boundMin, nowMin, timeZone)}: at most ${overPct} % from the best.`;
+}
+
 /** When it is done, what it takes, and what that hinges on. */
 export function Finish({
   answer,
@@ -66,7 +73,24 @@ export function Finish({
       <div>
         <h2 className="soft text-sm">Hands-on left</h2>
         <p className="text-lg font-bold">{duration(answer.handsOnMin)}</p>
+        <p className="text-sm">
+          in {answer.sessions} session{answer.sessions === 1 ? "" : "s"}, {answer.cleanings} cleaning
+          {answer.cleanings === 1 ? "" : "s"}
+        </p>
       </div>
+      {answer.dueMin !== null && (
+        <div data-testid="due">
+          <h2 className="soft text-sm">Wished for by {relativeDay(answer.dueMin - 1, nowMin, timeZone)}</h2>
+          <p className={`text-lg font-bold ${answer.doneMin > answer.dueMin ? "text-error" : ""}`}>
+            {answer.doneMin > answer.dueMin
+              ? `${duration(answer.doneMin - answer.dueMin)} late`
+              : `${duration(answer.dueMin - answer.doneMin)} to spare`}
+          </p>
+          {answer.doneMin > answer.dueMin && (
+            <p className="text-sm">More or longer sessions, warmer air or fewer rounds would help; or a later date.</p>
+          )}
+        </div>
+      )}
       {on && (
         <div className="max-w-96 min-w-64 flex-1">
           <h2 className="soft text-sm">The finish hinges on</h2>
@@ -76,12 +100,7 @@ export function Finish({
       <p className="soft w-full text-sm">
         {answer.checkedOps} pieces of work checked against every window, session and pair of hands.{" "}
         <span data-testid="verified">{verifiedText(answer.verified)}</span>{" "}
-        <span data-testid="bound">
-          {answer.doneMin - answer.boundMin < 5
-            ? "No order of work could end sooner."
-            : `Whatever the order of work, it cannot end before ${relativeDay(answer.boundMin, nowMin, timeZone)}.`}
-        </span>{" "}
-        Waits are estimates.
+        <span data-testid="bound">{boundText(answer, nowMin, timeZone)}</span> Waits are estimates.
       </p>
       {answer.overrides.map((o) => (
         <p key={o.regionId + o.key} className="w-full text-sm">

@@ -1,6 +1,6 @@
 "use client";
 
-import { CalendarDays, Download, RefreshCw } from "lucide-react";
+import { CalendarDays, Download, Printer, RefreshCw } from "lucide-react";
 import type { ReactNode } from "react";
 import { makePlanAction } from "@/app/actions";
 import type { PlanScreen } from "@/contracts";
@@ -10,10 +10,18 @@ import { useAddress } from "../hooks/useAddress";
 import { noticeText, workText } from "../messages";
 import type { LaneOf } from "../timeline/Lane";
 import { Timeline } from "../timeline/Timeline";
+import { Aims } from "./Aims";
 import { Conflict, Refused } from "./Blocked";
+import { FollowUps, Moved, Stock } from "./Changes";
 import { Chosen } from "./Chosen";
 import { Finish } from "./Finish";
+import { Outside } from "./Outside";
+import { PlanTable } from "./PlanTable";
+import { Search } from "./Search";
 import { SessionList } from "./SessionList";
+import { trialText } from "./trial";
+import { usePlanDesk } from "./usePlanDesk";
+import { type Planner, usePlanning, withEntry } from "./usePlanning";
 import { WhatIf } from "./WhatIf";
 
 type Planned = Extract<NonNullable<PlanScreen["plan"]>["answer"], { outcome: "planned" }>;
@@ -21,6 +29,7 @@ type Planned = Extract<NonNullable<PlanScreen["plan"]>["answer"], { outcome: "pl
 export function PlanView({ screen }: { screen: PlanScreen }) {
   const { plan } = screen;
   const { act, busy } = useAct();
+  const planner = usePlanning(screen);
   const make = () => void act(() => makePlanAction(screen.modelId));
   return (
     <main className="grid grid-cols-[minmax(0,1fr)] gap-3 p-4">
@@ -30,6 +39,7 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
           <RefreshCw className="size-4" aria-hidden />
           {plan ? "Plan again" : "Plan everything"}
         </button>
+        {plan?.answer.outcome === "planned" && <Search screen={screen} />}
         {plan && !plan.fresh && (
           <p role="status" className="font-semibold text-warning">
             Something this plan was made from has changed since, or its hour has passed. Plan again to see what that
@@ -37,18 +47,16 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
           </p>
         )}
         <span className="flex-1" />
-        {plan?.answer.outcome === "planned" && (
-          <a className="btn btn-sm" href={`/api/v1/models/${screen.modelId}/plan.ics`} download>
-            <CalendarDays className="size-4" aria-hidden />
-            Calendar file
-          </a>
-        )}
+        {plan?.answer.outcome === "planned" && <Takeaways modelId={screen.modelId} />}
         <a className="btn btn-sm" href={`/api/v1/models/${screen.modelId}?download`} download>
           <Download className="size-4" aria-hidden />
           Model as JSON
         </a>
       </div>
-      <WhatIf screen={screen} />
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <WhatIf screen={screen} />
+        <Aims screen={screen} planner={planner} />
+      </div>
       {!plan && (
         <p className="rounded-box bg-base-200 p-6 text-lg">
           No plan yet. One press lays washing, drying, keying, every coat and every wait of all parts into your bench
@@ -67,45 +75,140 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
       {plan?.answer.outcome === "refused" && <Refused answer={plan.answer} screen={screen} />}
       {plan?.answer.outcome === "circular" && (
         <p role="alert" className="rounded-box border-2 border-warning p-4">
-          Not planned: parts go onto each other in a circle, so none could ever be fitted first. Take one of the
-          fittings out under “How it goes together”.
+          Not planned: parts go onto each other in a circle (
+          {plan.answer.partIds.map((id) => screen.parts.find((p) => p.id === id)?.name).join(", ")}), so none could ever
+          be fitted first. Take one of the fittings out below.
         </p>
       )}
       {plan?.answer.outcome === "conflict" && <Conflict answer={plan.answer} screen={screen} />}
-      {plan?.answer.outcome === "planned" && <Timetable answer={plan.answer} screen={screen} />}
+      {plan?.answer.outcome === "planned" && <Timetable answer={plan.answer} screen={screen} planner={planner} />}
+      <Outside screen={screen} planner={planner} />
       {plan && <Notices screen={screen} notices={plan.answer.notices} />}
     </main>
   );
 }
 
-function Timetable({ answer, screen }: { answer: Planned; screen: PlanScreen }) {
+function Takeaways({ modelId }: { modelId: string }) {
+  return (
+    <>
+      <a className="btn btn-sm" href="/plan/card">
+        <Printer className="size-4" aria-hidden />
+        Print card
+      </a>
+      <a className="btn btn-sm" href={`/api/v1/models/${modelId}/plan.ics`} download>
+        <CalendarDays className="size-4" aria-hidden />
+        Calendar file
+      </a>
+    </>
+  );
+}
+
+const VIEWS = [
+  ["lanes", "Lanes"],
+  ["evenings", "Evenings"],
+  ["table", "Table"],
+] as const;
+type View = (typeof VIEWS)[number][0];
+
+function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanScreen; planner: Planner }) {
   const { params, set } = useAddress();
-  const even = params.get("axis") === "even";
+  const desk = usePlanDesk(screen.modelId, screen.plan?.plannedMs ?? 0);
+  const view = (VIEWS.find(([id]) => id === params.get("view"))?.[0] ?? "lanes") satisfies View;
   const chosen = answer.ops.find((o) => o.id === params.get("op")) ?? null;
   const productName = (op: PlannedOp) => (op.productId === null ? null : (screen.products[op.productId]?.name ?? null));
   const titleOf = (op: PlannedOp) => workText(op, productName(op));
-  const lanes = screen.regions.flatMap((r): LaneOf[] => {
-    const ops = answer.ops.filter((o) => o.regionId === r.id);
-    const curedMin = answer.finish.find((f) => f.regionId === r.id)?.curedMin ?? null;
-    return ops.length > 0 ? [{ regionId: r.id, name: r.name, ops, curedMin }] : [];
-  });
-  const spine = new Set(answer.spine);
+  const nameOf = (id: string) => screen.regions.find((r) => r.id === id)?.name ?? "";
+  const words = (opId: string) => {
+    const op = answer.ops.find((o) => o.id === opId);
+    return op ? `${nameOf(op.regionId)}: ${titleOf(op)}` : "something that is gone";
+  };
+  const choose = (id: string) => set({ op: id === chosen?.id ? null : id });
   return (
     <>
       <Finish answer={answer} screen={screen} titleOf={titleOf} />
-      <div className="flex flex-wrap items-center gap-4 text-sm">
-        <Legend />
-        <span className="flex-1" />
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="toggle toggle-sm"
-            checked={!even}
-            onChange={() => set({ axis: even ? null : "even" })}
-          />
-          draw bench time wide
-        </label>
+      <Moved answer={answer} screen={screen} words={words} />
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <div role="tablist" aria-label="How the plan is shown" className="tabs tabs-border">
+          {VIEWS.map(([id, name]) => (
+            <button
+              key={id}
+              type="button"
+              role="tab"
+              aria-selected={view === id}
+              className={`tab ${view === id ? "tab-active font-bold" : ""}`}
+              onClick={() => set({ view: id === "lanes" ? null : id })}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        {view === "lanes" && <LaneControls screen={screen} params={params} set={set} />}
       </div>
+      {view === "lanes" && (
+        <Lanes
+          answer={answer}
+          screen={screen}
+          planner={planner}
+          desk={desk}
+          {...{ titleOf, words, choose, params }}
+          chosen={chosen}
+        />
+      )}
+      {view === "table" && (
+        <PlanTable answer={answer} screen={screen} titleOf={titleOf} chosen={chosen?.id ?? null} choose={choose} />
+      )}
+      {chosen && (
+        <Chosen
+          op={chosen}
+          screen={screen}
+          title={titleOf(chosen)}
+          onSpine={answer.spine.includes(chosen.id)}
+          planner={planner}
+          desk={desk}
+          words={words}
+          close={() => set({ op: null })}
+        />
+      )}
+      {view === "evenings" && (
+        <SessionList answer={answer} screen={screen} titleOf={titleOf} choose={(id) => set({ op: id })} />
+      )}
+      <Stock answer={answer} screen={screen} />
+      <FollowUps answer={answer} screen={screen} />
+    </>
+  );
+}
+
+interface LanesProps {
+  readonly answer: Planned;
+  readonly screen: PlanScreen;
+  readonly planner: Planner;
+  readonly desk: ReturnType<typeof usePlanDesk>;
+  readonly titleOf: (op: PlannedOp) => string;
+  readonly words: (opId: string) => string;
+  readonly chosen: PlannedOp | null;
+  readonly choose: (opId: string) => void;
+  readonly params: URLSearchParams;
+}
+
+function Lanes({ answer, screen, planner, desk, titleOf, words, chosen, choose, params }: LanesProps) {
+  const even = params.get("axis") === "even";
+  const one = params.get("part");
+  const lanes = screen.regions.flatMap((r): LaneOf[] => {
+    const ops = answer.ops.filter((o) => o.regionId === r.id);
+    const curedMin = answer.finish.find((f) => f.regionId === r.id)?.curedMin ?? null;
+    return ops.length > 0 && (one === null || r.id === one) ? [{ regionId: r.id, name: r.name, ops, curedMin }] : [];
+  });
+  const { trial } = desk;
+  const fits = trial === null ? null : trial.answer?.outcome === "fits";
+  const drop = async (opId: string, startMin: number) => {
+    const own = await desk.sure(opId, startMin);
+    if (own?.answer?.outcome !== "fits") return;
+    const at = new Date(own.answer.startMin * 60_000).toISOString();
+    await planner.change({ locks: withEntry(screen.planning.locks, opId, at) }, `${words(opId)} moved and pinned`);
+    desk.forget();
+  };
+  return (
+    <>
       {screen.backdrop && (
         <Timeline
           lanes={lanes}
@@ -113,23 +216,58 @@ function Timetable({ answer, screen }: { answer: Planned; screen: PlanScreen }) 
           nowMin={screen.nowMin}
           timeZone={screen.timeZone}
           even={even}
-          spine={spine}
+          spine={new Set(answer.spine)}
           chosen={chosen?.id ?? null}
-          choose={(id) => set({ op: id === chosen?.id ? null : id })}
+          choose={choose}
           titleOf={titleOf}
+          over={(d) => desk.ask({ kind: "move", opId: d.op.id, startMin: d.startMin })}
+          drop={(d) => void drop(d.op.id, d.startMin)}
+          trial={
+            desk.failed !== null ? (
+              `The trial could not be made: ${desk.failed}`
+            ) : trial ? (
+              <span className={fits ? "" : "font-semibold text-error"}>
+                {words(trial.opId)}: {trialText(trial, screen, words)}
+              </span>
+            ) : null
+          }
+          trialFits={fits}
         />
       )}
-      {chosen && (
-        <Chosen
-          op={chosen}
-          screen={screen}
-          title={titleOf(chosen)}
-          onSpine={spine.has(chosen.id)}
-          close={() => set({ op: null })}
-        />
-      )}
-      <SessionList answer={answer} screen={screen} titleOf={titleOf} choose={(id) => set({ op: id })} />
+      <Legend />
     </>
+  );
+}
+
+/** Which parts, and how the hours are drawn. */
+function LaneControls({ screen, params, set }: { screen: PlanScreen } & ReturnType<typeof useAddress>) {
+  return (
+    <div className="flex flex-wrap items-center gap-4 text-sm">
+      <label className="flex items-center gap-2">
+        show
+        <select
+          className="select select-sm w-44"
+          value={params.get("part") ?? ""}
+          onChange={(e) => set({ part: e.target.value === "" ? null : e.target.value })}
+        >
+          <option value="">all parts</option>
+          {screen.regions.map((r) => (
+            <option key={r.id} value={r.id}>
+              {r.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="toggle toggle-sm"
+          checked={params.get("axis") !== "even"}
+          onChange={() => set({ axis: params.get("axis") === "even" ? null : "even" })}
+        />
+        draw bench time wide
+      </label>
+    </div>
   );
 }
 

@@ -1,3 +1,4 @@
+import type { PointerEvent } from "react";
 import type { PlannedOp } from "@/core/plan";
 import { clock, dayClock } from "../format";
 import { MILESTONE_NAME } from "../messages";
@@ -24,17 +25,26 @@ interface LaneProps {
   readonly choose: (opId: string) => void;
   readonly titleOf: (op: PlannedOp) => string;
   readonly timeZone: string;
+  /** px of the axis that are in sight, with some to spare: the rest is not drawn */
+  readonly sight: { readonly fromPx: number; readonly toPx: number };
+  readonly grab: (op: PlannedOp, e: PointerEvent<SVGGElement>) => void;
 }
 
 /** One region's work: solid blocks, textured waits, window ends, and the drying after the last of it. */
-export function Lane({ lane, axis, ids, spine, chosen, choose, titleOf, timeZone }: LaneProps) {
+export function Lane({ lane, axis, ids, spine, chosen, choose, titleOf, timeZone, sight, grab }: LaneProps) {
   const last = lane.ops.at(-1);
+  const seen = lane.ops.filter((op) => {
+    const from = axis.x(Math.min(op.startMin, op.wait?.fromMin ?? op.startMin));
+    return from <= sight.toPx && axis.x(Math.max(op.endMin, op.wait?.shutsMin ?? op.endMin)) >= sight.fromPx;
+  });
   return (
     <g>
       <path d={`M0 51.5H${axis.widthPx}`} stroke="var(--ink)" strokeOpacity="0.2" />
-      {lane.ops.map((op) => op.wait && <WaitBar key={op.id} op={op} axis={axis} ids={ids} />)}
+      {seen.map(
+        (op) => op.wait && <WaitBar key={op.id} op={op} axis={axis} ids={ids} afterMin={endBefore(lane.ops, op)} />,
+      )}
       {last && <Curing fromMin={last.endMin} toMin={lane.curedMin ?? axis.toMin} axis={axis} done={lane.curedMin} />}
-      {lane.ops.map((op) => (
+      {seen.map((op) => (
         <Block
           key={op.id}
           op={op}
@@ -42,18 +52,25 @@ export function Lane({ lane, axis, ids, spine, chosen, choose, titleOf, timeZone
           onSpine={spine.has(op.id)}
           chosen={chosen === op.id}
           choose={choose}
-          label={`${lane.name}: ${titleOf(op)}, ${dayClock(op.startMin, timeZone)} to ${clock(op.endMin, timeZone)}${op.state === "done" ? ", done" : op.state === "in-hand" ? ", in hand" : ""}`}
+          grab={grab}
+          label={`${lane.name}: ${titleOf(op)}, ${dayClock(op.startMin, timeZone)} to ${clock(op.endMin, timeZone)}${op.state === "done" ? ", done" : op.state === "in-hand" ? ", in hand" : ""}${op.locked ? ", pinned" : ""}`}
         />
       ))}
     </g>
   );
 }
 
+/** End of the lane's work before a piece of it: its wait is drawn from there, what lay before is that piece's own. */
+function endBefore(ops: readonly PlannedOp[], op: PlannedOp): number {
+  const i = ops.indexOf(op);
+  return i > 0 ? Math.min(op.startMin, ops[i - 1]!.endMin) : 0;
+}
+
 /** Hatch thins out toward the milestone; then the open window, to its shutting if it has one. */
-function WaitBar({ op, axis, ids }: { op: PlannedOp; axis: Axis; ids: TextureIds }) {
+function WaitBar({ op, axis, ids, afterMin }: { op: PlannedOp; axis: Axis; ids: TextureIds; afterMin: number }) {
   const wait = op.wait!;
-  const a = axis.x(wait.fromMin);
-  const b = axis.x(Math.min(wait.likelyMin, op.startMin));
+  const a = axis.x(Math.max(wait.fromMin, afterMin));
+  const b = Math.max(a, axis.x(Math.min(wait.likelyMin, op.startMin)));
   const c = axis.x(op.startMin);
   const shut = wait.shutsMin === null ? null : axis.x(wait.shutsMin);
   const sanding = wait.milestone === "sandable";
@@ -106,8 +123,19 @@ const LABEL_FROM_PX = 38;
 
 /** What fits on a block. */
 const shortName = (op: PlannedOp): string => {
-  if (op.kind === "coat") return op.of > 1 ? `${op.coat} of ${op.of}` : "coat";
-  return op.kind === "sand" ? "sand" : (op.step ?? "").split("-")[0]!;
+  if (op.kind === "coat") return op.round ? `round ${op.round}` : op.of > 1 ? `${op.coat} of ${op.of}` : "coat";
+  return op.step === null ? SHORT[op.kind] : op.step.split("-")[0]!;
+};
+const SHORT: Readonly<Record<PlannedOp["kind"], string>> = {
+  prep: "prep",
+  before: "prep",
+  coat: "coat",
+  sand: "sand",
+  turn: "turn",
+  inspect: "look",
+  mask: "mask",
+  unmask: "unmask",
+  fit: "fit",
 };
 
 function Block({
@@ -116,6 +144,7 @@ function Block({
   onSpine,
   chosen,
   choose,
+  grab,
   label,
 }: {
   op: PlannedOp;
@@ -123,6 +152,7 @@ function Block({
   onSpine: boolean;
   chosen: boolean;
   choose: (id: string) => void;
+  grab: LaneProps["grab"];
   label: string;
 }) {
   const x = axis.x(op.startMin);
@@ -137,7 +167,9 @@ function Block({
       aria-pressed={chosen}
       onClick={pick}
       onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && pick()}
-      className="cursor-pointer"
+      onPointerDown={(e) => op.state === "planned" && grab(op, e)}
+      className={op.state === "planned" ? "cursor-grab" : "cursor-pointer"}
+      data-op={op.id}
     >
       <title>{label}</title>
       <rect
@@ -172,6 +204,13 @@ function Block({
       )}
       {onSpine && op.state !== "done" && (
         <path d={`M${x} ${MID - BLOCK / 2 - 5}h${w}`} stroke="var(--color-secondary)" strokeWidth="3.5" />
+      )}
+      {op.locked && (
+        <path
+          d={`M${x + w - 5} ${MID - BLOCK / 2 - 10}v7M${x + w - 9} ${MID - BLOCK / 2 - 10}h8M${x + w - 5} ${MID - BLOCK / 2 - 3}v5`}
+          stroke="var(--color-primary)"
+          strokeWidth="2.4"
+        />
       )}
       {op.state === "done" && w > 12 && (
         <path d={`M${x + w / 2 - 5} ${MID}l4 4 7-8`} stroke="var(--ink)" strokeWidth="2" fill="none" />

@@ -11,6 +11,8 @@ export interface Axis {
   readonly widthPx: number;
   /** px from the left edge; moments outside the axis are held at its ends */
   readonly x: (atMin: number) => number;
+  /** the moment drawn at a px; the other way round */
+  readonly at: (px: number) => number;
 }
 
 export interface AxisScale {
@@ -38,18 +40,33 @@ export function axisOf(sessions: readonly Stretch[], fromMin: number, toMin: num
     goTo(endMin, scale.benchPxPerMin);
   }
   goTo(toMin, scale.restPxPerMin);
-  const x = (atMin: number): number => {
-    const t = Math.min(Math.max(atMin, fromMin), toMin);
+  /** the edge at or before a value, by one of its two measures, and where between it and the next the value lies */
+  const between = (value: number, of: (e: { atMin: number; px: number }) => number) => {
     let lo = 0;
     let hi = edges.length - 1;
     while (hi - lo > 1) {
       const mid = (lo + hi) >> 1;
-      if (edges[mid]!.atMin <= t) lo = mid;
+      if (of(edges[mid]!) <= value) lo = mid;
       else hi = mid;
     }
     const a = edges[lo]!;
     const b = edges[hi]!;
-    return b.atMin === a.atMin ? a.px : a.px + ((t - a.atMin) / (b.atMin - a.atMin)) * (b.px - a.px);
+    return { a, b, share: of(b) === of(a) ? 0 : (value - of(a)) / (of(b) - of(a)) };
   };
-  return { fromMin, toMin, widthPx: edges.at(-1)!.px, x };
+  const widthPx = edges.at(-1)!.px;
+  const x = (atMin: number): number => {
+    const { a, b, share } = between(Math.min(Math.max(atMin, fromMin), toMin), (e) => e.atMin);
+    return a.px + share * (b.px - a.px);
+  };
+  const at = (px: number): number => {
+    const { a, b, share } = between(Math.min(Math.max(px, 0), widthPx), (e) => e.px);
+    return a.atMin + share * (b.atMin - a.atMin);
+  };
+  return { fromMin, toMin, widthPx, x, at };
 }
+
+/** Both measures stretched alike. */
+export const zoomed = (s: AxisScale, by: number): AxisScale => ({
+  benchPxPerMin: s.benchPxPerMin * by,
+  restPxPerMin: s.restPxPerMin * by,
+});

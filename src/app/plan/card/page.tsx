@@ -1,0 +1,13 @@
+import type { Metadata } from "next";
+import * as server from "@/server";
+import { PrintCard } from "@/ui/plan/PrintCard";
+import { withModel } from "../../current";
+
+export const metadata: Metadata = { title: "Print card" };
+
+export default function CardPage() {
+  return withModel(
+    (m) => server.getPlanScreen(m.id),
+    (model, screen) => <PrintCard screen={screen} modelName={model.name} />,
+  );
+}

@@ -1,0 +1,164 @@
+"use client";
+
+import { Trash2 } from "lucide-react";
+import { useState } from "react";
+import type { Planning, PlanScreen } from "@/contracts";
+import { type Planner, withEntry } from "./usePlanning";
+
+/** How parts go together, and what is not there yet: products on their way, parts sent out. */
+export function Outside({ screen, planner }: { screen: PlanScreen; planner: Planner }) {
+  const { planning, parts } = screen;
+  const [fault, setFault] = useState<string | null>(null);
+  const change = async (edit: Partial<Planning>, what: string) => setFault(await planner.change(edit, what));
+  const count = planning.joins.length + Object.keys(planning.arrivals).length + Object.keys(planning.away).length;
+  const answer = screen.plan?.answer;
+  const used = new Set(answer?.outcome === "planned" ? answer.ops.map((o) => o.productId) : []);
+  const toBuy = Object.values(screen.products).filter((p) => p.owned === false && used.has(p.id));
+  const partName = (id: string) => parts.find((p) => p.id === id)?.name ?? "a part that is gone";
+  return (
+    <details className="rounded-box bg-base-200 p-3" open={fault !== null || undefined}>
+      <summary className="cursor-pointer font-bold">
+        How it goes together, and what is not there yet{count > 0 && ` (${count})`}
+      </summary>
+      {fault && (
+        <p role="alert" className="mt-1 font-semibold text-error">
+          {fault}
+        </p>
+      )}
+      <div className="mt-2 grid gap-4 lg:grid-cols-2">
+        <section aria-label="Fittings">
+          <h3 className="font-semibold">Fittings</h3>
+          <ul className="grid gap-1">
+            {planning.joins.map((j, n) => (
+              <li key={`${j.partId}>${j.ontoId}`} className="flex items-center gap-2">
+                <span className="flex-1">
+                  {partName(j.partId)} onto {partName(j.ontoId)},{" "}
+                  {j.when === "before-paint" ? "glued before painting" : "when both are painted"}
+                </span>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-sm btn-square"
+                  aria-label={`Take out: ${partName(j.partId)} onto ${partName(j.ontoId)}`}
+                  onClick={() => void change({ joins: planning.joins.filter((_, i) => i !== n) }, "Fitting taken out")}
+                >
+                  <Trash2 className="size-4" aria-hidden />
+                </button>
+              </li>
+            ))}
+          </ul>
+          <form
+            className="mt-1 flex flex-wrap items-center gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              const form = new FormData(e.currentTarget);
+              const join = {
+                partId: String(form.get("part")),
+                ontoId: String(form.get("onto")),
+                when: String(form.get("when")) as Planning["joins"][number]["when"],
+              };
+              void change(
+                { joins: [...planning.joins.filter((j) => j.partId !== join.partId), join] },
+                "Fitting added",
+              );
+            }}
+          >
+            <PartSelect name="part" label="Part that is fitted" parts={parts} />
+            onto
+            <PartSelect name="onto" label="Part it goes onto" parts={parts} />
+            <select name="when" className="select select-sm w-52" aria-label="When it is fitted">
+              <option value="after-paint">when both are painted</option>
+              <option value="before-paint">glued before painting</option>
+            </select>
+            <button type="submit" className="btn btn-sm" disabled={planner.busy}>
+              Add
+            </button>
+          </form>
+        </section>
+        <section aria-label="Not there yet">
+          <h3 className="font-semibold">Not there yet</h3>
+          <ul className="grid gap-1">
+            {toBuy.map((p) => (
+              <DateLine
+                key={p.id}
+                name={`${p.name}, to buy: arrives`}
+                value={planning.arrivals[p.id] ?? ""}
+                save={(date) => change({ arrivals: withEntry(planning.arrivals, p.id, date) }, "Arrival changed")}
+              />
+            ))}
+            {screen.regions
+              .filter((r) => planning.away[r.id] !== undefined)
+              .map((r) => (
+                <DateLine
+                  key={r.id}
+                  name={`${r.name}, sent out: back`}
+                  value={planning.away[r.id]!}
+                  save={(date) => change({ away: withEntry(planning.away, r.id, date) }, "Date changed")}
+                />
+              ))}
+          </ul>
+          <form
+            className="mt-1 flex flex-wrap items-center gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              const form = new FormData(e.currentTarget);
+              void change(
+                { away: withEntry(planning.away, String(form.get("region")), String(form.get("back"))) },
+                "Part sent out",
+              );
+            }}
+          >
+            <select name="region" className="select select-sm w-44" aria-label="Part sent out">
+              {screen.regions.map((r) => (
+                <option key={r.id} value={r.id}>
+                  {r.name}
+                </option>
+              ))}
+            </select>
+            sent out, back on
+            <input type="date" name="back" className="input input-sm w-40" aria-label="Back on" required />
+            <button type="submit" className="btn btn-sm" disabled={planner.busy}>
+              Add
+            </button>
+          </form>
+        </section>
+      </div>
+    </details>
+  );
+}
+
+function PartSelect({ name, label, parts }: { name: string; label: string; parts: PlanScreen["parts"] }) {
+  return (
+    <select name={name} className="select select-sm w-40" aria-label={label}>
+      {parts.map((p) => (
+        <option key={p.id} value={p.id}>
+          {p.name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+function DateLine({
+  name,
+  value,
+  save,
+}: {
+  name: string;
+  value: string;
+  save: (date: string | null) => Promise<void>;
+}) {
+  return (
+    <li>
+      <label className="flex items-center gap-2">
+        <span className="flex-1">{name}</span>
+        <input
+          type="date"
+          className="input input-sm w-40"
+          defaultValue={value}
+          key={value}
+          onBlur={(e) => e.target.value !== value && void save(e.target.value === "" ? null : e.target.value)}
+        />
+      </label>
+    </li>
+  );
+}

@@ -1,0 +1,94 @@
+import type { SentPlanInput } from "@/contracts";
+import type { Objective } from "@/core/model";
+import { type Hurry, hurry, type MoveAnswer, type PlanDesk, type PlanInput, planDesk, planModel } from "@/core/plan";
+
+type Places = Readonly<Record<string, { readonly startMin: number; readonly endMin: number }>>;
+
+/** What the Plan screen asks of the worker. */
+export type PlanQuestion =
+  | { readonly kind: "open"; readonly input: SentPlanInput; readonly places: Places }
+  | { readonly kind: "move"; readonly opId: string; readonly startMin: number }
+  | { readonly kind: "hurry"; readonly opId: string }
+  | { readonly kind: "search"; readonly objective: Objective; readonly seconds: number };
+
+type Starts = Readonly<Record<string, number>>;
+export type PlanReport =
+  | { readonly kind: "moved"; readonly opId: string; readonly startMin: number; readonly answer: MoveAnswer | null }
+  | { readonly kind: "hurried"; readonly opId: string; readonly hurry: Hurry | null }
+  | { readonly kind: "better"; readonly tries: number; readonly doneMin: number; readonly starts: Starts }
+  | { readonly kind: "going"; readonly tries: number; readonly share: number }
+  | { readonly kind: "found"; readonly tries: number; readonly doneMin: number | null; readonly starts: Starts | null }
+  | { readonly kind: "failed"; readonly why: string };
+
+const scope = self as unknown as {
+  onmessage: ((e: MessageEvent<PlanQuestion>) => void) | null;
+  postMessage: (report: PlanReport) => void;
+};
+
+let input: PlanInput | null = null;
+let places: Places = {};
+let desk: PlanDesk | null = null;
+
+function open(sent: SentPlanInput, at: Places): void {
+  const { products, ...rest } = sent;
+  const byId = new Map(products.map((p) => [p.id, p]));
+  input = {
+    ...rest,
+    productOf: (id) => {
+      const p = byId.get(id);
+      if (!p) throw new Error(`the product ${id} did not come along`);
+      return p;
+    },
+  };
+  places = at;
+  desk = null;
+}
+
+const GOING_EVERY_MS = 200;
+
+/** Told of every better timetable on the way, so that whoever ends the worker keeps the best one. */
+function search(objective: Objective, seconds: number): PlanReport {
+  const began = performance.now();
+  let tries = 0;
+  let told = 0;
+  const answer = planModel(
+    { ...input!, marks: { ...input!.marks!, objective } },
+    {
+      tries: Number.MAX_SAFE_INTEGER,
+      goOn: () => {
+        tries += 1;
+        const ms = performance.now() - began;
+        if (ms - told > GOING_EVERY_MS) {
+          told = ms;
+          scope.postMessage({ kind: "going", tries, share: Math.min(1, ms / (1000 * seconds)) });
+        }
+        return ms < 1000 * seconds;
+      },
+      onBetter: ({ endMin, starts }) => scope.postMessage({ kind: "better", tries, doneMin: endMin, starts }),
+    },
+  );
+  if (answer.outcome !== "planned") return { kind: "found", tries, doneMin: null, starts: null };
+  const starts = Object.fromEntries(answer.ops.filter((o) => o.state === "planned").map((o) => [o.id, o.startMin]));
+  return { kind: "found", tries, doneMin: answer.doneMin, starts };
+}
+
+function answer(q: PlanQuestion): PlanReport | null {
+  if (q.kind === "open") {
+    open(q.input, q.places);
+    return null;
+  }
+  if (!input) return { kind: "failed", why: "no plan lies open" };
+  if (q.kind === "hurry") return { kind: "hurried", opId: q.opId, hurry: hurry(input, q.opId, places) };
+  if (q.kind === "search") return search(q.objective, q.seconds);
+  desk ??= planDesk(input, Object.fromEntries(Object.entries(places).map(([id, p]) => [id, p.startMin])));
+  return { kind: "moved", opId: q.opId, startMin: q.startMin, answer: desk?.tryMove(q.opId, q.startMin) ?? null };
+}
+
+scope.onmessage = ({ data }) => {
+  try {
+    const report = answer(data);
+    if (report) scope.postMessage(report);
+  } catch (error) {
+    scope.postMessage({ kind: "failed", why: String(error) });
+  }
+};
