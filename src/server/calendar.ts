@@ -6,6 +6,11 @@ import type { TitleOf } from "./bench";
 import { notFound, reading } from "./guard";
 import { getPlan, partNames } from "./plan";
 
+const LOOK_MIN = 15;
+/** Rises with every plan and stays within the 31 bits a calendar may expect. */
+const sequenceOf = (plannedMs: number): number => Math.floor((plannedMs - SEQUENCE_FROM_MS) / 1000);
+const SEQUENCE_FROM_MS = Date.UTC(2025, 0, 1);
+
 /** The timetable as an iCalendar file (RFC 5545): one event for each piece of work still to do. */
 export const planCalendar = (modelId: string, titleOf: TitleOf): Outcome<string> =>
   reading((db) => {
@@ -27,6 +32,8 @@ export const planCalendar = (modelId: string, titleOf: TitleOf): Outcome<string>
       calendar.createEvent({
         id: `${op.id.replaceAll(":", ".")}@elm-bench`,
         stamp: new Date(plan.value.plannedMs),
+        // a later plan's events take the place of an earlier one's
+        sequence: sequenceOf(plan.value.plannedMs),
         start: new Date(op.startMin * MS_PER_MIN),
         end: new Date(op.endMin * MS_PER_MIN),
         summary: titleOf(op, {
@@ -35,6 +42,18 @@ export const planCalendar = (modelId: string, titleOf: TitleOf): Outcome<string>
           product,
         }),
         transparency: ICalEventTransparency.OPAQUE,
+      });
+    }
+    for (const f of answer.followUps) {
+      const start = new Date(f.atMin * MS_PER_MIN);
+      calendar.createEvent({
+        id: `${f.regionId}.look.${f.days}@elm-bench`,
+        stamp: new Date(plan.value.plannedMs),
+        sequence: sequenceOf(plan.value.plannedMs),
+        start,
+        end: new Date(start.getTime() + LOOK_MIN * MS_PER_MIN),
+        summary: `${names.get(f.regionId)?.part ?? ""}: look at the finish again (${f.days} days)`,
+        transparency: ICalEventTransparency.TRANSPARENT,
       });
     }
     return done(`${calendar.toString()}\r\n`);

@@ -132,8 +132,9 @@ describe("HTTP answers as values", () => {
     if (plan.outcome !== "planned") throw new Error(plan.outcome);
     const ics = must(server.planCalendar(id, logTitle));
     const open = plan.ops.filter((o) => o.state !== "done");
-    expect(ics.match(/BEGIN:VEVENT/g)).toHaveLength(open.length);
-    expect(new Set(ics.match(/UID:.*/g)).size).toBe(open.length);
+    const events = open.length + plan.followUps.length;
+    expect(ics.match(/BEGIN:VEVENT/g)).toHaveLength(events);
+    expect(new Set(ics.match(/UID:.*/g)).size).toBe(events);
     expect(ics).toMatch(/^BEGIN:VCALENDAR\r\nVERSION:2.0/);
     expect(ics.split("\r\n").every((line) => Buffer.byteLength(line) <= 75)).toBe(true);
     expect(must(server.planCalendar(id, logTitle))).toBe(ics);

@@ -2,7 +2,7 @@ import { airAt, milestoneAfter } from "../film";
 import { materialFacts, WARM_UP_MIN } from "../reference";
 import { cleaningsOf, type Placed, type Problem, type Slack, sessionsUsed, slacks } from "../schedule";
 import { coatsUpTo, type Operation } from "./operations";
-import { type LiveChain, linkId, type ProblemContext } from "./problem";
+import { GRID_MIN, type LiveChain, linkId, type ProblemContext } from "./problem";
 import { stockLines } from "./stock";
 import type {
   CarryIn,
@@ -38,7 +38,7 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
   const endOf = (id: string) => at.get(id)!.endMin;
   const slackOf = slacks(problem, found.placed);
   const ops = ctx.chains
-    .flatMap((live) => live.chain.ops.map((op) => plannedOp(op, live, at.get(op.id)!, ctx, endOf, slackOf)))
+    .flatMap((live) => live.chain.ops.map((op) => plannedOp(op, live, at.get(op.id)!, ctx, endOf, slackOf, placed)))
     .sort((a, b) => a.startMin - b.startMin || (a.id < b.id ? -1 : 1));
   const finish = ctx.chains.filter((c) => c.chain.ops.length > 0).map((live) => finishOf(live, ctx, endOf));
   const cured = finish.map((f) => f.curedMin);
@@ -50,7 +50,7 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
     doneMin,
     curedMin: cured.some((c) => c === null) ? null : Math.max(...cured.map((c) => c!)),
     handsOnMin: handsOn(ops, ctx),
-    spine: spineOf(placed, ctx),
+    spine: spineOf(ops, ctx),
     overrides: input.overrides.filter((o) => input.regions.some((r) => r.region.id === o.regionId)),
     notices: [...notices, ...lateSeams(ctx, at), ...planNotices(ops, ctx)],
     caution: input.caution,
@@ -88,6 +88,7 @@ function plannedOp(
   ctx: ProblemContext,
   endOf: (id: string) => number,
   slackOf: ReadonlyMap<string, Slack>,
+  placed: readonly Placed[],
 ): PlannedOp {
   const record = ctx.records.get(op.id);
   const air = airAt(ctx.airOf(op.regionId).climate, place.startMin);
@@ -97,7 +98,7 @@ function plannedOp(
     ...op,
     startMin: place.startMin,
     endMin: place.endMin,
-    boundBy: place.boundBy,
+    boundBy: whyThen(op, place, live, ctx, placed),
     state: record ? (record.endMin === null ? "in-hand" : "done") : "planned",
     wait: waitReport(op.id, live, ctx, endOf),
     slackMin: record ? 0 : slackMin,
@@ -107,6 +108,34 @@ function plannedOp(
     tempC: air.tempC,
     rhPct: air.rhPct,
   };
+}
+
+/**
+ * What holds an operation where it is. One kept at the hour of an earlier plan is asked anew what it would run into if it were
+ * sooner: its wait, the beginning of the session, or hands that are busy until then.
+ */
+function whyThen(
+  op: Operation,
+  place: Placed,
+  live: LiveChain,
+  ctx: ProblemContext,
+  placed: readonly Placed[],
+): Placed["boundBy"] {
+  if (place.boundBy.kind !== "release") return place.boundBy;
+  const product = op.productId === null ? null : ctx.productOf(op.productId);
+  const there = Math.max(
+    ctx.marks.away[op.regionId] ?? 0,
+    product?.owned === false ? (ctx.marks.arrivals[product.id] ?? 0) : 0,
+  );
+  const { startMin } = place;
+  if (there > startMin - GRID_MIN) return place.boundBy;
+  const endOf = (id: string) => placed.find((p) => p.opId === id)!.endMin;
+  const wait = waitReport(op.id, live, ctx, endOf);
+  if (wait && (ctx.caution === "safe" ? wait.safeMin : wait.likelyMin) > startMin - GRID_MIN)
+    return { kind: "link", linkId: `${wait.fromOpId}>${op.id}>` };
+  if (ctx.sessions.some((s) => s.startMin > startMin - GRID_MIN && s.startMin <= startMin)) return { kind: "session" };
+  const busy = placed.find((p) => p.endMin > startMin - GRID_MIN && p.endMin <= startMin && p.opId !== op.id);
+  return busy ? { kind: "resource", resource: "hands", opId: busy.opId } : { kind: "kept" };
 }
 
 function movedFrom(before: Readonly<Record<string, number>>, ops: readonly PlannedOp[]): readonly Move[] {
@@ -221,13 +250,18 @@ function lateSeams(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): readon
 }
 
 /** Walks back from the operation that ends last along what held each one up. */
-function spineOf(placed: readonly Placed[], ctx: ProblemContext): readonly string[] {
-  const at = new Map(placed.map((p) => [p.opId, p]));
+function spineOf(ops: readonly PlannedOp[], ctx: ProblemContext): readonly string[] {
+  const at = new Map(
+    ops.map((o): [string, Placed] => [
+      o.id,
+      { opId: o.id, startMin: o.startMin, endMin: o.endMin, boundBy: o.boundBy },
+    ]),
+  );
   const ties = [...ctx.chains.flatMap((c) => c.chain.ties), ...ctx.cross.map((c) => c.tie)];
   const fromOf = new Map(ties.map((t) => [linkId(t), t.from]));
   const before = new Map(ties.map((t) => [t.to, t.from]));
   const spine: string[] = [];
-  let p: Placed | undefined = placed.reduce<Placed | undefined>(
+  let p: Placed | undefined = [...at.values()].reduce<Placed | undefined>(
     (a, b) => (a === undefined || b.endMin > a.endMin ? b : a),
     undefined,
   );
@@ -236,7 +270,7 @@ function spineOf(placed: readonly Placed[], ctx: ProblemContext): readonly strin
     const { boundBy }: Placed = p;
     const next: string | undefined =
       boundBy.kind === "link" || boundBy.kind === "window"
-        ? fromOf.get(boundBy.linkId)
+        ? (fromOf.get(boundBy.linkId) ?? before.get(p.opId))
         : boundBy.kind === "resource" || boundBy.kind === "air"
           ? boundBy.opId
           : before.get(p.opId);

@@ -92,6 +92,8 @@ export type BoundBy =
   | { readonly kind: "resource"; readonly resource: string; readonly opId: string }
   | { readonly kind: "air"; readonly opId: string }
   | { readonly kind: "release" }
+  /** where an earlier plan had it, although it could be sooner */
+  | { readonly kind: "kept" }
   | { readonly kind: "lock" }
   | { readonly kind: "window"; readonly linkId: string };
 

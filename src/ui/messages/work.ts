@@ -135,6 +135,7 @@ const LOCK_HELD: Readonly<Record<BoundBy["kind"], string>> = {
   air: "dust or mist would meet a wet film",
   release: "the part or the product is not there yet",
   lock: "it is pinned twice",
+  kept: "the plan had something else there",
 };
 
 type Names = {

@@ -56,6 +56,7 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
         {number("fitAllowanceUm", "Room for film where it fits", "µm")}
         {number("massBudgetG", "Film may weigh", "g")}
         {number("serviceTempC", "Warmest in service", "°C")}
+        {number("turns", "Turned so often for one coat", "×")}
         <KeepBare zones={r.keepBare ?? []} of={of} save={save} />
       </Group>
       <Group title="State">

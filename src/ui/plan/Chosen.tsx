@@ -26,7 +26,9 @@ export function heldBy(op: PlannedOp): string {
     case "now":
       return "It could start at once.";
     case "release":
-      return "It is held back: for a product, a part that is away, or to keep the plan as it was.";
+      return "It waits for a product to arrive, or for the part to come back.";
+    case "kept":
+      return "It is kept where the plan had it; it could be sooner.";
     case "lock":
       return "You pinned it there.";
     case "air":

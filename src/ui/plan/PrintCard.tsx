@@ -60,13 +60,13 @@ export function PrintCard({ screen, modelName }: { screen: PlanScreen; modelName
             <ol className="mt-2 grid gap-1.5 text-lg leading-tight">
               {e.lines.map((l) =>
                 l.kind === "work" ? (
-                  <li key={l.op.id} className="grid grid-cols-[1.2rem_3.4rem_1fr_3rem] items-start gap-x-2">
+                  <li key={l.op.id} className="grid grid-cols-[1.2rem_3.4rem_1fr_auto] items-start gap-x-2">
                     <span className="mt-0.5 inline-block size-4 border-2 border-black" aria-hidden />
                     <strong>{clock(l.op.startMin, timeZone)}</strong>
                     <span>
                       <strong>{nameOf(l.op.regionId)}</strong>: {titleOf(l.op)}
                     </span>
-                    <span className="text-right">{duration(l.op.handsOnMin)}</span>
+                    <span className="whitespace-nowrap">{duration(l.op.handsOnMin)}</span>
                   </li>
                 ) : (
                   <li key={`${l.kind}${l.tool}${l.atMin}`} className="pl-8 italic">

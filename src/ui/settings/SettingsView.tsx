@@ -9,6 +9,7 @@ import { type SaveField, useRow } from "../hooks/useRow";
 import { PROTECTION_NAME } from "../messages";
 import { AirSettings } from "./AirSettings";
 import { Labelled } from "./fields";
+import { Habits } from "./Habits";
 import { Sessions } from "./Sessions";
 
 const CAUTION_NAME: Readonly<Record<Caution, string>> = {
@@ -28,6 +29,7 @@ export function SettingsView({ shop, rev, today }: { shop: Shop; rev: number; to
       </div>
       <AirSettings shop={shop} save={saveField} today={today} />
       <Sessions shop={shop} save={saveField} today={today} />
+      <Habits shop={shop} save={saveField} />
       <ProtectionSettings chosen={shop.protection} save={saveField} />
       <section aria-labelledby="other" className="grid gap-3">
         <h2 id="other" className="border-b border-base-300 text-lg font-bold">

@@ -1,0 +1,223 @@
+import { DAY, eveningsFrom, link, op, randomShop, shop } from "../../../tests/support/shops";
+import {
+  checkSchedule,
+  circleOf,
+  cleaningsOf,
+  keepPlan,
+  type Placed,
+  type Problem,
+  sessionsUsed,
+  slacks,
+  solve,
+} from ".";
+
+const placedOf = (problem: Problem, options: Parameters<typeof solve>[1] = { tries: 40 }) => {
+  const s = solve(problem, options);
+  if (s.outcome !== "placed") throw new Error(JSON.stringify(s.conflict));
+  return s;
+};
+const startsOf = (placed: readonly Placed[]) => new Map(placed.map((p) => [p.opId, p.startMin]));
+const at = (placed: readonly Placed[], id: string) => placed.find((p) => p.opId === id)!;
+
+describe("random workshops with tools, racks, dust and windows", () => {
+  const seeds = Array.from({ length: 40 }, (_, i) => i + 1);
+  it.each(seeds)("shop %d: the referee finds nothing, and the plan is no sooner than its bound", (seed) => {
+    const problem = randomShop(seed);
+    const s = placedOf(problem, { tries: 15 });
+    expect(checkSchedule(problem, s.placed)).toEqual([]);
+    expect(s.boundMin).toBeLessThanOrEqual(s.endMin);
+  });
+  it.each(seeds)("shop %d: kept with nothing changed, nothing moves", (seed) => {
+    const problem = randomShop(seed);
+    const s = placedOf(problem, { tries: 15 });
+    const kept = keepPlan(problem, startsOf(s.placed));
+    if (kept.outcome !== "placed") throw new Error("lost");
+    expect(startsOf(kept.placed)).toEqual(startsOf(s.placed));
+  });
+  it.each(seeds)(
+    "shop %d: with everything as late as its slack says, the plan still holds and ends no later",
+    (seed) => {
+      const problem = randomShop(seed, 4);
+      const s = placedOf(problem, { tries: 10 });
+      const slackOf = slacks(problem, s.placed);
+      const late = s.placed.map((p) => {
+        const { slackMin } = slackOf.get(p.opId)!;
+        return { ...p, startMin: p.startMin + slackMin, endMin: p.endMin + slackMin };
+      });
+      expect(checkSchedule(problem, late)).toEqual([]);
+      expect(Math.max(...late.map((p) => p.endMin))).toBeLessThanOrEqual(s.endMin);
+      // the one that ends last has none
+      expect(Math.min(...[...slackOf.values()].map((x) => x.slackMin))).toBe(0);
+    },
+  );
+});
+
+describe("tools are cleaned between products", () => {
+  const spray = (id: string, colour: string) => op(id, 20, { needs: { hands: 1, brush: 1 }, loads: { brush: colour } });
+  const tools = { capacity: { hands: 1, brush: 1 }, setupMin: { brush: 10 } };
+  it("takes somebody's hands, where it says so", () => {
+    const ops = [spray("a", "red"), spray("b", "blue"), op("c", 5)];
+    const withHands = placedOf(shop(ops, [], { ...tools, setupTakes: "hands" })).endMin;
+    const without = placedOf(shop(ops, [], tools)).endMin;
+    // 20 + 10 + 20 + 5 one after the other, or the last five minutes inside the cleaning
+    expect([withHands, without]).toEqual([55, 50]);
+  });
+  it("the referee sees hands that were busy while they should have cleaned", () => {
+    const problem = shop([spray("a", "red"), spray("b", "blue"), op("c", 10)], [], { ...tools, setupTakes: "hands" });
+    const lies = [
+      ["a", 0, 20],
+      ["c", 20, 30],
+      ["b", 30, 50],
+    ].map(([opId, startMin, endMin]) => ({ opId, startMin, endMin, boundBy: { kind: "now" } }) as Placed);
+    expect(checkSchedule(problem, lies).map((v) => v.kind)).toEqual(["setup"]);
+  });
+  it("least cleaning puts like with like; earliest finish may not", () => {
+    // the second red is there only after the blue could have been sprayed
+    const ops = [
+      spray("r1", "red"),
+      spray("b1", "blue"),
+      { ...spray("r2", "red"), releaseMin: 35 },
+      spray("b2", "blue"),
+    ];
+    const problem = shop(ops, [], tools);
+    const countOf = (placed: readonly Placed[]) => cleaningsOf(problem, new Map(placed.map((p) => [p.opId, p])));
+    const clean = placedOf(problem, { tries: 300, objective: "cleaning" });
+    expect(countOf(clean.placed)).toBe(1);
+    expect(checkSchedule(problem, clean.placed)).toEqual([]);
+  });
+});
+
+describe("one air for all", () => {
+  const wet = op("wet", 10, { air: { gives: null, settleMin: 0, mindsUntilMin: (end) => end + 40 } });
+  const dusty = op("dusty", 10, { air: { gives: "dust", settleMin: 20, mindsUntilMin: null } });
+  it("no dust while a film is open to it, and none hanging when one is laid", () => {
+    const { placed } = placedOf(shop([wet, dusty]));
+    const apart = at(placed, "dusty").startMin - at(placed, "wet").endMin;
+    expect(apart >= 40 || apart <= -(10 + 20 + 10)).toBe(true);
+  });
+  it("the same kind does no harm, nor does anything of one owner", () => {
+    const mist = (id: string, product: string, of: string) =>
+      op(id, 10, { air: { gives: product, settleMin: 5, mindsUntilMin: (end) => end + 60, of } });
+    expect(placedOf(shop([mist("a", "grey", "x"), mist("b", "grey", "y")])).endMin).toBe(20);
+    expect(placedOf(shop([mist("a", "grey", "x"), mist("b", "blue", "x")])).endMin).toBe(20);
+    expect(placedOf(shop([mist("a", "grey", "x"), mist("b", "blue", "y")])).endMin).toBe(80);
+  });
+  it("the referee finds dust on a wet film", () => {
+    const lies = [
+      { opId: "wet", startMin: 0, endMin: 10, boundBy: { kind: "now" } },
+      { opId: "dusty", startMin: 20, endMin: 30, boundBy: { kind: "now" } },
+    ] as const;
+    expect(checkSchedule(shop([wet, dusty]), lies).map((v) => v.kind)).toEqual(["air"]);
+  });
+});
+
+describe("what is held after work has ended", () => {
+  it("a rack of one lets the next in when the first can be handled", () => {
+    const hung = (id: string) =>
+      op(id, 10, {
+        needs: { hands: 1, rack: 1 },
+        keeps: [{ resource: "rack", amount: 1, untilMin: (end) => end + 45 }],
+      });
+    const { placed } = placedOf(shop([hung("a"), hung("b")], [], { capacity: { hands: 1, rack: 1 } }));
+    const [first, second] = [...placed].sort((x, y) => x.startMin - y.startMin);
+    expect(second!.startMin - first!.endMin).toBe(45);
+  });
+  it("work nobody has to attend may lie outside every session, and holds no hands", () => {
+    const lamp = op("lamp", 300, { needs: { box: 1 }, unattended: true });
+    const { placed } = placedOf(
+      shop([op("load", 10), lamp], [link("load", "lamp", [[0, null]])], { capacity: { hands: 1, box: 1 } }),
+    );
+    expect(at(placed, "lamp")).toMatchObject({ startMin: 10, endMin: 310 });
+  });
+});
+
+describe("pins, dates and arrivals", () => {
+  it("a pin holds its hour while others are laid around it", () => {
+    const ops = [op("a", 60), op("b", 60), op("pinned", 30, { lockMin: 30 })];
+    const { placed } = placedOf(shop(ops));
+    expect(at(placed, "pinned").startMin).toBe(30);
+    expect(checkSchedule(shop(ops), placed)).toEqual([]);
+  });
+  it("a pin that cannot hold says what stands in its way first", () => {
+    const problem = shop([op("coat", 10), op("sand", 10, { lockMin: 60 })], [link("coat", "sand", [[120, null]])]);
+    const s = solve(problem);
+    expect(s).toMatchObject({
+      outcome: "conflict",
+      conflict: { kind: "lock", opId: "sand", heldBy: { kind: "link" } },
+    });
+  });
+  it("nothing starts before its part or product is there", () => {
+    const { placed } = placedOf(shop([op("a", 10, { releaseMin: 3 * DAY })]));
+    expect(at(placed, "a").startMin).toBe(3 * DAY);
+  });
+  it("a date beats the finish: what is wished for sooner goes first, though all ends at the same hour", () => {
+    const ops = [op("a", 100), op("b", 100), op("c", 100, { dueMin: 140 })];
+    expect(at(placedOf(shop(ops), { tries: 200 }).placed, "c").endMin).toBeLessThanOrEqual(140);
+  });
+});
+
+describe("other aims", () => {
+  it("fewest sessions leaves evenings empty that the earliest finish would use", () => {
+    // a wait of a day after each first coat: done early, the second coats take a second and a third evening
+    const ops = ["a", "b", "c"].flatMap((p, i) => [op(`${p}1`, 40, { releaseMin: i * DAY }), op(`${p}2`, 10)]);
+    const problem = shop(
+      ops,
+      ["a", "b", "c"].map((p) => link(`${p}1`, `${p}2`, [[600, null]])),
+    );
+    const used = (aim: "finish" | "sessions") =>
+      sessionsUsed(problem, new Map(placedOf(problem, { tries: 400, objective: aim }).placed.map((p) => [p.opId, p])));
+    expect(used("finish")).toBe(4);
+    expect(used("sessions")).toBe(2);
+  });
+  it("most slack keeps a start away from the shutting of its window", () => {
+    const ops = [op("open", 10), op("x", 60), op("y", 60), op("close", 10)];
+    const problem = shop(ops, [link("open", "close", [[5, 140]])]);
+    const { placed } = placedOf(problem, { tries: 300, objective: "slack" });
+    expect(at(placed, "open").endMin + 140 - at(placed, "close").startMin).toBe(135);
+  });
+});
+
+describe("as little moved as can be", () => {
+  it("one thing pushed out finds room elsewhere, and the others stay", () => {
+    const ops = [op("a", 30), op("b", 30), op("c", 30)];
+    const before = new Map([
+      ["a", 0],
+      ["b", 30],
+      ["c", 60],
+    ]);
+    const pinned = { ...shop(ops), ops: [...ops, op("new", 30, { lockMin: 0 })] };
+    const kept = keepPlan(pinned, before);
+    if (kept.outcome !== "placed") throw new Error("lost");
+    const starts = startsOf(kept.placed);
+    expect([starts.get("b"), starts.get("c"), starts.get("a")]).toEqual([30, 60, 90]);
+  });
+  it("where the old hour would miss a window, it is let go with what leads to it", () => {
+    const ops = [op("coat", 10), op("next", 10)];
+    const problem = shop(ops, [link("coat", "next", [[10, 60]])]);
+    const kept = keepPlan(
+      problem,
+      new Map([
+        ["coat", 0],
+        ["next", 100],
+      ]),
+    );
+    if (kept.outcome !== "placed") throw new Error("lost");
+    expect(checkSchedule(problem, kept.placed)).toEqual([]);
+  });
+});
+
+describe("circles", () => {
+  it("are named in order, and only where there is one", () => {
+    const ops = [op("a", 5), op("b", 5), op("c", 5), op("d", 5)];
+    const links = [link("d", "a", [[0, null]]), link("a", "b", [[0, null]]), link("b", "c", [[0, null]])];
+    expect(circleOf(ops, links)).toBeNull();
+    expect(circleOf(ops, [...links, link("c", "a", [[0, null]])])).toEqual(["a", "b", "c"]);
+  });
+});
+
+describe("sessions of unlike lengths", () => {
+  it("a long piece of work waits for the evening that holds it", () => {
+    const sessions = [...eveningsFrom(3, 30), { startMin: 3 * DAY, endMin: 3 * DAY + 200 }];
+    expect(at(placedOf(shop([op("long", 120)], [], { sessions })).placed, "long").startMin).toBe(3 * DAY);
+  });
+});

@@ -1,0 +1,55 @@
+"use client";
+
+import type { Shop } from "@/contracts";
+import { FOLLOW_UP_DAYS } from "@/core/reference";
+import { NumberCell, TextCell, TickCell } from "../components/cells";
+import type { SaveField } from "../hooks/useRow";
+import { Labelled, within } from "./fields";
+
+const USUAL = { covered: false, coldStore: false, holders: null, followUpDays: [...FOLLOW_UP_DAYS] };
+
+/** How wet and waiting parts are kept, and when finished ones are looked at again: the plan keeps to it. */
+export function Habits({ shop, save }: { shop: Shop; save: SaveField }) {
+  const habits = shop.habits ?? USUAL;
+  const own = within(save, "habits", (fields) => ({ ...habits, ...fields }));
+  const days: SaveField = (fields) => {
+    const list = String(fields.followUpDays)
+      .split(",")
+      .map((d) => d.trim())
+      .filter(Boolean);
+    return own({ followUpDays: list.map((d) => (Number.isNaN(Number(d)) ? d : Number(d))) });
+  };
+  return (
+    <section aria-labelledby="habits" className="grid gap-3">
+      <h2 id="habits" className="border-b border-base-300 text-lg font-bold">
+        How parts are kept
+      </h2>
+      <TickCell
+        label="Wet parts stand under a cover: dust and mist in the room do not reach them"
+        value={habits.covered}
+        field="covered"
+        save={own}
+      />
+      <TickCell
+        label="Parts stand in the cold between sessions and have to warm up before they are coated"
+        value={habits.coldStore}
+        field="coldStore"
+        save={own}
+      />
+      <div className="flex flex-wrap gap-4">
+        <Labelled label="Holders for wet parts (empty: enough)">
+          <NumberCell value={habits.holders} field="holders" label="Holders" unit="" save={own} className="w-28" />
+        </Labelled>
+        <Labelled label="Look at a finished face again after so many days, commas between">
+          <TextCell
+            value={habits.followUpDays.join(", ")}
+            field="followUpDays"
+            label="Days until it is looked at again"
+            save={days}
+            className="w-40"
+          />
+        </Labelled>
+      </div>
+    </section>
+  );
+}
