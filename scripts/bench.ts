@@ -1,24 +1,28 @@
 import { benchFilm } from "./bench/film";
 import { benchFinder } from "./bench/finder";
 import { benchJudge } from "./bench/judge";
+import { benchPeer } from "./bench/peer";
 import { benchPlan } from "./bench/plan";
 import { benchSchedule } from "./bench/schedule";
 
-/** npm run bench [-- film judge finder plan schedule [FILE…] [--starts]]: what is measured, one JSON line a result. */
+/** npm run bench [-- film judge finder plan schedule [FILE…] [--starts] | peer FILE…]: what is measured, one JSON line a result. */
 const words = process.argv.slice(2);
 const files = words.filter((w) => w.endsWith(".json"));
 const withStarts = words.includes("--starts");
-const BENCHES: Readonly<Record<string, () => void>> = {
+const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   film: benchFilm,
   judge: benchJudge,
   finder: benchFinder,
   plan: benchPlan,
   schedule: () => benchSchedule(files, withStarts),
 };
+/** Asked for by name only: it starts a browser. */
+const APART: typeof BENCHES = { peer: () => benchPeer(files) };
 
 const asked = words.filter((w) => !files.includes(w) && w !== "--starts");
-const unknown = asked.filter((name) => !(name in BENCHES));
+const all = { ...BENCHES, ...APART };
+const unknown = asked.filter((name) => !(name in all));
 if (unknown.length > 0) {
-  console.error(`There is no bench ${unknown.join(", ")}; there are ${Object.keys(BENCHES).join(", ")}.`);
+  console.error(`There is no bench ${unknown.join(", ")}; there are ${Object.keys(all).join(", ")}.`);
   process.exitCode = 1;
-} else for (const name of asked.length > 0 ? asked : Object.keys(BENCHES)) BENCHES[name]!();
+} else for (const name of asked.length > 0 ? asked : Object.keys(BENCHES)) await all[name]!();

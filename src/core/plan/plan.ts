@@ -76,7 +76,6 @@ type Solved =
   | {
       readonly outcome: "conflict";
       readonly schedule: Extract<Schedule, { outcome: "conflict" }>;
-      readonly problem: Problem;
       readonly ctx: ProblemContext;
     };
 
@@ -101,7 +100,7 @@ function solveVerified(start: ProblemContext, options: PlanOptions): Solved {
   const putBack = new Set<string>();
   const looked: Looked = new Map();
   for (let round = 1; ; round++) {
-    if (schedule.outcome === "conflict") return { outcome: "conflict", schedule, problem, ctx };
+    if (schedule.outcome === "conflict") return { outcome: "conflict", schedule, ctx };
     const { placed, boundMin, genes } = schedule;
     const faults = checkSchedule(problem, placed);
     assert(faults.length === 0, `the plan breaks its own rules: ${JSON.stringify(faults.slice(0, 3))}`);
@@ -248,7 +247,7 @@ function contextOf(
 }
 
 function conflictReport(
-  { schedule, problem, ctx }: Extract<Solved, { outcome: "conflict" }>,
+  { schedule, ctx }: Extract<Solved, { outcome: "conflict" }>,
   notices: readonly Notice[],
 ): PlanAnswer {
   const { conflict } = schedule;
@@ -257,7 +256,12 @@ function conflictReport(
   const op = ops.find((o) => o.id === conflict.opId);
   assert(op, "a conflict names an operation of the plan");
   const tie = "linkId" in conflict ? ties.find((t) => linkId(t) === conflict.linkId) : undefined;
-  const { set, frees } = explain(problem, conflict, new Set(ctx.batches.members.keys()));
+  const { set, frees } = explain(
+    // changes that are tried may lie outside the sessions there are: the air is looked at round the clock
+    problemOf({ ...ctx, gateHours: roundTheClock(ctx) }),
+    conflict,
+    new Set(ctx.batches.members.keys()),
+  );
   const named = new Set(
     [...set, ...frees].flatMap((p) => {
       if ("opId" in p) return [p.opId];
@@ -278,6 +282,20 @@ function conflictReport(
     ops: ops.filter((o) => named.has(o.id)),
     notices,
   };
+}
+
+const MIN_PER_DAY = 1440;
+/** Changes to a plan that cannot be made are tried this far ahead, days. */
+const TRIED_DAYS = 30;
+
+/** Every hour of the next weeks, a day at a time. */
+function roundTheClock(ctx: ProblemContext): ProblemContext["sessions"] {
+  const first = ctx.nowMin - (ctx.nowMin % MIN_PER_DAY);
+  const days = Math.min(TRIED_DAYS, Math.ceil((ctx.horizonMin - first) / MIN_PER_DAY));
+  return Array.from({ length: days }, (_, d) => ({
+    startMin: first + d * MIN_PER_DAY,
+    endMin: first + (d + 1) * MIN_PER_DAY,
+  }));
 }
 
 /** Why the air keeps a product off at the first session at which it does. */

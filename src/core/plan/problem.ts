@@ -111,6 +111,8 @@ export interface ProblemContext {
   readonly marks: PlanMarks;
   readonly habits: ShedHabits;
   readonly batches: Batches;
+  /** hours in which gates are looked at; absent = those of the sessions */
+  readonly gateHours?: readonly BenchSession[] | undefined;
 }
 
 /** Plans move in steps of five minutes: nobody starts a coat at 19:03. */
@@ -181,7 +183,9 @@ function gateCache(ctx: ProblemContext): GateOf {
     const key = `${productId}|${warmMin}`;
     const known = byClimate.get(climate) ?? new Map<string, readonly Span[]>();
     byClimate.set(climate, known);
-    const spans = known.get(key) ?? warmed(gateSpans(ctx.productOf(productId), climate, ctx.sessions), ctx, warmMin);
+    const spans =
+      known.get(key) ??
+      warmed(gateSpans(ctx.productOf(productId), climate, ctx.gateHours ?? ctx.sessions), ctx, warmMin);
     known.set(key, spans);
     return spans;
   };
