@@ -151,7 +151,7 @@ export async function benchPeer(files: readonly string[]): Promise<void> {
         const steps: { atS: number; makespan: number; starts: number[] }[] = [];
         const run = m.solve({
           options: {
-            solver: "org.chuffed.chuffed",
+            solver: "org.minizinc.chuffed",
             "free-search": true,
             "intermediate-solutions": true,
             "time-limit": seconds * 1000,

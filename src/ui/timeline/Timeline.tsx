@@ -136,7 +136,7 @@ export function Timeline(props: TimelineProps) {
                     sight={sight}
                     grab={grab}
                   />
-                  {drag && lane.ops.includes(drag.op) && (
+                  {drag && lane.ops.some((o) => o.id === drag.op.id) && (
                     <Ghost
                       x={axis.x(drag.startMin)}
                       to={axis.x(drag.startMin + drag.op.handsOnMin)}

@@ -1,0 +1,155 @@
+import { expect, type Page } from "@playwright/test";
+import { benchTest } from "./support/server";
+
+const test = benchTest("demo");
+test.describe.configure({ mode: "serial" });
+
+const SAND = "ml-hull-1:sand";
+const block = (page: Page, id: string) => page.locator(`[data-op="${id}"]`);
+const trial = (page: Page) => page.getByTestId("trial");
+const label = async (page: Page, id: string) => (await block(page, id).getAttribute("aria-label"))!;
+
+async function pull(page: Page, id: string, byPx: number): Promise<void> {
+  await block(page, id).scrollIntoViewIfNeeded();
+  const box = (await block(page, id).boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + byPx, box.y + box.height / 2, { steps: 6 });
+}
+
+test("a block pulled along its lane answers at once, falls back on Escape, and is pinned where it is let go", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.goto("/plan");
+  await page.getByRole("button", { name: /^Plan (again|everything)$/ }).click();
+  await expect(page.getByTestId("finish")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Plan again" })).toBeEnabled();
+  const before = await label(page, SAND);
+
+  await pull(page, SAND, 60);
+  await expect(trial(page)).toContainText("fits");
+  await expect(page.getByTestId("ghost")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.mouse.up();
+  await expect(page.getByTestId("ghost")).toBeHidden();
+  expect(await label(page, SAND)).toBe(before);
+
+  await pull(page, SAND, -300);
+  await expect(trial(page)).toContainText("does not fit");
+  await page.mouse.up();
+  expect(await label(page, SAND)).toBe(before);
+
+  await pull(page, SAND, 60);
+  await expect(trial(page)).toContainText("fits");
+  await page.mouse.up();
+  await expect(block(page, SAND)).toHaveAttribute("aria-label", /pinned/);
+  const pinned = await label(page, SAND);
+  expect(pinned).not.toBe(before);
+  // a pin outlives planning again
+  await page.getByRole("button", { name: "Plan again" }).click();
+  await expect(page.getByRole("button", { name: "Plan again" })).toBeEnabled();
+  await expect(block(page, SAND)).toHaveAttribute("aria-label", pinned);
+  await page.keyboard.press("Control+z");
+  await expect(block(page, SAND)).not.toHaveAttribute("aria-label", /pinned/);
+});
+
+test("the same by keyboard alone: the table, another start tried and pinned, and taken back", async ({ page }) => {
+  await page.goto("/plan?view=table");
+  const work = page.getByRole("button", { name: "Wet-sand P400", exact: true }).first();
+  await work.focus();
+  await page.keyboard.press("Enter");
+  const panel = page.getByRole("region", { name: /Wet-sand P400/ });
+  await expect(panel).toContainText("Latest safe start");
+  await expect(panel).toContainText("Why not sooner");
+  const start = panel.getByLabel("Start at");
+  const was = await start.inputValue();
+  await start.fill("2026-11-27T03:00");
+  await expect(panel.getByRole("status").filter({ hasText: "does not fit" })).toContainText("no bench session");
+  await expect(panel.getByRole("button", { name: "Move and pin" })).toBeDisabled();
+  await start.fill(was);
+  await panel.getByRole("button", { name: "Pin it here" }).press("Enter");
+  await expect(panel.getByRole("button", { name: "Take the pin out" })).toBeVisible();
+  await panel.getByRole("button", { name: "Take the pin out" }).press("Enter");
+  await expect(panel.getByRole("button", { name: "Take the pin out" })).toBeHidden();
+});
+
+test("if you hurry this: the milestone, the chance, the fault and the cost", async ({ page }) => {
+  await page.goto(`/plan?op=${encodeURIComponent(SAND)}`);
+  await page.getByRole("button", { name: "What if you hurry this?" }).click();
+  const told = page.getByTestId("hurry");
+  await expect(told).toContainText("short of “sandable” with a chance of");
+  await expect(told).toContainText("Sanded too soon");
+  await expect(told).toContainText("it does not pay");
+});
+
+test("hands-on minutes of one's own, and nonsense for them", async ({ page }) => {
+  await page.goto(`/plan?op=${encodeURIComponent(SAND)}`);
+  const minutes = page.getByLabel("Hands-on minutes");
+  await minutes.fill("a while");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "Hands-on minutes" })).toBeVisible();
+  await minutes.fill("45");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByText("45 min hands-on")).toBeVisible();
+});
+
+test("another aim, a date in the past, and a circle of fittings", async ({ page }) => {
+  await page.goto("/plan");
+  await page.getByLabel("All work done by").fill("2026-11-20");
+  await expect(page.getByRole("alert").filter({ hasText: "The due date lies in the past" })).toBeVisible();
+  await page.getByLabel("All work done by").fill("2026-11-28");
+  await expect(page.getByTestId("due")).toContainText("late");
+  await page.getByLabel("Aim for").selectOption("sessions");
+  await expect(page.getByLabel("Aim for")).toBeEnabled();
+  await expect(page.getByTestId("finish")).toBeVisible();
+  await page.getByText("How it goes together").click();
+  const fittings = page.getByRole("region", { name: "Fittings" });
+  await fittings.getByLabel("Part that is fitted").selectOption({ label: "Hull" });
+  await fittings.getByLabel("Part it goes onto").selectOption({ label: "Propeller" });
+  await fittings.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "go in a circle" })).toContainText(
+    "Propeller → Hull → Propeller",
+  );
+});
+
+test("a longer search shows how it goes, can be stopped, and hands over the best it has", async ({ page }) => {
+  await page.goto("/plan");
+  const done = async () => Number(await page.getByTestId("finish").getAttribute("data-done-min"));
+  await page.getByLabel("Aim for").selectOption("finish");
+  await expect(page.getByLabel("Aim for")).toBeEnabled();
+  const before = await done();
+  await page.getByRole("button", { name: "Search for 20 s" }).click();
+  await expect(page.getByTestId("search")).toContainText("best so far");
+  await page.waitForTimeout(3000);
+  await page.getByRole("button", { name: "Stop, take the best" }).click();
+  await expect(page.getByText(/timetables tried/)).toBeVisible();
+  await expect.poll(done).toBeLessThanOrEqual(before);
+});
+
+test("evenings tell set-ups, what to lay ready and carry in; the card prints one page an evening", async ({ page }) => {
+  await page.goto("/plan?view=evenings");
+  const sessions = page.getByRole("region", { name: "Bench sessions" });
+  await expect(sessions).toContainText("Lay ready");
+  await expect(sessions).toContainText("Carry in");
+  await expect(sessions).toContainText(/Load the airbrush with/);
+  const evenings = await sessions.getByRole("article").count();
+  await page.getByRole("link", { name: "Print card" }).click();
+  await expect(page.locator(".print-card")).toHaveCount(evenings);
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("navigation", { name: "Main" })).toBeHidden();
+});
+
+test("the calendar file keeps its ids and counts its plans up", async ({ page, request, bench }) => {
+  const read = async () => (await request.get(`${bench.url}/api/v1/models/marram-lass/plan.ics`)).text();
+  await page.goto("/plan");
+  const first = await read();
+  await page.getByRole("button", { name: "Plan again" }).click();
+  await expect(page.getByRole("button", { name: "Plan again" })).toBeEnabled();
+  await expect
+    .poll(async () => Number(/SEQUENCE:(\d+)/.exec(await read())![1]))
+    .toBeGreaterThan(Number(/SEQUENCE:(\d+)/.exec(first)![1]));
+  const ids = (text: string) => [...text.matchAll(/UID:(.*)/g)].map((m) => m[1]).sort();
+  expect(ids(await read())).toEqual(ids(first));
+  expect(first).toContain("look at the finish again");
+});
