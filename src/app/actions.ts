@@ -51,6 +51,8 @@ export const overrideAction = async (regionId: string, key: string, reason: stri
 export const makePlanAction = async (modelId: string) => server.makePlan(modelId);
 export const takePlanAction = async (modelId: string, starts: unknown) => server.takePlan(modelId, starts);
 export const planInputAction = async (modelId: string) => server.getPlanInput(modelId);
+export const afterLookAction = async (regionId: string, opId: string, found: server.RoundsFound) =>
+  server.afterLook(regionId, opId, found);
 export const savePlanningAction = async (modelId: string, rev: number, planning: unknown) =>
   server.savePlanning(modelId, rev, planning);
 export const startAction = async (regionId: string, opId: string) => server.startOp(regionId, opId, logTitle);

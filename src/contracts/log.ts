@@ -5,7 +5,7 @@ import { idSchema, noteSchema, ranged } from "./base";
 export const SIGNS = ["tacky", "paper-clogs", "still-wet", "dents", "smells", "other"] as const;
 export type Sign = (typeof SIGNS)[number];
 
-export const opIdSchema = z.string().regex(/^[A-Za-z0-9_:-]{3,200}$/, "is not an operation id");
+export const opIdSchema = z.string().regex(/^[A-Za-z0-9_:~-]{3,200}$/, "is not an operation id");
 
 /** Coats and thickness are asked only of coats; null = as planned. */
 export const doneSchema = z.strictObject({

@@ -1,9 +1,8 @@
 import { z } from "zod";
 import { OBJECTIVES } from "@/core/model";
 import { idSchema, ranged } from "./base";
+import { opIdSchema } from "./log";
 
-/** Names an operation: a region, layer or part and what is done to it. */
-const opIdSchema = z.string().min(1).max(200);
 const dateSchema = z.iso.date("must be a date such as 2026-03-14");
 const whole = (min: number, max: number, unit: string) =>
   ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });

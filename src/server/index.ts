@@ -10,7 +10,7 @@ export { type FilmAnswer, filmOf } from "./film";
 export { getFilmScreen } from "./film-screen";
 export { addPhoto, getPhoto } from "./photos";
 export * from "./plan";
-export { savePlanning } from "./planning-save";
+export { afterLook, type RoundsFound, savePlanning } from "./planning-save";
 export * from "./shelf";
 export * from "./shelf-file";
 export * from "./shop";

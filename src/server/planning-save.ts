@@ -1,6 +1,7 @@
 import { done, failed, invalid, type Outcome, type PartNode, type Planning, planningSchema } from "@/contracts";
-import { joinCircle } from "@/core/plan";
-import { modelHead, modelTree, readPlan, readPlanning, writePlanning } from "@/db";
+import { joinCircle, roundOf } from "@/core/plan";
+import { MOST_ROUNDS, USUAL_ROUNDS } from "@/core/reference";
+import { modelHead, modelTree, readPlan, readPlanning, regionHome, writePlanning } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, notFound, writing } from "./guard";
 import { replan } from "./plan";
@@ -22,6 +23,29 @@ export function savePlanning(modelId: string, rev: number, input: unknown): Outc
     const anew = before.objective !== parsed.data.objective || before.due !== parsed.data.due;
     if (readPlan(db, modelId)) replan(db, modelId, anew ? "afresh" : "keep");
     return done({ rev: next });
+  });
+}
+
+/** What came of looking for faults under a raking light. */
+export type RoundsFound = "nothing" | "more";
+
+/** After a look: nothing to fill ends the rounds with the one before, more than hoped for adds one. */
+export function afterLook(regionId: string, opId: string, found: RoundsFound): Outcome<null> {
+  return writing((db) => {
+    const home = regionHome(db, regionId);
+    const own =
+      home &&
+      modelTree(db, home.modelId)
+        .flatMap((p) => p.regions)
+        .find((r) => r.region.id === regionId);
+    const round = roundOf(opId.split(":")[0]!);
+    if (!home || !own || round === null) return notFound("The round");
+    const { planning, rev } = readPlanning(db, home.modelId);
+    const planned = planning.rounds[regionId] ?? USUAL_ROUNDS[own.region.finish][shopState(db).shop.caution];
+    const rounds = found === "nothing" ? round - 1 : Math.min(MOST_ROUNDS, Math.max(planned, round) + 1);
+    writePlanning(db, home.modelId, { ...planning, rounds: { ...planning.rounds, [regionId]: rounds } }, rev);
+    if (readPlan(db, home.modelId)) replan(db, home.modelId, "keep");
+    return done(null);
   });
 }
 

@@ -18,6 +18,7 @@ export { type Operation, type OpRecord, opIds } from "./operations";
 export { type PlanOptions, planModel } from "./plan";
 export * from "./region";
 export * from "./remedy";
+export { roundOf } from "./round-ids";
 export type { StockLine } from "./stock";
 export { type StackTotals, stackTotals } from "./totals";
 export { touchDryMin } from "./touch-dry";

@@ -58,7 +58,8 @@ function roundsFor(r: PlanRegion, over: number, input: PlanInput): number {
     const layerId = opId.split(":")[0]!;
     if (above.has(layerId)) passed = true;
     const n = r.stack.layers[over] && layerId.startsWith(`${r.stack.layers[over]!.id}~r`) ? roundOf(layerId) : null;
-    if (n !== null) made = Math.max(made, n);
+    // a look alone that found nothing makes no round
+    if (n !== null && !opId.endsWith(":inspect")) made = Math.max(made, n);
   }
   return passed ? made : Math.min(MOST_ROUNDS, Math.max(made, wished));
 }

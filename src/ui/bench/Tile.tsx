@@ -1,7 +1,7 @@
 "use client";
 
 import { useRef } from "react";
-import { startAction, takeBackAction } from "@/app/actions";
+import { afterLookAction, finishAction, startAction, takeBackAction } from "@/app/actions";
 import type { BenchScreen, MiniFilm } from "@/contracts";
 import type { BenchTile, Operation } from "@/core/plan";
 import { clock, countdown, duration, relativeDay, um } from "../format";
@@ -116,10 +116,32 @@ export function Tile({
           </button>
         )}
       </div>
+      {op.kind === "inspect" && zone !== "drying" && <Looked tile={tile} inHand={zone === "in-hand"} />}
       {zone !== "drying" && caution && <p className="mt-2 border-l-4 border-secondary pl-2 text-base">{caution}</p>}
       <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} />
       <NotYetDialog ref={wait} regionId={tile.regionId} opId={op.id} name={name} title={title} />
     </article>
+  );
+}
+
+/** What a look for faults found: nothing ends the rounds here, much adds one. */
+function Looked({ tile, inHand }: { tile: BenchTile; inHand: boolean }) {
+  const { act, busy } = useAct();
+  const opId = tile.op!.id;
+  const told = async (found: "nothing" | "more") => {
+    const asPlanned = { opId, minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
+    if (inHand && found === "nothing" && !(await act(() => finishAction(tile.regionId, asPlanned))).ok) return;
+    await act(() => afterLookAction(tile.regionId, opId, found));
+  };
+  return (
+    <div className="mt-2 flex flex-wrap gap-2">
+      <button type="button" className="btn flex-1" disabled={busy} onClick={() => void told("nothing")}>
+        Nothing to fill: no more rounds
+      </button>
+      <button type="button" className="btn flex-1" disabled={busy} onClick={() => void told("more")}>
+        It will take one round more
+      </button>
+    </div>
   );
 }
 

@@ -14,6 +14,11 @@ function opJson(op: PlannedOp, product: string | null) {
     end: iso(op.endMin),
     state: op.state,
     held_by: op.boundBy.kind,
+    slack_min: Math.round(op.slackMin),
+    latest: iso(op.latestMin),
+    pinned: op.locked,
+    round: op.round ?? null,
+    together_with: op.batch?.filter((id) => id !== op.id) ?? [],
     wait: op.wait && {
       milestone: op.wait.milestone,
       likely: iso(op.wait.likelyMin),
@@ -42,8 +47,18 @@ function planJson({ answer: a, products, document }: server.DocumentPlan) {
         })),
         notices,
       };
+    case "circular":
+      return { outcome: a.outcome, model: document.model.id, parts: a.partIds, notices };
     case "conflict":
-      return { outcome: a.outcome, model: document.model.id, conflict: a.conflict, gate: a.gateReason, notices };
+      return {
+        outcome: a.outcome,
+        model: document.model.id,
+        conflict: a.conflict,
+        gate: a.gateReason,
+        set: a.set,
+        frees: a.frees,
+        notices,
+      };
     case "planned":
       return {
         outcome: a.outcome,
@@ -52,8 +67,22 @@ function planJson({ answer: a, products, document }: server.DocumentPlan) {
         cured: iso(a.curedMin),
         hands_on_min: a.handsOnMin,
         caution: a.caution,
+        objective: a.objective,
+        lower_bound: iso(a.boundMin),
+        sessions: a.sessions,
+        cleanings: a.cleanings,
         spine: a.spine,
         ops: a.ops.map((op) => opJson(op, op.productId === null ? null : (products.get(op.productId)?.name ?? null))),
+        stock: a.stock.map((l) => ({
+          product: l.productId,
+          need_ml: l.needMl,
+          left_ml: l.leftMl,
+          short_ml: l.shortMl,
+          by: iso(l.byMin),
+          partial: l.partial,
+        })),
+        carry_in: a.carryIns.map((c) => ({ region: c.regionId, by: iso(c.byMin), op: c.opId })),
+        follow_ups: a.followUps.map((f) => ({ region: f.regionId, at: iso(f.atMin), days: f.days })),
         notices,
       };
   }

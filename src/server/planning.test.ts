@@ -1,0 +1,148 @@
+import { canonicalJson, NO_PLANNING, type Planning } from "@/contracts";
+import type { PlanAnswer } from "@/core/plan";
+import { logTitle } from "@/ui/messages";
+import { freshStore, must, refusal } from "../../tests/support/store";
+import { product } from "../../tests/support/world";
+import * as server from ".";
+
+freshStore();
+
+const LAYER = { coats: 1, heaviness: "light", wftUm: null, gapMin: null, before: [], sandAfter: null };
+type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
+
+/** Two keyed parts under primer and colour. */
+function bench() {
+  const model = must(server.addModel({ name: "Skiff", scale: "1:12", note: "" })).id;
+  const primer = must(server.addProduct(product("grey-primer"))).id;
+  const colour = must(server.addProduct(product("estuary-blue"))).id;
+  const parts = ["Deck", "Cabin"].map((name, i) => {
+    const part = must(server.addPart(model, { name, count: 1, note: "" }));
+    must(
+      server.editNode("region", part.regionId, 0, { material: "petg", conditions: ["keyed", "clean"], areaCm2: 80 }),
+    );
+    const layers = [
+      { ...LAYER, id: `p${i}`, productId: primer },
+      { ...LAYER, id: `c${i}`, productId: colour },
+    ];
+    must(server.saveStack(part.regionId, 0, { prep: [], layers }));
+    return part;
+  });
+  return { model, colour, deck: parts[0]!, cabin: parts[1]! };
+}
+const planOf = (model: string): Planned => {
+  const plan = must(server.getPlan(model));
+  if (plan?.answer.outcome !== "planned") throw new Error(JSON.stringify(plan).slice(0, 300));
+  return plan.answer;
+};
+const say = (model: string, edit: Partial<Planning>) => {
+  const { planning, planningRev } = must(server.getPlanScreen(model));
+  return server.savePlanning(model, planningRev, { ...planning, ...edit });
+};
+const isoOf = (min: number) => new Date(min * 60_000).toISOString();
+
+describe("what is said about a plan", () => {
+  it("a pin is kept, plans anew, and is gone again when it is taken out", () => {
+    const b = bench();
+    must(server.makePlan(b.model));
+    const op = planOf(b.model).ops.find((o) => o.id === "c1:coat:1")!;
+    must(say(b.model, { locks: { [op.id]: isoOf(op.startMin) } }));
+    expect(planOf(b.model).ops.find((o) => o.id === op.id)).toMatchObject({ locked: true, startMin: op.startMin });
+    expect(planOf(b.model).moved).toEqual([]);
+    must(say(b.model, { locks: {} }));
+    expect(planOf(b.model).ops.find((o) => o.id === op.id)).toMatchObject({ locked: false });
+  });
+  it("two tabs do not overwrite each other", () => {
+    const b = bench();
+    must(server.savePlanning(b.model, 0, { ...NO_PLANNING, objective: "sessions" }));
+    expect(refusal(server.savePlanning(b.model, 0, NO_PLANNING))).toBe("conflict");
+    expect(must(server.getPlanScreen(b.model)).planning.objective).toBe("sessions");
+  });
+  it.each([
+    ["a date in the past", { due: "2020-01-01" }, "invalid due"],
+    ["a pin in the past", { locks: { "p0:coat:1": "2020-01-01T10:00:00Z" } }, "invalid locks.p0:coat:1"],
+    ["an arrival in the past", { arrivals: { x: "2020-01-01" } }, "invalid arrivals.x"],
+    ["minutes that are none", { minutes: { "p0:coat:1": 0 } }, "invalid minutes.p0:coat:1"],
+    ["more rounds than anybody makes", { rounds: { r: 9 } }, "invalid rounds.r"],
+    ["a batch of one", { batches: [["p0:coat:1"]] }, "invalid batches.0"],
+    ["a date that is none", { due: "soon" }, "invalid due"],
+  ])("%s is refused by its field, and nothing is kept", (_what, edit, told) => {
+    const b = bench();
+    expect(refusal(say(b.model, edit as Partial<Planning>))).toBe(told);
+    expect(must(server.getPlanScreen(b.model)).planning).toEqual(NO_PLANNING);
+  });
+  it("parts that go in a circle are refused with their names", () => {
+    const b = bench();
+    const join = (partId: string, ontoId: string) => ({ partId, ontoId, when: "after-paint" as const });
+    const circle = say(b.model, { joins: [join(b.deck.id, b.cabin.id), join(b.cabin.id, b.deck.id)] });
+    expect(circle.ok ? "" : circle.problem.detail).toContain("Deck → Cabin → Deck");
+    must(say(b.model, { joins: [join(b.deck.id, b.cabin.id)] }));
+    must(server.makePlan(b.model));
+    expect(planOf(b.model).ops.at(-1)!.id).toBe(`${b.deck.id}:fit`);
+    must(server.deleteNode("part", b.cabin.id));
+    must(server.makePlan(b.model));
+    expect(planOf(b.model).ops.some((o) => o.kind === "fit")).toBe(false);
+  });
+  it("travels with the document, byte for byte, and under fresh ids with a copy", () => {
+    const b = bench();
+    must(
+      say(b.model, {
+        objective: "cleaning",
+        minutes: { "p0:coat:1": 30, "p0~r1p:coat:1": 20 },
+        rounds: { [b.deck.regionId]: 2 },
+      }),
+    );
+    const text = must(server.exportDocument(b.model));
+    expect(canonicalJson(JSON.parse(text).planning.minutes)).toContain("p0~r1p:coat:1");
+    must(server.importText(text, { onExisting: "replace", takeShop: false }));
+    expect(must(server.exportDocument(b.model))).toBe(text);
+    const copy = must(server.importText(text, { onExisting: "copy", takeShop: false })).modelId;
+    const { planning } = must(server.getPlanScreen(copy));
+    const layerId = must(server.getTree(copy))[0]!.regions[0]!.stack.layers[0]!.id;
+    expect(planning.minutes).toEqual({ [`${layerId}:coat:1`]: 30, [`${layerId}~r1p:coat:1`]: 20 });
+  });
+});
+
+describe("a timetable found elsewhere", () => {
+  it("is laid, checked and kept like any other", () => {
+    const b = bench();
+    must(server.makePlan(b.model));
+    const starts = Object.fromEntries(planOf(b.model).ops.map((o) => [o.id, o.startMin + 1440]));
+    must(server.takePlan(b.model, starts));
+    for (const o of planOf(b.model).ops) expect(o.startMin).toBeGreaterThanOrEqual(starts[o.id]! - 1440);
+    expect(planOf(b.model).verified.early).toBe(0);
+  });
+  it("nonsense is refused", () => {
+    const b = bench();
+    expect(refusal(server.takePlan(b.model, { "p0:coat:1": "noon" }))).toBe("invalid p0:coat:1");
+    expect(refusal(server.takePlan("nowhere", {}))).toBe("not-found");
+  });
+});
+
+describe("rounds as they turn out", () => {
+  it("nothing to fill ends them; more than hoped for adds one; the bench follows", () => {
+    const b = bench();
+    must(server.makePlan(b.model));
+    const looks = () =>
+      planOf(b.model).ops.filter((o) => o.kind === "inspect" && o.regionId === b.deck.regionId).length;
+    expect(looks()).toBe(1);
+    must(server.afterLook(b.deck.regionId, "p0~r1p:inspect", "more"));
+    expect(looks()).toBe(2);
+    must(server.afterLook(b.deck.regionId, "p0~r1p:inspect", "nothing"));
+    expect(looks()).toBe(0);
+    expect(refusal(server.afterLook(b.deck.regionId, "p0:coat:1", "more"))).toBe("not-found");
+  });
+  it("a round's work is logged like any other", () => {
+    const b = bench();
+    const tile = () => must(server.getBench(b.model)).tiles.find((t) => t.regionId === b.deck.regionId)!;
+    must(server.startOp(b.deck.regionId, "p0:coat:1", logTitle));
+    const done = { minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
+    must(server.finishOp(b.deck.regionId, { ...done, opId: "p0:coat:1" }, logTitle));
+    expect(tile().op!.id).toBe("p0~r1p:inspect");
+    must(server.startOp(b.deck.regionId, "p0~r1p:inspect", logTitle));
+    must(server.finishOp(b.deck.regionId, { ...done, opId: "p0~r1p:inspect" }, logTitle));
+    expect(tile().op!.id).toBe("p0~r1p:coat:1");
+    expect(must(server.getLog(b.model)).map((e) => e.title)).toContain(
+      "Deck: Look for faults under raking light, round 1",
+    );
+  });
+});
