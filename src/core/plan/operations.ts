@@ -1,6 +1,6 @@
 import { assert } from "../base";
 import type { AppliedCoat } from "../film";
-import type { BeforeStep, Layer, Method, PrepStep, Product, Region, Stack } from "../model";
+import type { BeforeStep, Layer, Method, PrepStep, Product, Region, Stack, Tape } from "../model";
 import { plannedWftUm } from "../numbers";
 import {
   ASIDE_LABOUR,
@@ -103,8 +103,34 @@ export const blankOperation = {
   takesUm: 0,
 } as const;
 
+/** Work and waits being put together, in order: what is pushed waits for what was pushed last. */
+class Work {
+  readonly ops: Operation[] = [];
+  readonly ties: Tie[] = [];
+  private wait: Wait = NO_WAIT;
+
+  /** @param after what the next piece waits for, unless `now` says otherwise */
+  push(op: Operation, after: Wait = NO_WAIT): void {
+    const last = this.ops.at(-1);
+    if (last) this.ties.push({ from: last.id, to: op.id, wait: this.wait });
+    this.ops.push(op);
+    this.wait = after;
+  }
+  now(wait: Wait): void {
+    this.wait = wait;
+  }
+  tie(from: string, to: string, wait: Wait): void {
+    this.ties.push({ from, to, wait });
+  }
+  /** What is pushed next waits for a coat, also when something else was done in between. */
+  waitFor(coatId: string, to: string, wait: Wait): void {
+    if (this.ops.at(-1)!.id === coatId) this.wait = wait;
+    else this.tie(coatId, to, wait);
+  }
+}
+
 /**
- * The work of a region in order, with the wait before each piece: zones to keep bare, preparation, then per layer what is done
+ * The work of a region in order, with the wait before each piece: preparation, zones to keep bare, then per layer what is done
  * before it, its coats with their turns, its sanding, and tape on or off. A sanded layer ties its coats both to the rub and to
  * the next layer. Tape on a layer is for the one above it, and comes off after that one's last coat.
  */
@@ -114,90 +140,98 @@ export function chainOf(
   seams: readonly (SeamPlan | null)[],
   productOf: (id: string) => Product,
 ): Chain {
-  const ops: Operation[] = [];
-  const ties: Tie[] = [];
-  let wait: Wait = NO_WAIT;
-  const push = (op: Operation, after: Wait) => {
-    const last = ops.at(-1);
-    if (last) ties.push({ from: last.id, to: op.id, wait });
-    ops.push(op);
-    wait = after;
-  };
-  const aside = (kind: "inspect" | "mask" | "unmask", id: string, layerId: string | null, share = 1): Operation => ({
-    ...blankOperation,
-    id,
-    regionId: region.id,
-    layerId,
-    kind,
-    handsOnMin: minutesFor(ASIDE_LABOUR[kind], region.areaCm2, share),
-  });
-  for (const step of stack.prep) push(prepOp(region, step), waitAfterPrep(region, step));
+  const work = new Work();
+  for (const step of stack.prep) work.push(prepOp(region, step), waitAfterPrep(region, step));
   const keepsBare = (region.keepBare ?? []).length > 0;
-  if (keepsBare) push(aside("mask", opIds.bare(region.id, "mask"), null, BARE_SHARE), NO_WAIT);
+  if (keepsBare) work.push(aside(region, "mask", opIds.bare(region.id, "mask"), null, BARE_SHARE));
   stack.layers.forEach((layer, i) => {
-    const product = productOf(layer.productId);
-    const below = i > 0 ? stack.layers[i - 1]! : null;
-    const belowCoat = below && lastCoatId(below, region);
-    const round = roundOf(layer.id);
-    if (belowCoat && round !== null && roundOf(below.id) !== round) {
-      push({ ...aside("inspect", opIds.inspect(layer.id), layer.id), round }, NO_WAIT);
-      ties.push({ from: belowCoat, to: opIds.inspect(layer.id), wait: { kind: "sandable" } });
-    }
-    for (const step of layer.before) {
-      push(beforeOp(region, layer, step), waitAfterBefore(step));
-      if (step === "scuff" && belowCoat)
-        ties.push({ from: belowCoat, to: opIds.before(layer.id, step), wait: { kind: "sandable" } });
-    }
-    for (let n = 1; n <= layer.coats; n++) {
-      const { coat, turns } = coatOps(region, layer, product, n);
-      push(coat, turns.length > 0 ? HANDLED : { kind: "flash" });
-      for (const [k, turn] of turns.entries()) push(turn, k < turns.length - 1 ? HANDLED : { kind: "flash" });
-    }
-    if (belowCoat)
-      ties.push({
-        from: belowCoat,
-        to: opIds.coat(layer.id, 1),
-        wait: { kind: "seam", waits: seams[i]?.waits ?? [{ until: "sandable" }], fallback: seams[i]?.fallback ?? [] },
-      });
-    wait = NO_WAIT;
-    if (below?.tape) {
-      const { tape } = below;
-      const leastMin = tape.offMin === null ? null : Math.max(0, tape.offMin - (tape.onMin ?? 0));
-      wait = { kind: "unmask", leastMin };
-      push(aside("unmask", opIds.unmask(below.id), below.id), NO_WAIT);
-      ties.push({
-        from: opIds.mask(below.id),
-        to: opIds.unmask(below.id),
-        wait: { kind: "tape-limit", minutes: TAPE_LATEST_MIN[tape.tack] },
-      });
-    }
-    const coatId = lastCoatId(layer, region);
-    /** what follows the coat waits for it, also when something else was done in between */
-    const waitFor = (to: string, own: Wait) => {
-      if (ops.at(-1)!.id === coatId) wait = own;
-      else ties.push({ from: coatId, to, wait: own });
-    };
-    if (layer.sandAfter) {
-      waitFor(opIds.sand(layer.id), { kind: "sandable" });
-      push(sandOp(region, layer, layer.sandAfter), layer.sandAfter.wet ? wetSandDry : NO_WAIT);
-    }
-    if (layer.tape && i < stack.layers.length - 1) {
-      const leastMin = layer.tape.onMin ?? 0;
-      waitFor(opIds.mask(layer.id), { kind: "milestone", milestone: "tape-safe", leastMin });
-      push(aside("mask", opIds.mask(layer.id), layer.id), NO_WAIT);
-    }
+    const below = stack.layers[i - 1] ?? null;
+    beforeLayer(work, region, layer, below);
+    coatsOf(work, region, layer, below, productOf(layer.productId), seams[i] ?? null);
+    if (below?.tape) tapeOff(work, region, below, below.tape);
+    afterLayer(work, region, layer, i < stack.layers.length - 1);
   });
   const top = stack.layers.at(-1);
   if (keepsBare && top) {
-    const off: Wait = { kind: "unmask", leastMin: null };
-    const coatId = lastCoatId(top, region);
-    if (ops.at(-1)!.id === coatId) wait = off;
-    else ties.push({ from: coatId, to: opIds.bare(region.id, "unmask"), wait: off });
-    push(aside("unmask", opIds.bare(region.id, "unmask"), null, BARE_SHARE), NO_WAIT);
+    const id = opIds.bare(region.id, "unmask");
+    work.waitFor(lastCoatId(top, region), id, { kind: "unmask", leastMin: null });
+    work.push(aside(region, "unmask", id, null, BARE_SHARE));
   }
-  return { regionId: region.id, ops, ties };
+  return { regionId: region.id, ops: work.ops, ties: work.ties };
 }
 
+function beforeLayer(work: Work, region: Region, layer: Layer, below: Layer | null): void {
+  const belowCoat = below && lastCoatId(below, region);
+  const round = roundOf(layer.id);
+  if (belowCoat && round !== null && roundOf(below.id) !== round) {
+    const id = opIds.inspect(layer.id);
+    work.push({ ...aside(region, "inspect", id, layer.id), round });
+    work.tie(belowCoat, id, { kind: "sandable" });
+  }
+  for (const step of layer.before) {
+    work.push(beforeOp(region, layer, step), waitAfterBefore(step));
+    if (step === "scuff" && belowCoat) work.tie(belowCoat, opIds.before(layer.id, step), { kind: "sandable" });
+  }
+}
+
+function coatsOf(
+  work: Work,
+  region: Region,
+  layer: Layer,
+  below: Layer | null,
+  product: Product,
+  seam: SeamPlan | null,
+): void {
+  for (let n = 1; n <= layer.coats; n++) {
+    const { coat, turns } = coatOps(region, layer, product, n);
+    work.push(coat, turns.length > 0 ? HANDLED : FLASHED);
+    for (const [k, turn] of turns.entries()) work.push(turn, k < turns.length - 1 ? HANDLED : FLASHED);
+  }
+  if (below)
+    work.tie(lastCoatId(below, region), opIds.coat(layer.id, 1), {
+      kind: "seam",
+      waits: seam?.waits ?? [{ until: "sandable" }],
+      fallback: seam?.fallback ?? [],
+    });
+  work.now(NO_WAIT);
+}
+
+function tapeOff(work: Work, region: Region, below: Layer, tape: Tape): void {
+  const leastMin = tape.offMin === null ? null : Math.max(0, tape.offMin - (tape.onMin ?? 0));
+  const id = opIds.unmask(below.id);
+  work.now({ kind: "unmask", leastMin });
+  work.push(aside(region, "unmask", id, below.id));
+  work.tie(opIds.mask(below.id), id, { kind: "tape-limit", minutes: TAPE_LATEST_MIN[tape.tack] });
+}
+
+function afterLayer(work: Work, region: Region, layer: Layer, moreToCome: boolean): void {
+  const coatId = lastCoatId(layer, region);
+  if (layer.sandAfter) {
+    work.waitFor(coatId, opIds.sand(layer.id), { kind: "sandable" });
+    work.push(sandOp(region, layer, layer.sandAfter), layer.sandAfter.wet ? wetSandDry : NO_WAIT);
+  }
+  if (!layer.tape || !moreToCome) return;
+  const leastMin = layer.tape.onMin ?? 0;
+  work.waitFor(coatId, opIds.mask(layer.id), { kind: "milestone", milestone: "tape-safe", leastMin });
+  work.push(aside(region, "mask", opIds.mask(layer.id), layer.id));
+}
+
+const aside = (
+  region: Region,
+  kind: "inspect" | "mask" | "unmask",
+  id: string,
+  layerId: string | null,
+  share = 1,
+): Operation => ({
+  ...blankOperation,
+  id,
+  regionId: region.id,
+  layerId,
+  kind,
+  handsOnMin: minutesFor(ASIDE_LABOUR[kind], region.areaCm2, share),
+});
+
+const FLASHED: Wait = { kind: "flash" };
 const NO_WAIT: Wait = { kind: "none" };
 const HANDLED: Wait = { kind: "milestone", milestone: "handle", leastMin: 0 };
 /** Zones kept bare are small beside the face they lie in (est.). */
