@@ -15,8 +15,6 @@ export interface Batch {
   readonly minutes: number;
 }
 
-export const NO_BATCHES: Batches = { members: new Map(), aliasOf: (id) => id };
-
 /** Minutes of a batch: what is fixed about a coat, once; the rest of each. */
 function batchMinutes(method: Product["method"], own: readonly Operation[]): number {
   const each = own.map((o) => o.handsOnMin);

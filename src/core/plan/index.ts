@@ -15,15 +15,13 @@ export {
   type PlacedVerdict,
 } from "./judge";
 export { type Operation, type OpRecord, opIds } from "./operations";
-export { type PlanOptions, planModel } from "./plan";
+export { planModel } from "./plan";
 export * from "./region";
 export * from "./remedy";
 export { roundOf } from "./round-ids";
-export type { StockLine } from "./stock";
 export { type StackTotals, stackTotals } from "./totals";
 export { touchDryMin } from "./touch-dry";
 export * from "./types";
-export type { WaitedFor } from "./wait";
 export * from "./whose-number";
 export * from "./why";
 export { type WhyOp, whyOp } from "./why-op";

@@ -166,7 +166,8 @@ function beforeLayer(work: Work, region: Region, layer: Layer, below: Layer | nu
   if (belowCoat && round !== null && roundOf(below.id) !== round) {
     const id = opIds.inspect(layer.id);
     work.push({ ...aside(region, "inspect", id, layer.id), round });
-    work.tie(belowCoat, id, { kind: "sandable" });
+    // one looks as soon as the part can be held; what the look leads to waits for its own moment
+    work.tie(belowCoat, id, HANDLED);
   }
   for (const step of layer.before) {
     work.push(beforeOp(region, layer, step), waitAfterBefore(step));

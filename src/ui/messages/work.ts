@@ -20,7 +20,7 @@ export function workText(op: Work, product: string | null): string {
     case "before":
       return BEFORE_NAME[op.step as keyof typeof BEFORE_NAME];
     case "sand":
-      return `${op.abrasive?.wet ? "Wet-sand" : "Sand"}${paper(op)}`;
+      return `${op.abrasive?.wet ? "Wet-sand" : "Sand"}${paper(op)}${op.round ? `, round ${op.round}` : ""}`;
     case "turn":
       return `Turn and coat the next face${op.of > 1 ? ` (${op.coat} of ${op.of})` : ""}: ${product ?? "coat"}`;
     case "inspect":
