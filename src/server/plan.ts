@@ -40,8 +40,27 @@ import { planningFields } from "./planning";
 import { type AirSources, airNow, airSources, backdrop, climateOf, expectedOf, localClimates } from "./shed-air";
 import { benchSessions, ensureShop, localDate, shopState } from "./shop";
 
-/** How far ahead work is planned, days. */
+/** How far ahead work is planned at the least and at the most, days. */
 const HORIZON_DAYS = 60;
+const FARTHEST_DAYS = 365;
+/** A step of work takes about so long, for the horizon's sake only, minutes (est.). */
+const STEP_MIN = 12;
+/** Waits and rounds stretch work out over more weeks than its minutes fill. */
+const STRETCH = 2;
+
+/** Far enough ahead that a big model has room: twice the weeks its work would fill, on top of the least. */
+function horizonDays(shop: Shop, tree: readonly PartNode[]): number {
+  const clock = (t: string) => Number(t.slice(0, 2)) * MIN_PER_HOUR + Number(t.slice(3));
+  const weekMin = shop.pattern.reduce((sum, p) => sum + clock(p.to) - clock(p.from), 0);
+  const steps = tree
+    .flatMap((p) => p.regions)
+    .reduce(
+      (sum, { stack }) => sum + stack.prep.length + stack.layers.reduce((n, l) => n + l.coats + l.before.length + 2, 0),
+      0,
+    );
+  if (weekMin === 0) return HORIZON_DAYS;
+  return Math.min(FARTHEST_DAYS, HORIZON_DAYS + Math.ceil((STRETCH * 7 * steps * STEP_MIN) / weekMin));
+}
 /** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
 const PLAN_SHAPE = "p4";
 
@@ -108,7 +127,7 @@ export function planInput(
 export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"], atMs: number): PlanInput {
   const { shop, log, tree } = sources;
   const nowMin = Math.floor(atMs / MS_PER_MIN);
-  const horizonMin = nowMin + HORIZON_DAYS * MIN_PER_DAY;
+  const horizonMin = nowMin + horizonDays(shop, tree) * MIN_PER_DAY;
   const { records, notYet } = recordsOf(log);
   const fromMin = Math.min(nowMin, ...records.map((r) => r.startMin)) - MIN_PER_DAY;
   const nodes = tree.flatMap((p) => p.regions);

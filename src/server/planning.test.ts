@@ -146,3 +146,30 @@ describe("rounds as they turn out", () => {
     );
   });
 });
+
+describe("an hour that comes twice", () => {
+  it("a wait over the change of clocks keeps its minutes, and sessions keep their hour on the wall", () => {
+    const b = bench();
+    const doc = JSON.parse(must(server.exportDocument(b.model)));
+    const pattern = [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, from: "19:00", to: "21:30" }));
+    const air = { kind: "steady", meanC: 18, swingC: 0, warmestHour: 15, rhPct: 50, airflowMS: 0.1, tonight: null };
+    const plannedAt = (now: string, timeZone: string) => {
+      const document = { ...doc, shop: { ...doc.shop, timeZone, pattern, exceptions: [], air } };
+      const { answer } = must(server.planDocument({ document, now }));
+      if (answer.outcome !== "planned") throw new Error(answer.outcome);
+      return answer;
+    };
+    // London sets its clocks back in the night to Sunday 25 October 2026
+    const change = plannedAt("2026-10-24T17:00:00Z", "Europe/London");
+    const plain = plannedAt("2026-10-24T18:00:00Z", "UTC");
+    const hours = (a: Planned) => a.ops.map((o) => new Date(o.startMin * 60_000).getUTCHours());
+    expect(hours(change)[0]).toBe(18);
+    const sunday = change.ops.filter((o) => o.startMin * 60_000 > Date.parse("2026-10-25T02:00:00Z"));
+    for (const o of sunday) expect(new Date(o.startMin * 60_000).getUTCHours()).toBeGreaterThanOrEqual(19);
+    const waitOf = (a: Planned, id: string) => {
+      const { wait } = a.ops.find((o) => o.id === id)!;
+      return wait!.likelyMin - wait!.fromMin;
+    };
+    for (const id of ["p0~r1p:coat:1", "c0:coat:1"]) expect(waitOf(change, id)).toBeCloseTo(waitOf(plain, id), 0);
+  });
+});

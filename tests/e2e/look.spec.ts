@@ -18,6 +18,9 @@ const PLACES = [
   "/film?product=lightship-white&coats=2&act=coat&actAfterMin=600",
   "/coupons?coupon=ml-coupon-ramp",
   "/plan?op=ml-hull-1%3Asand",
+  "/plan?view=evenings",
+  "/plan?view=table",
+  "/plan/card",
   "/logbook",
   "/settings",
 ];

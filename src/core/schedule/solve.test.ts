@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import { link } from "../../../tests/support/shops";
 import { seededRandom } from "../base";
 import { checkSchedule, type Instance, type Link, type Op, type Problem, problemOfInstance, type Span, solve } from ".";
 import { Board } from "./board";
@@ -6,19 +7,6 @@ import { earliest } from "./place";
 
 const ALL: readonly string[] = ["A01", "A02", "B01", "B02", "C01", "C02", "D01", "D02", "E01"];
 const vector = (name: string) => JSON.parse(readFileSync(`tests/vectors/schedule/${name}.json`, "utf8"));
-
-function link(from: string, to: string, allowed: readonly (readonly [number, number | null])[]): Link {
-  return {
-    id: `${from}>${to}`,
-    from,
-    to,
-    estimateMin: allowed[0]![0],
-    leastMin: allowed[0]![0],
-    bounded: allowed.some(([, hi]) => hi !== null),
-    allowed: (endOf) =>
-      allowed.map(([lo, hi]): Span => ({ startMin: endOf(from) + lo, endMin: hi === null ? null : endOf(from) + hi })),
-  };
-}
 
 describe("reference instances with proven optima", () => {
   const optima: { id: string; best: number }[] = vector("optima");

@@ -14,6 +14,8 @@ function Moved({ byMin }: { byMin: number }) {
   );
 }
 
+const lowered = (title: string): string => title.charAt(0).toLowerCase() + title.slice(1);
+
 /** Why the end is when it is: the longest thing on the way there. */
 function hinge(
   answer: Planned,
@@ -25,9 +27,9 @@ function hinge(
   if (!last) return null;
   const waits = spine.filter((o) => o.wait !== null).map((o) => ({ o, lasts: o.wait!.likelyMin - o.wait!.fromMin }));
   const longest = waits.sort((a, b) => b.lasts - a.lasts)[0];
-  const end = `${nameOf(last.regionId)}, ${titleOf(last).toLowerCase()}`;
+  const end = `${nameOf(last.regionId)}, ${lowered(titleOf(last))}`;
   if (!longest || longest.lasts < 1) return end;
-  return `${end}; on the way there the longest wait is “${MILESTONE_NAME[longest.o.wait!.milestone]}” before ${titleOf(longest.o).toLowerCase()}, ${duration(longest.lasts)}`;
+  return `${end}; on the way there the longest wait is “${MILESTONE_NAME[longest.o.wait!.milestone]}” before ${lowered(titleOf(longest.o))}, ${duration(longest.lasts)}`;
 }
 
 /** How far from the best a plan can be at the most. */
@@ -67,7 +69,7 @@ export function Finish({
       <div>
         <h2 className="soft text-sm">Through cured</h2>
         <p className="text-lg font-bold">
-          {answer.curedMin === null ? "beyond 60 days" : relativeDay(answer.curedMin, nowMin, timeZone)}
+          {answer.curedMin === null ? "farther than is planned ahead" : relativeDay(answer.curedMin, nowMin, timeZone)}
         </p>
       </div>
       <div>

@@ -64,7 +64,7 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
           >
             <PartSelect name="part" label="Part that is fitted" parts={parts} />
             onto
-            <PartSelect name="onto" label="Part it goes onto" parts={parts} />
+            <PartSelect name="onto" label="Part it goes onto" parts={parts} first={1} />
             <select name="when" className="select select-sm w-52" aria-label="When it is fitted">
               <option value="after-paint">when both are painted</option>
               <option value="before-paint">glued before painting</option>
@@ -126,9 +126,19 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
   );
 }
 
-function PartSelect({ name, label, parts }: { name: string; label: string; parts: PlanScreen["parts"] }) {
+function PartSelect({
+  name,
+  label,
+  parts,
+  first = 0,
+}: {
+  name: string;
+  label: string;
+  parts: PlanScreen["parts"];
+  first?: number;
+}) {
   return (
-    <select name={name} className="select select-sm w-40" aria-label={label}>
+    <select name={name} className="select select-sm w-40" aria-label={label} defaultValue={parts[first]?.id}>
       {parts.map((p) => (
         <option key={p.id} value={p.id}>
           {p.name}

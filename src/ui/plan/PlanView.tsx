@@ -315,22 +315,32 @@ function Notices({
   notices: NonNullable<PlanScreen["plan"]>["answer"]["notices"];
 }) {
   if (notices.length === 0) return null;
-  const byRegion = screen.regions
-    .map((r) => ({ ...r, list: [...new Set(notices.filter((n) => n.regionId === r.id).map(noticeText))] }))
-    .filter((r) => r.list.length > 0);
+  const byText = new Map<string, { id: string; name: string }[]>();
+  for (const r of screen.regions) {
+    const text = [...new Set(notices.filter((n) => n.regionId === r.id).map(noticeText))].join(" ");
+    if (text !== "") byText.set(text, [...(byText.get(text) ?? []), r]);
+  }
   return (
     <section aria-label="What the plan takes for granted" className="rounded-box bg-base-200 p-3">
       <h2 className="font-bold">Taken for granted, and to mind</h2>
       <ul className="mt-1 grid gap-0.5 text-sm">
-        {byRegion.map((r) => (
-          <li key={r.id}>
-            <a className="link font-semibold" href={`/stacks?region=${r.id}`}>
-              {r.name}
-            </a>
-            : {r.list.join(" ")}
+        {[...byText].map(([text, regions]) => (
+          <li key={regions[0]!.id}>
+            {regions.slice(0, NAMED_AT_MOST).map((r, i) => (
+              <span key={r.id}>
+                {i > 0 && ", "}
+                <a className="link font-semibold" href={`/stacks?region=${r.id}`}>
+                  {r.name}
+                </a>
+              </span>
+            ))}
+            {regions.length > NAMED_AT_MOST && ` and ${regions.length - NAMED_AT_MOST} more`}: {text}
           </li>
         ))}
       </ul>
     </section>
   );
 }
+
+/** Parts with the same said of them are told together; the rest of them by number. */
+const NAMED_AT_MOST = 4;

@@ -74,14 +74,21 @@ export function Heading({ axis, back, timeZone, sight, height }: BehindProps & {
           </g>
         ))}
       {[back.fromMin, ...back.midnights]
-        .filter((m, i, all) => x(all[i + 1] ?? back.toMin) - x(m) > LEAST_FOR_DATE_PX)
-        .map((m) => (
-          <text key={m} x={x(m) + 5} y="15" fontSize="13" fontWeight="700" fill="currentColor">
+        .flatMap((m, i, all) => labelsOf(x(m), x(all[i + 1] ?? back.toMin)).map((px) => ({ m, px })))
+        .filter(({ px }) => px >= sight.fromPx && px <= sight.toPx)
+        .map(({ m, px }) => (
+          <text key={px} x={px + 5} y="15" fontSize="13" fontWeight="700" fill="currentColor">
             {day(m, timeZone)}
           </text>
         ))}
     </g>
   );
 }
+/** A day drawn wide says its date more than once, so that one always stands in sight; one too narrow says nothing. */
+function labelsOf(fromPx: number, toPx: number): readonly number[] {
+  const count = Math.max(1, Math.floor((toPx - fromPx) / DATE_EVERY_PX));
+  return toPx - fromPx > LEAST_FOR_DATE_PX ? Array.from({ length: count }, (_, i) => fromPx + i * DATE_EVERY_PX) : [];
+}
+const DATE_EVERY_PX = 560;
 const LEAST_FOR_HOURS_PX = 40;
 const LEAST_FOR_DATE_PX = 74;
