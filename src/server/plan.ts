@@ -21,7 +21,7 @@ import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { airAt } from "@/core/film";
 import type { Stack } from "@/core/model";
 import { filmLedger } from "@/core/numbers";
-import { benchNow, type OpRecord, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
+import { benchNow, type Looked, type OpRecord, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
 import {
   allProducts,
   type Db,
@@ -214,6 +214,21 @@ function startsOf(answer: PlanAnswer | null): PlanInput["before"] {
 /** How a plan is made: laid out afresh, kept as it was as far as it can be, or taken over from a search elsewhere. */
 export type PlanHow = "afresh" | "keep" | { readonly starts: Readonly<Record<string, number>> };
 
+/** What the film model said of a model's waits so far, while air, products and caution stay what they were. */
+const looks = new Map<string, { readonly key: string; readonly looked: Looked }>();
+
+function lookedOf(modelId: string, { shop, air, tree }: PlanSources, input: PlanInput): Looked {
+  const used = tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId)));
+  const facts = [...new Set(used)].sort().map(input.productOf);
+  const newest = air.readings.at(-1)?.atMs ?? null;
+  const key = JSON.stringify([shop.air, shop.timeZone, shop.caution, airFacts(shop, air), newest, facts]);
+  const known = looks.get(modelId);
+  if (known?.key === key) return known.looked;
+  const looked: Looked = new Map();
+  looks.set(modelId, { key, looked });
+  return looked;
+}
+
 /** A request is answered after this long at the latest with the best plan so far; longer searches are for the screen's worker, ms. */
 const SEARCH_MS = 2500;
 
@@ -230,6 +245,7 @@ export function replan(db: Db, modelId: string, how: PlanHow = "keep"): PlanAnsw
   const kept = how === "keep" && sameAim ? starts : undefined;
   const began = performance.now();
   const answer = planModel(input, {
+    looked: lookedOf(modelId, planned.sources, input),
     keep: typeof how === "object" ? how.starts : kept,
     goOn: () => performance.now() - began < SEARCH_MS,
   });

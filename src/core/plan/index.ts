@@ -22,6 +22,7 @@ export { roundOf } from "./round-ids";
 export { type StackTotals, stackTotals } from "./totals";
 export { touchDryMin } from "./touch-dry";
 export * from "./types";
+export type { Looked } from "./verify";
 export * from "./whose-number";
 export * from "./why";
 export { type WhyOp, whyOp } from "./why-op";

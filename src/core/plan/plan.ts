@@ -26,6 +26,8 @@ export interface PlanOptions {
   /** placements made at the most before the film model is asked */
   readonly tries?: number;
   readonly goOn?: () => boolean;
+  /** what the film model said before, in the same air and of the same products; added to */
+  readonly looked?: Looked | undefined;
   /** told of every better timetable, before the film model has looked at it */
   readonly onBetter?: (found: { readonly endMin: number; readonly starts: Readonly<Record<string, number>> }) => void;
 }
@@ -59,7 +61,24 @@ export function planModel(input: PlanInput, options: PlanOptions = {}): PlanAnsw
   if (ctx.chains.every((c) => c.chain.ops.length === 0)) return { outcome: "nothing-to-plan", notices };
   const solved = solveVerified(ctx, options);
   const said = [...notices, ...left, ...assumptions(judged)];
-  return solved.outcome === "conflict" ? conflictReport(solved, said) : report(input, solved.found, said);
+  if (solved.outcome === "found") return report(input, solved.found, said);
+  const stuck = roundStuck(solved);
+  return stuck === null ? conflictReport(solved, said) : withoutRounds(input, options, stuck);
+}
+
+/** The region whose round waits for a film that never gets there, or misses its window; null = a round is not what is in the way. */
+function roundStuck({ schedule, ctx }: Extract<Solved, { outcome: "conflict" }>): string | null {
+  const { kind, opId } = schedule.conflict;
+  const op = ctx.chains.flatMap((c) => c.chain.ops).find((o) => o.id === opId);
+  const hopeless = kind === "wait-beyond-horizon" || kind === "window" || kind === "gate-shut";
+  return hopeless && op?.round !== undefined && !ctx.records.has(opId) ? op.regionId : null;
+}
+
+/** Rounds are the planner's own idea: where they cannot be laid out, the user's stack is planned without them, and that is told. */
+function withoutRounds(input: PlanInput, options: PlanOptions, regionId: string): PlanAnswer {
+  const marks = input.marks ?? NO_MARKS;
+  const answer = planModel({ ...input, marks: { ...marks, rounds: { ...marks.rounds, [regionId]: 0 } } }, options);
+  return { ...answer, notices: [...answer.notices, { kind: "rounds-left-out", regionId }] };
 }
 
 /** The problem behind a plan, for questions about it; null where there is nothing to place. */
@@ -98,7 +117,7 @@ function solveVerified(start: ProblemContext, options: PlanOptions): Solved {
   const { afreshDoneMin } = first;
   let { schedule } = first;
   const putBack = new Set<string>();
-  const looked: Looked = new Map();
+  const looked: Looked = options.looked ?? new Map();
   for (let round = 1; ; round++) {
     if (schedule.outcome === "conflict") return { outcome: "conflict", schedule, ctx };
     const { placed, boundMin, genes } = schedule;

@@ -77,6 +77,26 @@ describe("rounds of look, fill, sand and prime", () => {
     expect(opOf(a, "am~r1f:sand").startMin).toBeGreaterThan(fill.endMin);
     expect(a.verified.early).toBe(0);
   });
+  it("are left out, and that is told, where the stack gives them no moment", () => {
+    // a solvent primer over thick two-part filler does not get to sandable, and the round would fill with that filler again
+    const thick: PlanRegion = {
+      region: region({ id: "a", material: "brass-copper", conditions: ["keyed", "clean"], areaCm2: 26 }),
+      stack: pile(
+        layer("etch-green", { id: "ae" }),
+        layer("hull-filler", { id: "af" }),
+        layer("grey-primer", { id: "ap" }),
+        layer("bronze-lacquer", { id: "ac" }),
+      ),
+    };
+    const stops = planModel(planInput([thick], { marks: marks() }));
+    const overrides =
+      stops.outcome === "refused"
+        ? stops.stops.map((s) => ({ regionId: "a", key: s.verdict.key, reason: "boss only" }))
+        : [];
+    const a = planned(planInput([thick], { marks: marks(), overrides }));
+    expect(a.ops.some((o) => o.round !== undefined)).toBe(false);
+    expect(a.notices).toContainEqual({ kind: "rounds-left-out", regionId: "a" });
+  });
   it("that were made stay, and once the colour has begun no more are asked for", () => {
     const input = planInput([panel("a", { finish: "show" })], { marks: marks() });
     const records = ["ap:coat:1", "ap~r1p:inspect", "ap~r1p:coat:1", "ac:coat:1"].map((opId, i) => ({

@@ -148,6 +148,7 @@ export type Notice =
       readonly layer: number;
     }
   | { readonly kind: "area-assumed"; readonly regionId: string }
+  | { readonly kind: "rounds-left-out"; readonly regionId: string }
   | { readonly kind: "rounds-likely"; readonly regionId: string; readonly rounds: number }
   | {
       readonly kind: "batch-left-out";

@@ -54,7 +54,13 @@ export function verifyWaits(ctx: Films, placed: readonly Placed[], looked: Looke
       waits += 1;
       const endOf = (id: string) => at.get(id)!.endMin;
       const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
-      const hours = `${at.get(tie.to)!.startMin}|${endOf(tie.from)}|${coats.map((c) => `${c.endMin}/${c.rubbed?.atMin}`).join()}`;
+      const hours = JSON.stringify([
+        tie.wait,
+        at.get(tie.to)!.startMin,
+        endOf(tie.from),
+        ctx.notYetMin.get(tie.to),
+        coats.map((c) => [c.product.id, c.wftUm, c.endMin, c.rubbed]),
+      ]);
       const known = looked.get(linkId(tie));
       const found = known?.hours === hours ? known.found : lookAt(ctx, live, tie, tie.wait, coats, at);
       looked.set(linkId(tie), { hours, found });

@@ -59,7 +59,7 @@ export function Stock({ answer, screen }: { answer: Planned; screen: PlanScreen 
       </summary>
       <div className="overflow-x-auto">
         <table className="table table-sm mt-1">
-          <thead>
+          <thead className="text-base-content">
             <tr>
               <th>Product</th>
               <th className="text-right">Needs</th>

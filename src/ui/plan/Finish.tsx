@@ -76,8 +76,7 @@ export function Finish({
         <h2 className="soft text-sm">Hands-on left</h2>
         <p className="text-lg font-bold">{duration(answer.handsOnMin)}</p>
         <p className="text-sm">
-          in {answer.sessions} session{answer.sessions === 1 ? "" : "s"}, {answer.cleanings} cleaning
-          {answer.cleanings === 1 ? "" : "s"}
+          in {answer.sessions} session{answer.sessions === 1 ? "" : "s"}; tools loaded anew {answer.cleanings}×
         </p>
       </div>
       {answer.dueMin !== null && (

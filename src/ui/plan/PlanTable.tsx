@@ -49,7 +49,7 @@ export function PlanTable({
       tabIndex={0}
     >
       <table className="table table-sm" aria-rowcount={ops.length + 1}>
-        <thead className="sticky top-0 z-10 bg-base-200">
+        <thead className="sticky top-0 z-10 bg-base-200 text-base-content">
           <tr>
             <th>Start</th>
             <th>End</th>

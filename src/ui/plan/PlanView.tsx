@@ -136,6 +136,7 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
               role="tab"
               aria-selected={view === id}
               className={`tab ${view === id ? "tab-active font-bold" : ""}`}
+              style={{ color: "var(--color-base-content)" }}
               onClick={() => set({ view: id === "lanes" ? null : id })}
             >
               {name}
