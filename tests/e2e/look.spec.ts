@@ -97,6 +97,8 @@ test("the main job by the keyboard alone: material, layer, plan, start, done", a
   await expect(page).toHaveURL(/plan/);
   await tabTo(/^Plan again/);
   await page.keyboard.press("Enter");
+  await tabTo(/^Evenings$/);
+  await page.keyboard.press("Enter");
   await expect(page.getByRole("region", { name: "Bench sessions" })).toContainText("Rudder");
   await page.locator("body").press("g");
   await page.keyboard.press("b");
