@@ -259,7 +259,7 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
     estimateMin: estimateMin(tie.wait, planned),
     // a film may be dry when it is laid; what its wait really is, the bound asks it
     leastMin: 0,
-    allowed: (endOf) =>
+    allowed: remembered(hoursOf(tie, live, ctx), (endOf) =>
       putBack(
         spansOf(tie.wait, {
           coats: coatsAt((id) => endOf(aliasOf(id))),
@@ -270,6 +270,32 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
         }),
         delayMin,
       ),
+    ),
+  };
+}
+
+/** Operations whose hours a wait hangs on: what lies in the film up to the one waited for, and that one. */
+function hoursOf(tie: Tie, live: LiveChain, ctx: ProblemContext): readonly string[] {
+  const upTo = live.chain.ops.findIndex((op) => op.id === tie.from);
+  const inFilm = live.chain.ops.slice(0, upTo).filter((op) => IN_FILM.has(op.kind));
+  return [...inFilm.map((op) => op.id), tie.from].map(ctx.batches.aliasOf);
+}
+const IN_FILM = new Set<Operation["kind"]>(["coat", "turn", "sand"]);
+
+/** A search asks for the same hours again and again; so many answers are kept a wait. */
+const KEPT_ANSWERS = 64;
+
+function remembered(ids: readonly string[], allowed: Link["allowed"]): Link["allowed"] {
+  const known = new Map<string, readonly Span[]>();
+  return (endOf) => {
+    let key = "";
+    for (const id of ids) key += `${endOf(id)},`;
+    const found = known.get(key);
+    if (found) return found;
+    if (known.size >= KEPT_ANSWERS) known.clear();
+    const spans = allowed(endOf);
+    known.set(key, spans);
+    return spans;
   };
 }
 
