@@ -1,4 +1,4 @@
-import { assert } from "../base";
+import { assert, MIN_PER_DAY } from "../base";
 import { type GateReason, gateReason } from "../film";
 import { checkSchedule, explain, keepPlan, type Placed, type Problem, type Schedule, solve } from "../schedule";
 import { airsOf } from "./airs";
@@ -303,7 +303,6 @@ function conflictReport(
   };
 }
 
-const MIN_PER_DAY = 1440;
 /** Changes to a plan that cannot be made are tried this far ahead, days. */
 const TRIED_DAYS = 30;
 

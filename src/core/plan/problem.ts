@@ -30,6 +30,8 @@ export interface LiveChain {
   readonly warmUpMin: number;
   /** rounds of fill, sand and prime it is planned with */
   readonly rounds: number;
+  /** rounds were wished for, and the rules speak against them */
+  readonly roundsRefused: boolean;
 }
 
 /** The region as it is planned: rounds put in, fitting added, minutes as the user has them, and the log's word over all. */
@@ -39,7 +41,7 @@ export function liveChain(
   input: PlanInput,
   records: ReadonlyMap<string, OpRecord>,
 ): LiveChain {
-  const { region: r, answer: judged, rounds } = withRounds(own, answer, input);
+  const { region: r, answer: judged, rounds, refused } = withRounds(own, answer, input);
   const bare = chainOf(r.region, r.stack, judged.seams, input.productOf);
   const whole = withMinutes(withFit(bare, input.joins ?? []), input.marks?.minutes ?? {});
   const live = withHistory(withoutPassed(whole, records), records);
@@ -48,6 +50,7 @@ export function liveChain(
   return {
     ...live,
     rounds,
+    roundsRefused: refused,
     warmUpMin: WARM_UP_MIN[group],
     filmUm: afterDrink(r, live.chain, live.filmUm),
     chain: { ...live.chain, ties: live.chain.ties.map((tie) => overDoneFilm(tie, records)) },

@@ -1,5 +1,6 @@
+import { MIN_PER_DAY } from "../base";
 import { airAt, milestoneAfter } from "../film";
-import { materialFacts, WARM_UP_MIN } from "../reference";
+import { TAPE_LATEST_MIN } from "../reference";
 import { cleaningsOf, type Placed, type Problem, type Slack, sessionsUsed, slacks } from "../schedule";
 import { coatsUpTo, type Operation } from "./operations";
 import { GRID_MIN, type LiveChain, linkId, type ProblemContext } from "./problem";
@@ -64,7 +65,7 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
     afreshDoneMin: found.afreshDoneMin,
     stock: stockLines(ops, input.regions, input.productOf),
     followUps: followUps(finish, ctx),
-    carryIns: carryIns(ops, ctx, input),
+    carryIns: carryIns(ops, ctx),
     checkedOps: found.checkedOps,
   };
 }
@@ -98,7 +99,7 @@ function plannedOp(
     ...op,
     startMin: place.startMin,
     endMin: place.endMin,
-    boundBy: whyThen(op, place, live, ctx, placed),
+    boundBy: whyThen(op, place, live, ctx, endOf, placed),
     state: record ? (record.endMin === null ? "in-hand" : "done") : "planned",
     wait: waitReport(op.id, live, ctx, endOf),
     slackMin: record ? 0 : slackMin,
@@ -119,6 +120,7 @@ function whyThen(
   place: Placed,
   live: LiveChain,
   ctx: ProblemContext,
+  endOf: (id: string) => number,
   placed: readonly Placed[],
 ): Placed["boundBy"] {
   if (place.boundBy.kind !== "release") return place.boundBy;
@@ -129,7 +131,6 @@ function whyThen(
   );
   const { startMin } = place;
   if (there > startMin - GRID_MIN) return place.boundBy;
-  const endOf = (id: string) => placed.find((p) => p.opId === id)!.endMin;
   const wait = waitReport(op.id, live, ctx, endOf);
   if (wait && (ctx.caution === "safe" ? wait.safeMin : wait.likelyMin) > startMin - GRID_MIN)
     return { kind: "link", linkId: `${wait.fromOpId}>${op.id}>` };
@@ -147,8 +148,6 @@ function movedFrom(before: Readonly<Record<string, number>>, ops: readonly Plann
   });
 }
 
-const MIN_PER_DAY = 1440;
-
 function followUps(finish: readonly RegionFinish[], ctx: ProblemContext): readonly FollowUp[] {
   return finish.flatMap((f) =>
     ctx.habits.followUpDays.map((days) => ({ regionId: f.regionId, days, atMin: f.doneMin + days * MIN_PER_DAY })),
@@ -156,13 +155,8 @@ function followUps(finish: readonly RegionFinish[], ctx: ProblemContext): readon
 }
 
 /** Parts to bring in for the first coat of an evening that nothing else has brought in before. */
-function carryIns(ops: readonly PlannedOp[], ctx: ProblemContext, input: PlanInput): readonly CarryIn[] {
-  const warmOf = (regionId: string): number => {
-    const material = input.regions.find((r) => r.region.id === regionId)?.region.material ?? null;
-    return material === null || material === "unknown"
-      ? WARM_UP_MIN.porous
-      : WARM_UP_MIN[materialFacts(material).group];
-  };
+function carryIns(ops: readonly PlannedOp[], ctx: ProblemContext): readonly CarryIn[] {
+  const warmUpMin = new Map(ctx.chains.map((c) => [c.chain.regionId, c.warmUpMin]));
   return ctx.sessions.flatMap((s) => {
     const own = ops.filter((o) => o.state === "planned" && o.startMin >= s.startMin && o.endMin <= s.endMin);
     const seen = new Set<string>();
@@ -170,25 +164,24 @@ function carryIns(ops: readonly PlannedOp[], ctx: ProblemContext, input: PlanInp
       const first = !seen.has(o.regionId);
       seen.add(o.regionId);
       if (!first || o.productId === null) return [];
-      return [{ regionId: o.regionId, byMin: o.startMin - warmOf(o.regionId), opId: o.id }];
+      return [{ regionId: o.regionId, byMin: o.startMin - warmUpMin.get(o.regionId)!, opId: o.id }];
     });
   });
 }
 
-const LONG_TAPE_DAYS = 7;
-
 /** What can only be said once everything has its hour. */
 function planNotices(ops: readonly PlannedOp[], ctx: ProblemContext): readonly Notice[] {
   const notices: Notice[] = [];
-  for (const { chain, rounds } of ctx.chains) {
+  for (const { chain, rounds, roundsRefused } of ctx.chains) {
     const { regionId } = chain;
+    if (roundsRefused) notices.push({ kind: "rounds-left-out", regionId });
     const own = ops.filter((o) => o.regionId === regionId);
     if (rounds > 0 && own.some((o) => o.round && o.state !== "done"))
       notices.push({ kind: "rounds-likely", regionId, rounds });
     const mask = own.find((o) => o.kind === "mask" && o.layerId === null);
     const off = own.find((o) => o.kind === "unmask" && o.layerId === null);
     const days = mask && off ? (off.startMin - mask.endMin) / MIN_PER_DAY : 0;
-    if (days > LONG_TAPE_DAYS) notices.push({ kind: "tape-long", regionId, days: Math.ceil(days) });
+    if (days * MIN_PER_DAY > TAPE_LATEST_MIN.low) notices.push({ kind: "tape-long", regionId, days: Math.ceil(days) });
     for (const o of own) {
       const potLifeMin = o.productId === null ? null : ctx.productOf(o.productId).potLifeMin;
       if (o.state !== "done" && potLifeMin !== null && o.handsOnMin > potLifeMin)

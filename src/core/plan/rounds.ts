@@ -15,6 +15,8 @@ export interface PlannedStack {
   readonly region: PlanRegion;
   readonly answer: Extract<JudgeAnswer, { outcome: "judged" }>;
   readonly rounds: number;
+  /** rounds were wished for, and the rules speak against them over this stack */
+  readonly refused: boolean;
 }
 
 export function withRounds(
@@ -22,14 +24,13 @@ export function withRounds(
   own: Extract<JudgeAnswer, { outcome: "judged" }>,
   input: PlanInput,
 ): PlannedStack {
-  const plain = { region: r, answer: own, rounds: 0 };
+  const plain = { region: r, answer: own, rounds: 0, refused: false };
   if (!input.marks) return plain;
   const over = r.stack.layers.findIndex((l) => PRIMES.has(input.productOf(l.productId).role));
   // a primer that is the whole finish is looked at when it is done, not built up in rounds
   if (over < 0 || over === r.stack.layers.length - 1) return plain;
   const rounds = roundsFor(r, over, input);
   if (rounds === 0) return plain;
-  const stops = stopsOf(own);
   for (const putty of [puttyOf(r.stack, input), null]) {
     const region = { ...r, stack: expanded(r.stack, over, rounds, putty, input) };
     const answer = judgeStack({
@@ -39,14 +40,21 @@ export function withRounds(
       air: null,
       coupons: input.coupons,
     });
-    if (answer.outcome === "judged" && stopsOf(answer) <= stops) return { region, answer, rounds };
+    if (answer.outcome === "judged" && noWorse(answer, own)) return { region, answer, rounds, refused: false };
     if (putty === null) break;
   }
-  return plain;
+  return { ...plain, refused: true };
 }
 
-const stopsOf = (a: Extract<JudgeAnswer, { outcome: "judged" }>): number =>
-  a.verdicts.filter((v) => v.verdict === "stop").length;
+type Judged = Extract<JudgeAnswer, { outcome: "judged" }>;
+
+/** Rounds bring in no stop and no test the user's own stack has not: nobody would be shown them. */
+function noWorse(withThem: Judged, own: Judged): boolean {
+  const grave = (a: Judged) => a.verdicts.filter((v) => v.verdict === "stop" || v.verdict === "test");
+  const stops = (a: Judged) => a.verdicts.filter((v) => v.verdict === "stop").length;
+  const known = new Set(grave(own).map((v) => v.code));
+  return stops(withThem) <= stops(own) && grave(withThem).every((v) => known.has(v.code));
+}
 
 /** The user's own word, else the usual number; once work above the primer has begun, only the rounds that were made. */
 function roundsFor(r: PlanRegion, over: number, input: PlanInput): number {

@@ -1,5 +1,5 @@
 import { type Booking, Track } from "./track";
-import type { BoundBy, EndOf, Op, Placed, Problem } from "./types";
+import { type BoundBy, type EndOf, type Op, type Placed, type Problem, PUT_AWAY_MIN } from "./types";
 
 /** What keeps an operation from a place, and from when on that is over. */
 export interface Clash {
@@ -130,9 +130,8 @@ export class Board {
     const setupMin = this.problem.setupMin?.[resource] ?? 0;
     const load = op.loads?.[resource];
     if (!this.problem.setupTakes || setupMin === 0 || load === undefined) return [];
-    const day = BACK_MIN;
     const others = this.track(resource)
-      .during(startMin - day, endMin + day)
+      .during(startMin - PUT_AWAY_MIN, endMin + PUT_AWAY_MIN)
       .filter((b) => b.opId !== op.id && b.load !== undefined);
     const before = latest(others.filter((b) => b.endMin <= startMin));
     const after = earliest(others.filter((b) => b.startMin >= endMin));
@@ -160,9 +159,6 @@ export class Board {
     return null;
   }
 }
-
-/** A load is looked for this far back and ahead: an airbrush is put away clean between evenings. */
-const BACK_MIN = 240;
 
 const held = (resource: string, by: readonly Booking[]): Clash => {
   const first = by.reduce((a, b) => (b.endMin < a.endMin ? b : a));

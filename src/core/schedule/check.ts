@@ -1,4 +1,5 @@
-import type { Placed, Problem } from "./types";
+import { MIN_PER_DAY } from "../base";
+import { type Placed, type Problem, PUT_AWAY_MIN } from "./types";
 
 export interface Violation {
   readonly kind:
@@ -86,17 +87,16 @@ interface Stretch {
   readonly startMin: number;
   readonly endMin: number;
 }
-const DAY_MIN = 1440;
 
 /** Stretches found by the days they touch: a plan of thousands of operations is walked evening by evening. */
 function byDay<T extends Stretch>(list: readonly T[]): (fromMin: number, toMin: number) => readonly T[] {
   const days = new Map<number, T[]>();
   for (const s of list)
-    for (let d = Math.floor(s.startMin / DAY_MIN); d <= Math.floor(s.endMin / DAY_MIN); d++)
+    for (let d = Math.floor(s.startMin / MIN_PER_DAY); d <= Math.floor(s.endMin / MIN_PER_DAY); d++)
       days.set(d, [...(days.get(d) ?? []), s]);
   return (fromMin, toMin) => {
     const found = new Set<T>();
-    for (let d = Math.floor(fromMin / DAY_MIN); d <= Math.floor(toMin / DAY_MIN); d++)
+    for (let d = Math.floor(fromMin / MIN_PER_DAY); d <= Math.floor(toMin / MIN_PER_DAY); d++)
       for (const s of days.get(d) ?? []) found.add(s);
     return [...found];
   };
@@ -116,13 +116,10 @@ function setupViolations(problem: Problem, at: ReadonlyMap<string, Placed>): Vio
         return [
           { kind: "setup", opId: op.id, detail: `${resource} has ${leftMin} of ${setupMin} min after ${before.id}` },
         ];
-      return leftMin < CLEANED_BEFORE_MIN ? busyCleaner(problem, at, op.id, setupMin) : [];
+      return leftMin < PUT_AWAY_MIN ? busyCleaner(problem, at, op.id, setupMin) : [];
     });
   });
 }
-
-/** What was put away longer ago than this was put away clean, minutes. */
-const CLEANED_BEFORE_MIN = 240;
 
 /** Whoever cleans has a hand for it. */
 function busyCleaner(problem: Problem, at: ReadonlyMap<string, Placed>, opId: string, setupMin: number): Violation[] {

@@ -1,3 +1,4 @@
+import { MIN_PER_DAY } from "../base";
 import { graphOf } from "./graph";
 import { solve } from "./solve";
 import type { Conflict, Link, Op, Problem } from "./types";
@@ -37,7 +38,6 @@ const LONGER_MIN = [15, 30, 60, 120, 240] as const;
 const WIDER_MIN = [30, 60, 120, 240, 480, 1440, 2880] as const;
 /** Free evenings looked at for one more session. */
 const DAYS_AHEAD = 21;
-const DAY_MIN = 1440;
 
 /**
  * Why no plan was found: from everything that bears on the operation that fits nowhere, pieces are taken away one after the
@@ -178,8 +178,8 @@ function extraSessions(p: Problem): readonly Session[] {
   const like = p.sessions[0] ?? { startMin: p.nowMin, endMin: p.nowMin + 120 };
   const lengthMin = Math.max(...p.sessions.map((s) => s.endMin - s.startMin), like.endMin - like.startMin);
   return Array.from({ length: DAYS_AHEAD }, (_, d) => ({
-    startMin: like.startMin + d * DAY_MIN,
-    endMin: like.startMin + d * DAY_MIN + lengthMin,
+    startMin: like.startMin + d * MIN_PER_DAY,
+    endMin: like.startMin + d * MIN_PER_DAY + lengthMin,
   })).filter(
     (s) => s.startMin >= p.nowMin && p.sessions.every((o) => o.endMin <= s.startMin || o.startMin >= s.endMin),
   );

@@ -31,6 +31,9 @@ export interface Op {
 
 export type EndOf = (opId: string) => number;
 
+/** A tool not used for so long was put away clean, minutes (est.). */
+export const PUT_AWAY_MIN = 240;
+
 export interface Keep {
   readonly resource: string;
   readonly amount: number;

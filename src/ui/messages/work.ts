@@ -202,7 +202,7 @@ export function noticeText(n: Notice): string {
     case "rounds-likely":
       return `Planned with ${n.rounds} round${n.rounds === 1 ? "" : "s"} of look, fill, sand and prime (a likely number): fewer or more plans anew.`;
     case "rounds-left-out":
-      return "Planned without rounds of look, fill, sand and prime: over this stack they find no moment.";
+      return "Planned without rounds of look, fill, sand and prime: over this stack they break a rule or find no moment.";
     case "batch-left-out":
       return BATCH_LEFT_OUT[n.why];
     case "lock-passed":

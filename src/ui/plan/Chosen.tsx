@@ -3,6 +3,7 @@
 import { Pin, PinOff, X } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { PlanScreen } from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
 import type { PlannedOp } from "@/core/plan";
 import { MOST_ROUNDS } from "@/core/reference";
 import { clock, dayClock, degC, duration, minOfWallClock, pct, um, wallClock } from "../format";
@@ -28,7 +29,7 @@ export function heldBy(op: PlannedOp): string {
     case "release":
       return "It waits for a product to arrive, or for the part to come back.";
     case "kept":
-      return "It is kept where the plan had it; it could be sooner.";
+      return "It could be sooner: it lay there before, or is held for the sake of the rest.";
     case "lock":
       return "You pinned it there.";
     case "air":
@@ -254,7 +255,7 @@ function StartAt({
           type="button"
           className="btn btn-sm"
           disabled={busy || atMin === null || (atMin !== op.startMin && !isFits)}
-          onClick={() => void pin(new Date((atMin ?? op.startMin) * 60_000).toISOString())}
+          onClick={() => void pin(new Date((atMin ?? op.startMin) * MS_PER_MIN).toISOString())}
         >
           <Pin className="size-4" aria-hidden />
           {atMin === op.startMin ? "Pin it here" : "Move and pin"}

@@ -4,6 +4,7 @@ import { CalendarDays, Download, Printer, RefreshCw } from "lucide-react";
 import type { ReactNode } from "react";
 import { makePlanAction } from "@/app/actions";
 import type { PlanScreen } from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
 import type { PlannedOp } from "@/core/plan";
 import { useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
@@ -204,7 +205,7 @@ function Lanes({ answer, screen, planner, desk, titleOf, words, chosen, choose, 
   const drop = async (opId: string, startMin: number) => {
     const own = await desk.sure(opId, startMin);
     if (own?.answer?.outcome !== "fits") return;
-    const at = new Date(own.answer.startMin * 60_000).toISOString();
+    const at = new Date(own.answer.startMin * MS_PER_MIN).toISOString();
     await planner.change({ locks: withEntry(screen.planning.locks, opId, at) }, `${words(opId)} moved and pinned`);
     desk.forget();
   };
