@@ -107,11 +107,11 @@ describe("parts in air of their own", () => {
   });
   it("before its film is touch dry is refused, with the hour: a wet film is never warmed", () => {
     const part = must(server.getTree(MODEL)).find((p) => p.regions.some((r) => r.region.id === "ml-hull-topsides"))!;
-    expect(server.addLocalAir(MODEL, part.id, stay({ from: iso(0) }))).toMatchObject({
+    expect(server.addLocalAir(MODEL, part.id, stay({ from: iso(25) }))).toMatchObject({
       ok: false,
       problem: {
         code: "refused",
-        fields: [{ path: "from", message: expect.stringMatching(/19:\d\d.*not touch dry/) }],
+        fields: [{ path: "from", message: expect.stringMatching(/18:\d\d.*not touch dry/) }],
       },
     });
   });

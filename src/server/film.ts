@@ -129,7 +129,7 @@ function solveApplication(layers: readonly StudyLayer[], f: FilmApplication): Ap
   const milestones = FILM_MILESTONES.map((milestone) => {
     const a = milestoneAfter(coats, milestone, clock, 1, dryAt);
     const min = a.outcome === "reached" ? a.atMin - lastMin : null;
-    const damp = min === null && balancePhi(top, driest) >= (top.curedPhi ?? top.sandPhi);
+    const damp = min === null && balancePhi(top, driest) >= top.sandPhi;
     return {
       milestone,
       min,

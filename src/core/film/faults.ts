@@ -107,7 +107,7 @@ function sandedTooSoon(
   if (right !== null && right <= atMin + 1) return [];
   const film = fittedFilm(coats.at(-1)!.product);
   const { run } = runPile(coats, climate, atMin, { sampleMin: [atMin], toTheEnd: true });
-  const over = (run.samples[0]?.largestPhi ?? 0) - film.sandPhi;
+  const over = (run.samples[0]?.topFilmPhi ?? 0) - film.sandPhi;
   const { clock: gauge } = film.gauges.sandable;
   const short = gauge ? 1 - clock.elapsedRef(clockLawOf(film), coats.at(-1)!.endMin, atMin) / gauge.refMin : 0;
   return [{ kind: "sanded-too-soon", atMin, by: Math.max(over, short, 0), rightAtMin: right }];

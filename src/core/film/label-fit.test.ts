@@ -20,8 +20,9 @@ describe("at the label's own conditions the model gives the label's own times, t
   it.each(FILMS.map((p) => [p.id, p] as const))("%s", (_, p) => {
     const air = { tempC: p.label.tempC, rhPct: p.label.rhPct, airflowMS: STILL_AIR_M_S };
     const clock = steadyClock(air, 0, FAR_MIN);
-    for (const coats of [labelPile(p, 1), labelPile(p, p.label.coats)]) {
-      const own = MILESTONES.filter((m) => early.includes(m) === (coats.length === 1) || p.label.coats === 1);
+    // early times hold after each of the label's own coats, later ones after the last
+    for (const coats of Array.from({ length: p.label.coats }, (_, n) => labelPile(p, n + 1))) {
+      const own = MILESTONES.filter((m) => early.includes(m) || coats.length === p.label.coats);
       const got = milestonesByModel(coats, own, steadyAir(air.tempC, air.rhPct), clock, FAR_MIN);
       own.forEach((m, i) => {
         const min = got[i]! - coats.at(-1)!.endMin;
@@ -32,7 +33,7 @@ describe("at the label's own conditions the model gives the label's own times, t
 });
 
 describe("the wait clock agrees with the film model on the demo shelf, 10–30 °C, 30–75 % RH", () => {
-  /** Within 15 %, or two minutes where the wait is a matter of minutes. */
+  /** Within 15 %, or two minutes where the wait is a matter of minutes; within a quarter where a coat was covered half settled. */
   function compare(
     coats: readonly AppliedCoat[],
     air: ReturnType<typeof steadyAir>,
@@ -40,11 +41,10 @@ describe("the wait clock agrees with the film model on the demo shelf, 10–30 �
   ): number {
     const { substance } = fittedFilm(coats[0]!.product);
     const last = coats.at(-1)!.endMin;
-    if (coats.length > 1) {
-      // just where a film forms, the model itself jumps: whichever side one is on is a matter of a minute
-      const { samples } = runPile(coats, air, last, { sampleMin: coats.slice(1).map((c) => c.endMin) }).run;
-      if (samples.some((s) => Math.abs(s.meanPhiTop - substance.phiFormed) < 0.02)) return 0;
-    }
+    // whether a coat is a film of its own by the time the next goes on is then a matter of minutes, and much hangs on it
+    const { samples } = runPile(coats, air, last, { sampleMin: coats.slice(1).map((c) => c.endMin - 0.1) }).run;
+    const half = samples.some((s) => Math.abs(s.meanPhiTop / substance.phiSettled! - 1) < 0.75);
+    const share = half ? 0.25 : 0.15;
     const model = milestonesByModel(coats, MILESTONES, air, clock, clock.toMin);
     MILESTONES.forEach((m, i) => {
       const a = milestoneAfter(coats, m, clock);
@@ -52,7 +52,7 @@ describe("the wait clock agrees with the film model on the demo shelf, 10–30 �
       const want = model[i] === null ? null : model[i]! - last;
       const id = coats[0]!.product.id;
       if (wait === null || want === null) expect({ id, m, wait }).toEqual({ id, m, wait: want });
-      else expect({ id, m, near: Math.abs(wait - want) < Math.max(2, 0.15 * want) }).toEqual({ id, m, near: true });
+      else expect({ id, m, near: Math.abs(wait - want) < Math.max(2, share * want) }).toEqual({ id, m, near: true });
     });
     return MILESTONES.length;
   }
@@ -102,11 +102,6 @@ describe("labels that need a word", () => {
   it("a label read in air too damp for its own film to sand is taken at 50 %", () => {
     const p = product("foam-sealer", { label: { ...product("foam-sealer").label, rhPct: 90 } });
     expect(fittedFilm(p).notes).toContain("label-air-too-damp");
-  });
-  it("coats that pass from unformed to formed just at their label's gap are formed there, and said so", () => {
-    const film = fittedFilm(product("estuary-blue"));
-    expect(film.notes).toContain("formed-between-coats");
-    expect(film.substance.phiFormed).toBeGreaterThan(0.25);
   });
   it("products alike in what the fit rests on share one fit", () => {
     const p = product("grey-primer");

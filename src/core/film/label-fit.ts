@@ -1,27 +1,30 @@
 import { assert } from "../base";
-import { MILESTONES, type Milestone, type Product } from "../model";
+import { type AirPoint, MILESTONES, type Milestone, type Product } from "../model";
 import {
   ALPHA_CURED,
   BALANCE_MARGIN_PHI,
-  CURED_WATER_MARGIN_PHI,
   type DryingMechanism,
   DUST_FREE_OF_TOUCH,
   FLOOR_SHARE,
   filmDefaults,
+  LATE_MARGIN_PHI,
   type LabelTimes,
   labelTimes,
   mechanismOf,
+  ownGapMin,
   REACTION_J_PER_MOL,
+  SOLVENT_GONE_OF_TOUCH,
+  STILL_AIR_M_S,
   wetVolatile,
 } from "../reference";
 import {
   CELLS_PER_COAT,
-  eachBelow,
   type FilmEvent,
   type FilmRun,
   type FilmSample,
   runFilm,
   steadyWeather,
+  topFilmBelow,
   topMeanBelow,
 } from "./solver/drive";
 import { arrhenius, equilibriumRatio, phiOf, type Substance } from "./solver/substance";
@@ -32,11 +35,13 @@ export const FILM_MILESTONES = ["flash", "dust-free", ...MILESTONES.filter((m) =
 
 /** What a film must have come to. Every part that is not null must hold. */
 export interface Gauge {
-  /** mean φ of the top coat, or the largest φ in the stack, has come down to this */
+  /** mean φ of the top coat, or the largest φ in the top film, has come down to this */
   readonly drying: { readonly measure: "top-mean" | "largest"; readonly phi: number } | null;
+  /** minutes at label conditions after the coat before which the label offers it to no coat; 0 = not asked */
+  readonly labelMin: number;
   /** minutes at 20 °C on the film's clock, since its coat ended or since that coat was touch dry */
   readonly clock: { readonly from: "coat" | "touch"; readonly refMin: number } | null;
-  /** every film in the stack must have come to its own limit for sanding */
+  /** the top film must have come to its own limit for sanding, on firm films */
   readonly sandable: boolean;
 }
 
@@ -46,7 +51,7 @@ export interface WindowGauge {
   readonly shutsRefMin: number | null;
 }
 
-export type FitNote = "surface-quickened" | "label-air-too-damp" | "solids-assumed" | "formed-between-coats" | "no-fit";
+export type FitNote = "surface-quickened" | "label-air-too-damp" | "solids-assumed" | "no-fit";
 
 /** A product as a film: what it is made of, and the states its own label's times stand for. */
 export interface FittedFilm {
@@ -64,12 +69,18 @@ export interface FittedFilm {
   readonly cureRate: number | null;
   /** dry thickness of the label's whole pile, µm: an oxidising film thicker than this is slower */
   readonly labelDftUm: number;
+  /** dry thickness of one of the label's coats, µm */
+  readonly labelCoatUm: number;
+  /** the air the label's times are told for */
+  readonly labelAir: Omit<AirPoint, "atMin">;
+  /** minutes at 20 °C on the film's clock until its label lets the next film on */
+  readonly recoatOpensRefMin: number;
   /** depth over which curing light falls to 1/e, µm; null where light does not cure it */
   readonly lightDepthUm: number | null;
   readonly gauges: Readonly<Record<FilmMilestone, Gauge>>;
   readonly windows: readonly WindowGauge[];
-  /** largest φ a through-cured water-borne film may hold; null = not asked */
-  readonly curedPhi: number | null;
+  /** a through-cured film may hold only so much more water than its balance with the air it is in */
+  readonly curedWet: boolean;
   readonly notes: readonly FitNote[];
   /** simulations the fit took */
   readonly runs: number;
@@ -100,7 +111,6 @@ const FAR_OFF = 0.05;
 const FAR_CELLS = 10;
 
 interface LabelTrial {
-  readonly product: Product;
   readonly times: LabelTimes;
   readonly phi0: number;
   readonly solidsUm: number;
@@ -109,6 +119,9 @@ interface LabelTrial {
   readonly tempC: number;
   readonly activity: number;
   readonly sandPhi: number;
+  /** minutes after the last coat at which the pile has dried to its sand limit */
+  readonly sandMin: number;
+  readonly reacts: boolean;
 }
 
 const lastCoatMin = (t: LabelTrial): number => (t.coats - 1) * t.gapMin;
@@ -128,9 +141,9 @@ const weatherOf = (t: LabelTrial) => steadyWeather({ tempC: t.tempC, activity: t
 /** Minutes after the last label coat until the label's pile sands; null = not within reach. */
 function sandMin(t: LabelTrial, substance: Substance, cells: number): number | null {
   const lastMin = lastCoatMin(t);
-  const run = runFilm(eventsOf(t, substance, t.coats), weatherOf(t), lastMin + HORIZON_OF_SAND * t.times.sandable.min, {
+  const run = runFilm(eventsOf(t, substance, t.coats), weatherOf(t), lastMin + HORIZON_OF_SAND * t.sandMin, {
     cellsPerCoat: cells,
-    watches: [{ measure: eachBelow([t.sandPhi]), fromMin: lastMin }],
+    watches: [{ measure: topFilmBelow(() => t.sandPhi), fromMin: lastMin }],
   });
   const at = run.reachedMin[0];
   return at == null ? null : at - lastMin;
@@ -140,42 +153,16 @@ interface Fit {
   readonly substance: Substance;
   readonly quickened: boolean;
   readonly fitted: boolean;
-  /** its coats were taken as formed between the label's own coats */
-  readonly formed: boolean;
   readonly runs: number;
 }
 
-/** φ by which a film is told formed over the wettest its label's own coats are when the next goes on. */
-const FORMED_MARGIN_PHI = 0.01;
-
 /**
- * The fit, and where there is none, once more: whether a coat counts as formed when the next goes on turns on one figure, and
- * a label whose coats pass it just at their gap has a jump in its time where its own time lies. There the label decides: its
- * coats are formed at its own gap, and the product's `phiFormed` is set so that they are.
- */
-function fitTrial(t: LabelTrial, start: Substance): Fit {
-  const plain = fitDiffusion(t, start);
-  if (plain.fitted || t.coats < 2) return plain;
-  const formed = fitDiffusion(t, { ...start, phiFormed: 1 });
-  const before = Array.from({ length: t.coats - 1 }, (_, n) => (n + 1) * t.gapMin);
-  const run = runFilm(eventsOf(t, formed.substance, t.coats), weatherOf(t), before.at(-1)!, { sampleMin: before });
-  const wettest = Math.max(...run.samples.map((s) => s.meanPhiTop));
-  const phiFormed = Math.max(start.phiFormed, wettest + FORMED_MARGIN_PHI);
-  return {
-    ...formed,
-    substance: { ...formed.substance, phiFormed },
-    formed: true,
-    runs: plain.runs + formed.runs + 1,
-  };
-}
-
-/**
- * Finds D0 so that the label's pile sands at the label's time. Time falls steadily with D0 in a log–log plane, so regula
+ * Finds D0 so that the label's pile has dried to its sand limit when the label says, or when its solvent is taken to be gone. Time falls steadily with D0 in a log–log plane, so regula
  * falsi there with the Illinois rule; bracketed by evaporation alone on one side. Where evaporation alone is slower than
  * the label, the surface is quickened until it takes FLOOR_SHARE of it.
  */
 function fitDiffusion(t: LabelTrial, start: Substance): Fit {
-  const target = t.times.sandable.min;
+  const target = t.sandMin;
   let runs = 0;
   let substance = start;
   let quickened = false;
@@ -199,7 +186,7 @@ function fitDiffusion(t: LabelTrial, start: Substance): Fit {
     const at = sandMin(t, { ...substance, d0Um2Min: Math.exp(x) }, cells);
     const y = Math.log((at ?? HORIZON_OF_SAND * target) / target);
     if (Math.abs(y) < FIT_TOLERANCE && cells === FIT_CELLS)
-      return { substance: { ...substance, d0Um2Min: Math.exp(x) }, quickened, fitted: true, formed: false, runs };
+      return { substance: { ...substance, d0Um2Min: Math.exp(x) }, quickened, fitted: true, runs };
     if (Math.abs(y) < FAR_OFF && cells !== FIT_CELLS) {
       cells = FIT_CELLS;
       slow = null;
@@ -222,7 +209,7 @@ function fitDiffusion(t: LabelTrial, start: Substance): Fit {
       x = i < HALVE_AFTER ? slow.x + ((fast.x - slow.x) * slow.y) / (slow.y - fast.y) : (slow.x + fast.x) / 2;
     else x += slow ? Math.min(6, 1.1 * y + 0.05) : Math.max(-6, 1.1 * y - 0.05);
   }
-  return { substance: { ...substance, d0Um2Min: Math.exp(x) }, quickened, fitted: false, formed: false, runs };
+  return { substance: { ...substance, d0Um2Min: Math.exp(x) }, quickened, fitted: false, runs };
 }
 
 /** Activity of the water in the label's air; a label so damp that its film could never sand is read at 50 % RH. */
@@ -237,7 +224,7 @@ const FITS_KEPT = 4000;
 const byProduct = new WeakMap<Product, FittedFilm>();
 
 const keyOf = (p: Product): string =>
-  JSON.stringify([p.family, p.carriers, p.method === "aerosol", p.volumeSolids, p.cureDepthUm ?? null, p.label]);
+  JSON.stringify([p.role === "putty", p.family, p.carriers, p.method === "aerosol", p.volumeSolids, p.cureDepthUm ?? null, p.label]);
 
 /** The product's film, fitted to its label once; products with the same label share the work. */
 export function fittedFilm(product: Product): FittedFilm {
@@ -279,16 +266,19 @@ export function fitFilm(product: Product, key = keyOf(product)): FittedFilm {
   const phi0 = wetVolatile(product);
   const { label } = product;
   const { activity, tooDamp } = labelActivity(label.rhPct, defaults.water, defaults.sandPhi);
+  const mechanism = mechanismOf(product.family);
+  const reacts = mechanism === "reaction" || mechanism === "oxidation" || mechanism === "light";
   const trial: LabelTrial = {
-    product,
     times,
     phi0,
     solidsUm: label.wftUm * (1 - phi0),
     coats: label.coats,
-    gapMin: label.coats > 1 ? (label.gapMin ?? times.flash.min) : 0,
+    gapMin: label.coats > 1 ? (label.gapMin ?? ownGapMin(product)) : 0,
     tempC: label.tempC,
     activity,
     sandPhi: defaults.sandPhi,
+    sandMin: reacts ? Math.min(times.sandable.min, SOLVENT_GONE_OF_TOUCH * times.touch.min) : times.sandable.min,
+    reacts,
   };
   const start: Substance = {
     kUmMin: defaults.kUmMin,
@@ -300,16 +290,15 @@ export function fitFilm(product: Product, key = keyOf(product)): FittedFilm {
     kappa: defaults.kappa,
     waterKappa: defaults.waterKappa,
     phiFormed: defaults.phiFormed,
+    phiSettled: defaults.phiSettled,
   };
   const dries = phi0 > defaults.sandPhi + BALANCE_MARGIN_PHI && times.sandable.min > 0;
   const fit: Fit = dries
-    ? fitTrial(trial, start)
-    : { substance: start, quickened: false, fitted: true, formed: false, runs: 0 };
-  const mechanism = mechanismOf(product.family);
+    ? fitDiffusion(trial, start)
+    : { substance: start, quickened: false, fitted: true, runs: 0 };
   const clockJ = CLOCK_J[mechanism];
   const pace = arrhenius(clockJ, label.tempC);
-  const reacts = mechanism === "reaction" || mechanism === "oxidation" || mechanism === "light";
-  const read = readLabel(trial, fit.substance, reacts, pace, dries);
+  const read = readLabel(trial, fit.substance, pace, dries);
   const windows = label.recoat.map(([opens, shuts], i) => ({
     opensRefMin: i === 0 ? null : opens * pace,
     shutsRefMin: shuts === null ? null : shuts * pace,
@@ -318,7 +307,6 @@ export function fitFilm(product: Product, key = keyOf(product)): FittedFilm {
   if (fit.quickened) notes.push("surface-quickened");
   if (tooDamp) notes.push("label-air-too-damp");
   if (product.volumeSolids === null) notes.push("solids-assumed");
-  if (fit.formed) notes.push("formed-between-coats");
   if (!fit.fitted) notes.push("no-fit");
   return {
     key,
@@ -332,10 +320,13 @@ export function fitFilm(product: Product, key = keyOf(product)): FittedFilm {
         ? -Math.log(1 - ALPHA_CURED) / (times.cured.min * pace)
         : null,
     labelDftUm: trial.solidsUm * trial.coats,
+    labelCoatUm: trial.solidsUm,
+    labelAir: { tempC: label.tempC, rhPct: 100 * activity, airflowMS: STILL_AIR_M_S },
+    recoatOpensRefMin: times.recoat.min * pace,
     lightDepthUm: mechanism === "light" ? (product.cureDepthUm ?? null) : null,
     gauges: read.gauges,
     windows,
-    curedPhi: defaults.water ? read.balancePhi + CURED_WATER_MARGIN_PHI : null,
+    curedWet: defaults.water,
     notes,
     runs: fit.runs + read.runs,
   };
@@ -343,20 +334,19 @@ export function fitFilm(product: Product, key = keyOf(product)): FittedFilm {
 
 interface Reading {
   readonly gauges: Record<FilmMilestone, Gauge>;
-  readonly balancePhi: number;
   readonly runs: number;
 }
 
-function readLabel(t: LabelTrial, substance: Substance, reacts: boolean, pace: number, dries: boolean): Reading {
+function readLabel(t: LabelTrial, substance: Substance, pace: number, dries: boolean): Reading {
   const balancePhi = phiOf(equilibriumRatio(substance.activity, t.activity));
-  // a water-borne film's late states lie so near its balance that a slightly damper room would never meet them: from the
-  // margin of a cured film on they are hardening
+  // a film's late states lie so near its balance that a slightly damper room, or the breath of a dry film below, would keep
+  // it from them for days: from a margin on they are hardening
   const water = substance.activity === "water";
   const minOf = (m: FilmMilestone): number =>
     m === "dust-free" ? DUST_FREE_OF_TOUCH * t.times.touch.min : t.times[m].min;
-  const early = new Map(sampled(t, substance, 1, EARLY_MILESTONES.map(minOf)).map((s) => [s.atMin, s]));
-  const touchPhi = dries ? (early.get(minOf("touch"))?.meanPhiTop ?? 0) : 0;
-  const touchDries = touchPhi > balancePhi + BALANCE_MARGIN_PHI;
+  const early = slowestCoat(t, substance, EARLY_MILESTONES.map(minOf));
+  const phiAtTouch = early.get(minOf("touch")) ?? 0;
+  const touchPhi = dries && phiAtTouch > balancePhi + BALANCE_MARGIN_PHI ? phiAtTouch : null;
   const late = MILESTONES.filter((m) => !(EARLY_MILESTONES as readonly string[]).includes(m));
   const lastMin = lastCoatMin(t);
   const run = labelRun(
@@ -364,32 +354,56 @@ function readLabel(t: LabelTrial, substance: Substance, reacts: boolean, pace: n
     substance,
     t.coats,
     late.filter((m) => m !== "cured").map((m) => lastMin + minOf(m)),
-    touchDries ? touchPhi : null,
+    touchPhi,
   );
   const later = new Map(run.samples.map((s) => [s.atMin, s]));
-  const touchAfterMin = touchDries ? (run.reachedMin[0] ?? lastMin + minOf("touch")) - lastMin : minOf("touch");
+  const touchAfterMin =
+    touchPhi === null ? minOf("touch") : Math.max(minOf("touch"), (run.reachedMin[0] ?? 0) - lastMin);
 
   const gaugeOf = (m: FilmMilestone): Gauge => {
     const isEarly = (EARLY_MILESTONES as readonly string[]).includes(m);
     const measure = isEarly || m === "handle" ? ("top-mean" as const) : ("largest" as const);
-    const sample = isEarly ? early.get(minOf(m)) : later.get(lastMin + minOf(m));
+    const sample = later.get(lastMin + minOf(m));
     const sandable = m === "sandable" || floorHolds(t.times, m);
-    const phi = sample === undefined ? 0 : measure === "top-mean" ? sample.meanPhiTop : sample.largestPhi;
-    const margin = water && !isEarly ? CURED_WATER_MARGIN_PHI : BALANCE_MARGIN_PHI;
-    const drying = dries && m !== "cured" && phi > balancePhi + margin;
-    // sandable is what D0 was fitted to: every film by its own limit
+    const lateMean = measure === "top-mean" ? (sample?.meanPhiTop ?? 0) : (sample?.topFilmPhi ?? 0);
+    const phi = isEarly ? (early.get(minOf(m)) ?? 0) : lateMean;
+    const deep = !isEarly && (water || m !== "handle");
+    const margin = deep ? LATE_MARGIN_PHI : BALANCE_MARGIN_PHI;
+    // what a reacting film is asked after its solvent has gone is chemistry
+    const reopens = m === "recoat" && minOf(m) > SOLVENT_GONE_OF_TOUCH * t.times.touch.min;
+    const chemistry = t.reacts && ((!isEarly && m !== "handle") || reopens);
+    const drying = dries && m !== "cured" && phi > balancePhi + margin && (!chemistry || m === "sandable");
+    // sandable is what D0 was fitted to: the film by its own limit
     const own = drying && m !== "sandable" ? { measure, phi } : null;
-    if (reacts) {
-      const byClock = !isEarly && m !== "handle" ? true : !drying;
-      return { drying: own, clock: byClock ? { from: "coat", refMin: minOf(m) * pace } : null, sandable };
+    const labelMin = isEarly && own ? minOf(m) : 0;
+    if (t.reacts) {
+      const byClock = chemistry || !drying;
+      return { drying: own, labelMin, clock: byClock ? { from: "coat", refMin: minOf(m) * pace } : null, sandable };
     }
-    if (drying) return { drying: own, clock: null, sandable };
-    const fromTouch = touchDries && minOf(m) > touchAfterMin;
+    if (drying) return { drying: own, labelMin, clock: null, sandable };
+    const fromTouch = touchPhi !== null && minOf(m) > touchAfterMin;
     const clockMin = fromTouch ? minOf(m) - touchAfterMin : minOf(m);
-    return { drying: null, clock: { from: fromTouch ? "touch" : "coat", refMin: clockMin * pace }, sandable };
+    return { drying: null, labelMin, clock: { from: fromTouch ? "touch" : "coat", refMin: clockMin * pace }, sandable };
   };
   const gauges = Object.fromEntries(FILM_MILESTONES.map((m) => [m, gaugeOf(m)])) as Record<FilmMilestone, Gauge>;
-  return { gauges, balancePhi, runs: 2 };
+  return { gauges, runs: t.coats + 1 };
+}
+
+/**
+ * Mean φ of the top coat at each of the label's early times, by minute: of whichever of its own coats is then the wettest, so
+ * that none comes later than the label says. For coat k the label's application is stopped after coat k.
+ */
+function slowestCoat(t: LabelTrial, substance: Substance, atMin: readonly number[]): ReadonlyMap<number, number> {
+  const wettest = new Map<number, number>();
+  for (let coats = 1; coats <= t.coats; coats++) {
+    const lastMin = (coats - 1) * t.gapMin;
+    const samples = sampled(t, substance, coats, atMin.map((m) => lastMin + m));
+    for (const m of atMin) {
+      const phi = samples.find((s) => s.atMin === lastMin + m)?.meanPhiTop ?? 0;
+      wettest.set(m, Math.max(phi, wettest.get(m) ?? 0));
+    }
+  }
+  return wettest;
 }
 
 function floorHolds(times: LabelTimes, m: FilmMilestone): boolean {

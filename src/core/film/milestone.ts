@@ -2,10 +2,10 @@ import { assert } from "../base";
 import type { Milestone } from "../model";
 import { labelTimes } from "../reference";
 import type { WaitClock } from "./clock";
-import { type FilmMilestone, type FittedFilm, fittedFilm, type Gauge } from "./label-fit";
+import { EARLY_MILESTONES, type FilmMilestone, type FittedFilm, fittedFilm, type Gauge } from "./label-fit";
 import type { ClockLaw } from "./rates";
 import { type AppliedCoat, type Aspect, LEAST_SOLIDS_UM } from "./states";
-import { dryingTimes } from "./surrogate";
+import { dryingTimes, labelFloorAt } from "./surrogate";
 
 export type MilestoneAnswer =
   | { readonly outcome: "reached"; readonly atMin: number; readonly assumed: boolean }
@@ -48,7 +48,7 @@ function softUm(coats: readonly AppliedCoat[], clock: WaitClock): number {
   return coats.reduce((sum, c, i) => {
     const film = fittedFilm(c.product);
     if (film.mechanism !== "oxidation") return sum;
-    const hardMin = labelTimes(c.product).cured.min;
+    const hardMin = film.gauges.sandable.clock?.refMin ?? 0;
     const hard = i < coats.length - 1 && clock.elapsedRef("oxidation", c.endMin, laidMin) >= hardMin;
     return hard ? sum : sum + c.wftUm * (1 - film.phi0);
   }, 0);
@@ -68,6 +68,7 @@ function meets(pile: Pile, gauge: Gauge, aspect: Aspect, factor: number): number
   const top = pile.coats.at(-1)!;
   let at: number | null = top.endMin;
   if (gauge.drying) at = latest(at, pile.dryAt(aspect, factor));
+  if (gauge.labelMin > 0) at = latest(at, labelFloorAt(top, aspect, gauge.labelMin * factor, pile.clock));
   if (gauge.sandable) at = latest(at, sandableMin(pile, factor));
   if (gauge.clock && at !== null) {
     const film = fittedFilm(top.product);
@@ -79,40 +80,47 @@ function meets(pile: Pile, gauge: Gauge, aspect: Aspect, factor: number): number
   return at;
 }
 
-/** Every film in the pile by its own limit: dry enough, and where it reacts, far enough. */
+/** Dry enough on firm films, and where the top film reacts, far enough. */
 function sandableMin(pile: Pile, factor: number): number | null {
-  let at = pile.dryAt("sandable", factor);
-  pile.coats.forEach((c, i) => {
-    const { clock } = fittedFilm(c.product).gauges.sandable;
-    if (!clock || at === null) return;
-    const upTo = pile.coats.slice(0, i + 1);
-    const stretch = clockStretch(upTo, pile.clock);
-    const own = pile.clock.reach(clockLawOf(fittedFilm(c.product)), c.endMin, clock.refMin * stretch * factor);
-    at = latest(at, own);
+  const top = pile.coats.at(-1)!;
+  const { clock } = fittedFilm(top.product).gauges.sandable;
+  let at = latest(pile.dryAt("sandable", factor), firmMin(pile, factor));
+  if (clock && at !== null) {
+    const refMin = clock.refMin * clockStretch(pile.coats, pile.clock) * factor;
+    at = latest(at, pile.clock.reach(clockLawOf(fittedFilm(top.product)), top.endMin, refMin));
+  }
+  return at;
+}
+
+/**
+ * When the reacting films below are firm: one that was covered before its own label let another film on has to come to its
+ * own sandable degree; of one covered later nothing more than its drying is asked.
+ */
+function firmMin(pile: Pile, factor: number): number | null {
+  let at: number | null = pile.coats.at(-1)!.endMin;
+  pile.coats.slice(0, -1).forEach((c, i) => {
+    const film = fittedFilm(c.product);
+    const above = pile.coats[i + 1]!;
+    const { clock } = film.gauges.sandable;
+    if (!clock || at === null || fittedFilm(above.product) === film) return;
+    const law = clockLawOf(film);
+    if (pile.clock.elapsedRef(law, c.endMin, above.endMin) >= film.recoatOpensRefMin) return;
+    const stretch = clockStretch(pile.coats.slice(0, i + 1), pile.clock);
+    at = latest(at, pile.clock.reach(law, c.endMin, clock.refMin * stretch * factor));
   });
   return at;
 }
 
 function reachMin(pile: Pile, m: FilmMilestone, factor: number): number | null {
   const film = fittedFilm(pile.coats.at(-1)!.product);
-  if (m === "sandable") return sandableMin(pile, factor);
-  const own = meets(pile, film.gauges[m], m === "cured" ? "cured-water" : m, factor);
-  if (m !== "cured") return own;
-  return latest(own, latest(pile.dryAt("cured-water", factor), lowerCuredMin(pile, factor)));
+  const own = m === "sandable" ? sandableMin(pile, factor) : meets(pile, film.gauges[m], aspectOf(m), factor);
+  if (EARLY.has(m)) return own;
+  // nothing that is asked of a film after it is touch dry can be had of one that is not
+  const dry = latest(own, meets(pile, film.gauges.touch, "touch", factor));
+  return m === "cured" ? latest(dry, pile.dryAt("cured-water", factor)) : dry;
 }
-
-/** Films below harden on their own clocks, each from its own end. */
-function lowerCuredMin(pile: Pile, factor: number): number | null {
-  let at: number | null = pile.coats.at(-1)!.endMin;
-  pile.coats.slice(0, -1).forEach((c, i) => {
-    const film = fittedFilm(c.product);
-    const { clock } = film.gauges.cured;
-    if (!clock) return;
-    const stretch = clockStretch(pile.coats.slice(0, i + 1), pile.clock);
-    at = latest(at, pile.clock.reach(clockLawOf(film), c.endMin, clock.refMin * stretch * factor));
-  });
-  return at;
-}
+const EARLY: ReadonlySet<FilmMilestone> = new Set(EARLY_MILESTONES);
+const aspectOf = (m: FilmMilestone): Aspect => (m === "cured" ? "cured-water" : m);
 
 /** Drying by the wait clock: the film model's times at reference air, carried through the air as it comes. */
 function surrogateDryAt(coats: readonly AppliedCoat[], clock: WaitClock): DryAt {

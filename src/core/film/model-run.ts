@@ -3,7 +3,7 @@ import type { WaitClock } from "./clock";
 import { type FilmMilestone, fittedFilm } from "./label-fit";
 import { type DryAt, milestoneAfter } from "./milestone";
 import { type FilmRun, type FilmRunOptions, runFilm } from "./solver/drive";
-import { type AppliedCoat, ASPECTS, type Aspect, measureOf, pileEvents } from "./states";
+import { type AppliedCoat, ASPECTS, type Aspect, pileEvents, watchOf } from "./states";
 import { weatherIn } from "./weather";
 
 /** The film model on one pile in its own air, and when each aspect of drying of the top coat was met. */
@@ -27,8 +27,8 @@ export function runPile(
   const films = coats.map((c) => fittedFilm(c.product));
   const lastMin = coats.at(-1)!.endMin;
   const asked = aspects.flatMap((aspect) => {
-    const measure = measureOf(films, aspect);
-    return measure === null ? [] : [{ aspect, watch: { measure, fromMin: lastMin } }];
+    const watch = watchOf(films, aspect);
+    return watch === null ? [] : [{ aspect, watch: { ...watch, fromMin: lastMin } }];
   });
   const run = runFilm(pileEvents(coats), weatherIn(climate), untilMin, {
     ...options,

@@ -1,7 +1,7 @@
 import type { Product } from "../model";
-import { BALANCE_MARGIN_PHI } from "../reference";
-import { type FilmMilestone, type FittedFilm, fittedFilm } from "./label-fit";
-import { eachBelow, type FilmEvent, largestBelow, topMeanBelow, type Watch } from "./solver/drive";
+import { BALANCE_MARGIN_PHI, CURED_UP_TO_RH_PCT, CURED_WATER_MARGIN_PHI } from "../reference";
+import { balancePhi, type FilmMilestone, type FittedFilm, fittedFilm } from "./label-fit";
+import { eachBelow, type FilmEvent, topFilmBelow, topMeanBelow, type Watch } from "./solver/drive";
 
 /** One coat as it lies on a face; `endMin` is when it was finished. */
 export interface AppliedCoat {
@@ -12,8 +12,8 @@ export interface AppliedCoat {
   readonly rubbed?: { readonly atMin: number; readonly takesUm: number } | undefined;
 }
 
-/** One question about drying: a milestone's own state, the limit for sanding, a cured film's water, or the film being formed. */
-export type Aspect = FilmMilestone | "cured-water" | "formed";
+/** One question about drying: a milestone's own state, the limit for sanding, a cured film's water, or the whole pile being dry. */
+export type Aspect = FilmMilestone | "cured-water" | "dried";
 
 /** Everything about drying that a milestone of the top coat may ask. */
 export const ASPECTS = [
@@ -26,29 +26,34 @@ export const ASPECTS = [
   "tape-safe",
   "polishable",
   "cured-water",
-  "formed",
+  "dried",
 ] as const satisfies readonly Aspect[];
 
-/** What each aspect is measured by; null where this film never asks it. `films` are the pile's, bottom first. */
-export function measureOf(films: readonly FittedFilm[], aspect: Aspect): Watch["measure"] | null {
+/** What each aspect is watched by; null where this film never asks it. `films` are the pile's, bottom first. */
+export function watchOf(films: readonly FittedFilm[], aspect: Aspect): Omit<Watch, "fromMin"> | null {
   const top = films.at(-1)!;
-  if (aspect === "sandable") return films.some(dries) ? eachBelow(films.map((f) => f.sandPhi)) : null;
-  if (aspect === "cured-water") {
-    return films.some((f) => f.curedPhi !== null) ? eachBelow(films.map((f) => f.curedPhi ?? f.sandPhi)) : null;
-  }
-  if (aspect === "formed") return dries(top) ? topMeanBelow(top.substance.phiFormed) : null;
+  // a top film that does not dry is asked nothing itself; what lies below it has to be firm
+  if (aspect === "sandable")
+    return films.some(dries) ? { measure: topFilmBelow(() => (dries(top) ? top.sandPhi : MOST_PHI)) } : null;
+  if (aspect === "cured-water")
+    return top.curedWet ? { measure: topFilmBelow((a) => curedWaterPhi(top, a)), byAir: true } : null;
+  if (aspect === "dried") return films.some(dries) ? { measure: eachBelow(films.map((f) => f.sandPhi)) } : null;
   const { drying } = top.gauges[aspect];
   if (!drying) return null;
-  return drying.measure === "top-mean" ? topMeanBelow(drying.phi) : largestBelow(drying.phi);
+  return { measure: drying.measure === "top-mean" ? topMeanBelow(drying.phi) : topFilmBelow(() => drying.phi) };
 }
 
+const MOST_PHI = 0.99;
 const dries = (f: FittedFilm): boolean => f.phi0 > f.sandPhi + BALANCE_MARGIN_PHI;
+
+/** Volatile share a through-cured water-borne film may hold in air of this activity. */
+export const curedWaterPhi = (film: FittedFilm, airActivity: number): number =>
+  balancePhi(film, Math.min(airActivity, CURED_UP_TO_RH_PCT / 100)) + CURED_WATER_MARGIN_PHI;
 
 /** The φ an aspect of the top film comes to; decides in which air it can be met at all. */
 export function thresholdPhi(film: FittedFilm, aspect: Aspect): number {
-  if (aspect === "sandable") return film.sandPhi;
-  if (aspect === "cured-water") return film.curedPhi ?? film.sandPhi;
-  if (aspect === "formed") return film.substance.phiFormed;
+  if (aspect === "sandable" || aspect === "dried") return film.sandPhi;
+  if (aspect === "cured-water") return film.curedWet ? curedWaterPhi(film, 1) : film.sandPhi;
   return film.gauges[aspect].drying?.phi ?? film.sandPhi;
 }
 

@@ -1,9 +1,10 @@
+import { EARLY_SHARE } from "../reference";
 import type { WaitClock } from "./clock";
 import { type FittedFilm, fittedFilm } from "./label-fit";
 import { type DryingLaw, dryingLaw, REFERENCE_AIR, rateIn, roomLeft } from "./rates";
-import { type FilmEvent, type FilmWeather, runFilm, steadyWeather, type Watch } from "./solver/drive";
+import { type FilmEvent, type FilmWeather, runFilm, steadyWeather } from "./solver/drive";
 import { activityAt, arrhenius, ratioOf } from "./solver/substance";
-import { type AppliedCoat, ASPECTS, type Aspect, LEAST_SOLIDS_UM, measureOf, thresholdPhi } from "./states";
+import { type AppliedCoat, ASPECTS, type Aspect, LEAST_SOLIDS_UM, thresholdPhi, watchOf } from "./states";
 import { filmAir } from "./weather";
 
 /** How long an aspect takes at reference air after the last coat, and the law by which other air changes that. */
@@ -20,8 +21,6 @@ interface Lain {
   readonly solidsUm: number;
   /** reference minutes until the next coat went on; null = it had dried by then */
   readonly gapMin: number | null;
-  /** it counted as formed when the next coat went on */
-  readonly formed: boolean;
 }
 
 const REF_ACTIVITY = REFERENCE_AIR.rhPct / 100;
@@ -34,8 +33,8 @@ const DAMP: FilmWeather = steadyWeather(filmAir(DAMP_AIR));
 const REFERENCE: FilmWeather = steadyWeather(filmAir(REFERENCE_AIR));
 
 const WET_CELLS = 16;
-const DRY_CELLS = 6;
-/** A film has dried when this many times its sandable time has gone by (est.; then less than a few hundredths are left). */
+const DRY_CELLS = 12;
+/** A pile has dried when this many times the drying time of all its films has gone by (est.; then less than a few hundredths are left). */
 const DRY_AFTER = 3;
 const HORIZON_OF_LABEL = 100;
 /** Neighbouring gaps and thicknesses share an answer: within 2.5 and 0.1 %. */
@@ -57,19 +56,19 @@ function runTimes(lain: readonly Lain[], weather: FilmWeather, pace: number): Pa
       solidsUm: l.solidsUm,
       phi0: dry ? 0 : l.film.phi0,
       cells: dry ? DRY_CELLS : WET_CELLS,
-      formed: lain.map((l) => l.formed),
     };
     at += (l.gapMin ?? 0) * pace;
     return event;
   });
   const lastMin = events.at(-1)!.atMin;
-  const asked = ASPECTS.map((aspect) => ({ aspect, measure: measureOf(films, aspect) })).filter(
-    (a): a is { aspect: (typeof ASPECTS)[number]; measure: Watch["measure"] } => a.measure !== null,
-  );
+  const asked = ASPECTS.flatMap((aspect) => {
+    const watch = watchOf(films, aspect);
+    return watch === null ? [] : [{ aspect, watch: { ...watch, fromMin: lastMin } }];
+  });
   if (asked.length === 0) return {};
   const horizon = lastMin + HORIZON_OF_LABEL * Math.max(60, ...films.map(labelSandMin));
   const run = runFilm(events, weather, horizon, {
-    watches: asked.map(({ measure }) => ({ measure, fromMin: lastMin })),
+    watches: asked.map((a) => a.watch),
   });
   return Object.fromEntries(
     asked.map(({ aspect }, i) => {
@@ -112,7 +111,7 @@ function sensitivityOf(film: FittedFilm, solidsUm: number): Sensitivities {
 }
 
 function measureSensitivity(film: FittedFilm, solidsUm: number): Sensitivities {
-  const lain: Lain[] = [{ film, solidsUm, gapMin: null, formed: true }];
+  const lain: Lain[] = [{ film, solidsUm, gapMin: null }];
   const ref = runTimes(lain, REFERENCE, 1);
   const cold = runTimes(lain, COLD, 1);
   const water = film.substance.activity === "water";
@@ -168,7 +167,7 @@ function powerOf(film: FittedFilm, aspect: Aspect, refMin: number, otherMin: num
 }
 
 /** Aspects that ask the whole wet pile; the others ask the top coat. */
-const DEEP: ReadonlySet<Aspect> = new Set<Aspect>(["sandable", "tape-safe", "polishable", "cured-water"]);
+const DEEP: ReadonlySet<Aspect> = new Set<Aspect>(["sandable", "tape-safe", "polishable", "cured-water", "dried"]);
 
 const ids = new WeakMap<FittedFilm, number>();
 let nextId = 1;
@@ -186,7 +185,7 @@ function timesOf(lain: readonly Lain[]): DryingTimes {
     solids: nearStep(l.solidsUm, SOLIDS_STEP),
     gap: l.gapMin === null ? null : nearStep(Math.max(0.1, l.gapMin), GAP_STEP),
   }));
-  const key = lain.map((l, i) => `${idOf(l.film)},${steps[i]!.solids},${steps[i]!.gap},${l.formed ? 1 : 0}`).join(";");
+  const key = lain.map((l, i) => `${idOf(l.film)},${steps[i]!.solids},${steps[i]!.gap}`).join(";");
   const known = times.get(key);
   if (known) return known;
   if (times.size >= TIMES_KEPT) times.clear();
@@ -232,6 +231,25 @@ function lawFrom(
   });
 }
 
+/**
+ * The label's own figure for an early milestone in the clock's air, counted from the end of a coat: the label's minutes
+ * carried from its air to this one by the answer of one of the label's own coats. A mist is given half of it.
+ * @returns the absolute minute; null = beyond the horizon
+ */
+export function labelFloorAt(coat: AppliedCoat, aspect: Aspect, labelMin: number, clock: WaitClock): number | null {
+  const film = fittedFilm(coat.product);
+  const law = lawFrom(film, aspect, labelMin, sensitivityOf(film, film.labelCoatUm)[aspect], null);
+  const share = earlyShare((coat.wftUm * (1 - film.phi0)) / film.labelCoatUm);
+  return clock.reach(law, coat.endMin, share * labelMin * rateIn(law, film.labelAir));
+}
+
+/** Share of the label's early waits a coat this thick against the label's is given. */
+function earlyShare(thick: number): number {
+  const { mist, thin, ofMist } = EARLY_SHARE;
+  const x = Math.min(1, Math.max(0, (thick - mist) / (thin - mist)));
+  return ofMist + x * (1 - ofMist);
+}
+
 /** Dry thickness each coat of a pile still has, after every rub; 0 where nothing is left of it. */
 function solidsLeft(coats: readonly AppliedCoat[]): readonly number[] {
   const left: number[] = [];
@@ -257,7 +275,7 @@ export function dryingTimes(coats: readonly AppliedCoat[], clock: WaitClock): Dr
   let answer: DryingTimes = {};
   coats.forEach((c, i) => {
     const film = fittedFilm(c.product);
-    lain.push({ film, solidsUm: Math.max(LEAST_SOLIDS_UM, solids[i]!), gapMin: null, formed: true });
+    lain.push({ film, solidsUm: Math.max(LEAST_SOLIDS_UM, solids[i]!), gapMin: null });
     answer = timesOf(lain);
     const next = coats[i + 1];
     if (next) lain = coveredAt(lain, answer, clock, c.endMin, next.endMin);
@@ -267,15 +285,11 @@ export function dryingTimes(coats: readonly AppliedCoat[], clock: WaitClock): Dr
 
 /** A pile as it stood when its next coat went on. */
 function coveredAt(lain: Lain[], times: DryingTimes, clock: WaitClock, fromMin: number, atMin: number): Lain[] {
-  const { sandable, touch, formed } = times;
-  if (sandable === undefined) return lain;
+  const { dried, touch } = times;
+  if (dried === undefined) return lain;
   const passed = (t: DryingTime) => clock.elapsedRef(t.law, fromMin, atMin);
-  if (sandable !== null && passed(sandable) >= DRY_AFTER * sandable.refMin) return merged(lain);
-  const top: Lain = {
-    ...lain.at(-1)!,
-    gapMin: refGapMin(sandable, touch ?? null, clock, fromMin, atMin),
-    formed: formed ? passed(formed) >= formed.refMin : formed === undefined,
-  };
+  if (dried !== null && passed(dried) >= DRY_AFTER * dried.refMin) return merged(lain);
+  const top: Lain = { ...lain.at(-1)!, gapMin: refGapMin(dried, touch ?? null, clock, fromMin, atMin) };
   return [...lain.slice(0, -1), top];
 }
 
@@ -304,7 +318,7 @@ function merged(lain: readonly Lain[]): Lain[] {
   for (const l of lain) {
     const last = out.at(-1);
     if (last && last.film === l.film) out[out.length - 1] = { ...last, solidsUm: last.solidsUm + l.solidsUm };
-    else out.push({ ...l, gapMin: null, formed: true });
+    else out.push({ ...l, gapMin: null });
   }
   return out;
 }

@@ -20,7 +20,7 @@ import {
   type WaitClock,
 } from "../film";
 import type { AirPoint, Product } from "../model";
-import { labelTimes, partLagMin, STILL_AIR_M_S } from "../reference";
+import { labelTimes, ownGapMin, partLagMin, STILL_AIR_M_S } from "../reference";
 
 /** One layer as the Film screen asks for it. */
 export interface StudyLayer {
@@ -120,7 +120,7 @@ export function coatsOf(layers: readonly StudyLayer[], startMin: number): readon
       if (before.rubUm > 0) coats[last] = { ...coats[last]!, rubbed: { atMin: at + gap / 2, takesUm: before.rubUm } };
       at += gap;
     }
-    const own = layer.coatGapMin ?? layer.product.label.gapMin ?? labelTimes(layer.product).flash.min;
+    const own = layer.coatGapMin ?? layer.product.label.gapMin ?? ownGapMin(layer.product);
     for (let n = 0; n < layer.coats; n++) {
       if (n > 0) at += own;
       coats.push({ product: layer.product, wftUm: layer.wftUm, endMin: at });

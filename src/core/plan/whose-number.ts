@@ -7,7 +7,7 @@ import {
   type WaitClock,
 } from "../film";
 import { MILESTONES, type Milestone, type Product } from "../model";
-import { labelTimes, STILL_AIR_M_S } from "../reference";
+import { ownGapMin, STILL_AIR_M_S } from "../reference";
 
 /** One wait somebody quotes for a product, minutes. */
 export interface QuotedWait {
@@ -61,6 +61,8 @@ const READINGS_TOLD = 3;
 const LESS_LIKELY = { air: 0.15, coats: 0.12, thickness: 0.25, milestone: 0.02 } as const;
 const OWN_NEAR = 0.25;
 const BISECT = 30;
+/** A quote this near to the label's own time is taken for it. */
+const LABEL_NEAR = 0.01;
 
 export interface WhoseNumberInput {
   readonly product: Product;
@@ -74,7 +76,7 @@ export interface WhoseNumberInput {
 }
 
 function pileOf(product: Product, coats: number, wftUm: number, startMin: number): readonly AppliedCoat[] {
-  const gapMin = product.label.gapMin ?? labelTimes(product).flash.min;
+  const gapMin = product.label.gapMin ?? ownGapMin(product);
   return Array.from({ length: coats }, (_, n) => ({ product, wftUm, endMin: startMin + n * gapMin }));
 }
 
@@ -109,6 +111,9 @@ function filmFor(time: (wftUm: number) => number | null, min: number, labelUm: n
   const least = time(lo);
   const most = time(hi);
   if (least === null || least > min || (most !== null && most < min)) return null;
+  // a label's early times hold for every film up to its own: of all that fit, its own is the likeliest
+  const own = time(labelUm);
+  if (own !== null && Math.abs(own / min - 1) < LABEL_NEAR) return labelUm;
   for (let i = 0; i < BISECT && hi - lo > 0.05; i++) {
     const mid = (lo + hi) / 2;
     const at = time(mid);

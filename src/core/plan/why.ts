@@ -1,5 +1,5 @@
 import { type AppliedCoat, type Climate, climateOf, type FilmMilestone, milestoneAfter, prefixClock } from "../film";
-import { labelTimes, STILL_AIR_M_S } from "../reference";
+import { labelTimes, ownGapMin, STILL_AIR_M_S } from "../reference";
 
 /** What makes a wait differ from its label. */
 export const WAIT_CAUSES = ["thickness", "coats", "temperature", "humidity", "airflow"] as const;
@@ -43,7 +43,7 @@ export function whyWait(
   const real = inAir((p) => p);
   const early = milestone === "flash" || milestone === "touch" || milestone === "recoat";
   const ownCoats = early ? 1 : label.coats;
-  const gapMin = label.gapMin ?? labelTimes(top.product).flash.min;
+  const gapMin = label.gapMin ?? ownGapMin(top.product);
   const asLabel = Array.from({ length: ownCoats }, (_, n) => ({
     product: top.product,
     wftUm: top.wftUm,

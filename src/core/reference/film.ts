@@ -13,6 +13,7 @@ export interface FilmDefaults {
   readonly kappa: number;
   readonly waterKappa: number;
   readonly phiFormed: number;
+  readonly phiSettled: number;
   /** largest volatile share anywhere in a film that sands */
   readonly sandPhi: number;
 }
@@ -34,17 +35,11 @@ const BLEND_RATE = 2;
 const K_PER_RATE = 5;
 const K_WATER = 3;
 
-const WATER = { beta: 6, kappa: 0.2, phiFormed: 0.25, sandPhi: 0.08 } as const;
-const SOLVENT = { beta: 10, phiFormed: 0.2, sandPhi: 0.05 } as const;
+const WATER = { beta: 6, kappa: 0.1, phiFormed: 0.25, phiSettled: 0.25, sandPhi: 0.08 } as const;
+/** A glassy film takes up even a good solvent slowly, whatever its binder (Case II diffusion), so κ is small for all of them (est.). */
+const SOLVENT = { beta: 10, kappa: 0.1, phiFormed: 0.2, phiSettled: 0.05, sandPhi: 0.05 } as const;
 /** A solvent-borne film takes up a few hundredths of water at the most, however wet what lies on it (est.). */
 const WATER_KAPPA = 0.02;
-/** Films that take their solvent back as if fresh are 1; those that react or oxidise, less. */
-const KAPPA: Readonly<Record<"solvent" | "oxidation" | "reaction" | "light", number>> = {
-  solvent: 1,
-  oxidation: 0.5,
-  reaction: 0.3,
-  light: 0.3,
-};
 
 type FilmLike = Pick<Product, "family" | "carriers" | "method">;
 
@@ -64,10 +59,9 @@ function blendRate(p: FilmLike): number {
 
 export function filmDefaults(p: FilmLike): FilmDefaults {
   const water = driesByWater(p);
-  const mechanism = mechanismOf(p.family);
   const kind = water ? "water" : "solvent";
   return {
-    ...(water ? WATER : { ...SOLVENT, kappa: KAPPA[mechanism === "water" ? "solvent" : mechanism] }),
+    ...(water ? WATER : SOLVENT),
     water,
     waterKappa: WATER_KAPPA,
     kUmMin: water ? K_WATER : K_PER_RATE * blendRate(p),
@@ -93,7 +87,15 @@ export const ALPHA_CURED = 0.95;
 export const DUST_FREE_OF_TOUCH = 0.7;
 /** A film this near to its balance with the air is dry as far as drying goes; what comes later is hardening (est.). */
 export const BALANCE_MARGIN_PHI = 0.002;
-/** Water a through-cured film may hold above its balance at the label's humidity. */
+/** The same for times after handling: paper and tape feel no smaller difference (est.). */
+export const LATE_MARGIN_PHI = 0.02;
+/** Water a through-cured film may hold above its balance with the air it is in. */
 export const CURED_WATER_MARGIN_PHI = 0.02;
+/** In air damper than this no water-borne film is called through cured, %. */
+export const CURED_UP_TO_RH_PCT = 80;
+/** A reacting film's solvent is gone after so many times its touch-dry time, or by its sandable time if that is sooner (est.). */
+export const SOLVENT_GONE_OF_TOUCH = 3;
+/** Of the label's own early waits a coat is given at least this share: a mist as thin as `mist` of the label's film half, from `thin` on all of it (est.). */
+export const EARLY_SHARE = { mist: 0.3, thin: 0.6, ofMist: 0.5 } as const;
 /** Share of the label's sandable time evaporation alone may take; slower than that and the surface is taken to be quicker. */
 export const FLOOR_SHARE = 0.8;

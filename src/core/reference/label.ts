@@ -14,7 +14,8 @@ export const mechanismOf = (family: FamilyId | Unknown): DryingMechanism =>
 
 function given(label: Label, m: Milestone): number | null {
   const direct: Record<Exclude<Milestone, "recoat">, number | null> = {
-    flash: label.flashMin,
+    // what a label tells of the wait between its own coats is its flash
+    flash: label.flashMin ?? label.gapMin,
     touch: label.touchMin,
     handle: label.handleMin,
     sandable: label.sandableMin,
@@ -49,15 +50,33 @@ export function labelTimes(product: Pick<Product, "label" | "family">): LabelTim
 /** Products are immutable, and a plan asks for the same times tens of thousands of times. */
 const worked = new WeakMap<object, LabelTimes>();
 
+/** A label that tells when the next coat may go on, and nothing of its own coats, means those too. */
+const firstWindow = (label: Label): number | null => label.recoat.find(([opens]) => opens > 0)?.[0] ?? null;
+
 function workOut(product: Pick<Product, "label" | "family">): LabelTimes {
   const ratios = LABEL_TIME_RATIOS[mechanismOf(product.family)];
   const entry = (m: Milestone): LabelTime => {
-    const own = given(product.label, m);
+    const own = given(product.label, m) ?? (m === "flash" ? firstWindow(product.label) : null);
     if (own !== null) return { min: own, assumed: false };
     const near = nearestGiven(product.label, m) ?? { milestone: "flash" as const, min: FALLBACK_FLASH_MIN };
     return { min: (near.min * ratios[m]) / ratios[near.milestone], assumed: true };
   };
   return Object.fromEntries(MILESTONES.map((m) => [m, entry(m)])) as unknown as LabelTimes;
+}
+
+/**
+ * Minutes at label conditions between the coats of one layer: the label's flash, else its gap, else the lower end of its
+ * first window above 0, else the family's flash. The skins of a putty wait for the label's recoat, else until they sand.
+ */
+export function ownGapMin(product: Pick<Product, "label" | "family" | "role">): number {
+  const times = labelTimes(product);
+  return times[ownGapMilestone(product)].min;
+}
+
+/** The milestone the next coat of the same layer waits for. */
+export function ownGapMilestone(product: Pick<Product, "label" | "role">): "flash" | "recoat" | "sandable" {
+  if (product.role !== "putty") return "flash";
+  return firstWindow(product.label) === null ? "sandable" : "recoat";
 }
 
 /** Flash of a label that says nothing at all, minutes (est.). */

@@ -1,6 +1,6 @@
 import { product } from "../../../tests/support/world";
 import { FAMILIES, type FamilyId, MATERIALS, type MaterialId, MILESTONES } from "../model";
-import { familyFacts, LABEL_TIME_RATIOS, labelTimes, materialFacts, mechanismOf, strongestBite } from ".";
+import { familyFacts, LABEL_TIME_RATIOS, labelTimes, materialFacts, mechanismOf, ownGapMin, strongestBite } from ".";
 
 /** Answers of the bare material to B0…B4 as the trade gives them; o ok, c care, m care as mist, t test, x stop. */
 const BITES: Readonly<Record<MaterialId, string>> = {
@@ -131,6 +131,7 @@ describe("label times", () => {
       flashMin: null,
       touchMin: null,
       handleMin: null,
+      gapMin: null,
       recoat: [],
       sandableMin: null,
       tapeSafeMin: null,
@@ -158,12 +159,24 @@ describe("label times", () => {
       { touchMin: 20 },
       { handleMin: 50 },
       { curedMin: 2000 },
-      { recoat: [[30, null]] },
     ]) {
       const times = labelTimes(bare(given));
       for (const m of MILESTONES) expect(times[m].min).toBeGreaterThan(0);
       expect(Object.values(times).filter((t) => !t.assumed)).toHaveLength(1);
     }
+  });
+  it.each([
+    [{ flashMin: 12, gapMin: 20, recoat: [[30, null]] }, 12],
+    [{ gapMin: 20, recoat: [[30, null]] }, 20],
+    [{ recoat: [[30, null]] }, 30],
+    [{ recoat: [[0, 60], [960, null]] }, 960],
+  ] as const)("between its own coats %j waits %i min", (given, min) => {
+    expect(labelTimes(bare(given)).flash).toEqual({ min, assumed: false });
+  });
+  it("a putty’s skins wait until they sand, or for the label’s own recoat", () => {
+    const putty = { ...bare({ flashMin: 10, sandableMin: 90 }), role: "putty" as const };
+    expect(ownGapMin(putty)).toBe(90);
+    expect(ownGapMin({ ...putty, label: { ...putty.label, recoat: [[45, null]] } })).toBe(45);
   });
   it("an unknown binder is clocked like solvent loss", () => expect(mechanismOf("unknown")).toBe("solvent"));
 });

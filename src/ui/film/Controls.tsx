@@ -3,7 +3,7 @@
 import { useEffect, useState } from "react";
 import type { FilmScreen } from "@/contracts";
 import { MATERIALS } from "@/core/model";
-import { labelTimes } from "@/core/reference";
+import { ownGapMin } from "@/core/reference";
 import { degC, duration, um } from "../format";
 import { MATERIAL_NAME } from "../messages";
 import { boxLimitC, type FilmSettings, LIMITS, layersOf } from "./settings";
@@ -142,7 +142,7 @@ export function Controls({ screen, s, set }: { screen: FilmScreen; s: FilmSettin
             <Slider
               name="gapMin"
               label="Gap between them"
-              value={top.coatGapMin ?? top.product.label.gapMin ?? labelTimes(top.product).flash.min}
+              value={top.coatGapMin ?? top.product.label.gapMin ?? ownGapMin(top.product)}
               least={LIMITS.gapMin[0]}
               most={LIMITS.gapMin[1]}
               step={1}

@@ -28,8 +28,6 @@ export const FIT_NOTE: Readonly<Record<string, string>> = {
     "Its label dries quicker than its carrier usually leaves; the surface is taken to be quicker (assumed).",
   "label-air-too-damp": "Its label names air too damp for the film to sand; 50 % RH is taken instead (assumed).",
   "solids-assumed": "Its volume solids are not on the card; the family’s usual share is taken (assumed).",
-  "formed-between-coats":
-    "Its coats are just forming at the label’s own gap; they are taken as formed there (assumed).",
   "no-fit": "Its label times could not be met together; waits are rough.",
 };
 

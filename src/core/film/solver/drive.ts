@@ -1,5 +1,16 @@
 import { assert } from "../../base";
-import { emptyPile, largestRatio, layCoat, meanRatio, type Pile, rubDown, volatileUm } from "./pile";
+import {
+  emptyPile,
+  largestIn,
+  largestRatio,
+  layCoat,
+  meanRatio,
+  type Pile,
+  rubDown,
+  topFilmFrom,
+  topFilmPhi,
+  volatileUm,
+} from "./pile";
 import { type AirSource, begin, ERROR_POWER, makeStepper, type Stepper, type Tolerance, tryStep } from "./step";
 import { arrhenius, phiOf, ratioOf, type Substance } from "./substance";
 
@@ -14,8 +25,6 @@ export type FilmEvent =
       readonly phi0: number;
       /** overrides the run's own number of cells */
       readonly cells?: number;
-      /** whether each coat below counts as formed, where the caller knows better than the run */
-      readonly formed?: readonly boolean[];
     }
   | { readonly kind: "sand"; readonly atMin: number; readonly takesUm: number };
 
@@ -39,8 +48,11 @@ export const steadyWeather = (air: FilmAirNow): FilmWeather => ({ at: () => air,
 
 /** Something to be told of: the first moment from `fromMin` on at which `measure` is not above 0. */
 export interface Watch {
-  readonly measure: (pile: Pile, u: Float64Array) => number;
+  /** @param airActivity of water in the air at that moment; 0 unless `byAir` */
+  readonly measure: (pile: Pile, u: Float64Array, airActivity: number) => number;
   readonly fromMin: number;
+  /** the measure goes by the air as well */
+  readonly byAir?: boolean;
 }
 
 /** Mean of the top coat has come down to φ. */
@@ -53,6 +65,21 @@ export const largestBelow = (phi: number): Watch["measure"] => {
   const limit = ratioOf(phi);
   return (pile, u) => largestRatio(pile, u) - limit;
 };
+/**
+ * What paper, tape and polish ask: the top film has come to φ, and the films below are firm, each under its own `phiFormed`.
+ * @param limitOf φ for the top film by the activity of the air
+ */
+export const topFilmBelow =
+  (limitOf: (airActivity: number) => number): Watch["measure"] =>
+  (pile, u, airActivity) => {
+    const from = topFilmFrom(pile);
+    let worst = topFilmPhi(pile, u, from) - limitOf(airActivity);
+    for (let c = 0; c < from; c++) {
+      const coat = pile.coats[c]!;
+      worst = Math.max(worst, phiOf(largestIn(coat, u)) - coat.substance.phiFormed);
+    }
+    return worst;
+  };
 /** No cell is above the limit of its own coat; `limits` are φ by coat index, the last one counting for further coats. */
 export const eachBelow = (limits: readonly number[]): Watch["measure"] => {
   const ratios = limits.map(ratioOf);
@@ -70,6 +97,8 @@ export interface FilmSample {
   readonly atMin: number;
   readonly meanPhiTop: number;
   readonly largestPhi: number;
+  /** the φ the top film as a whole has come to: its largest, a coat that had partly settled when it was covered asked for less */
+  readonly topFilmPhi: number;
   readonly leftUm: number;
   readonly releasedUm: number;
   /** φ by cell, bottom first, and each cell's dry thickness; only where asked for */
@@ -233,7 +262,7 @@ class Runner {
     while (i < this.events.length && this.events[i]!.atMin <= this.atMin) {
       const e = this.events[i]!;
       if (e.kind === "coat")
-        layCoat(this.pile, e.substance, e.solidsUm, e.phi0, e.cells ?? this.cells, e.formed ?? null);
+        layCoat(this.pile, e.substance, e.solidsUm, e.phi0, e.cells ?? this.cells, this.weather.at(this.atMin).activity);
       else rubDown(this.pile, e.takesUm);
       i += 1;
     }
@@ -306,13 +335,17 @@ class Runner {
     this.watches.forEach((w, i) => {
       // at the very end of a step something may still be laid or rubbed: that moment is looked at after it
       if (this.reached[i] !== null || to < w.fromMin || (to === w.fromMin && to > from)) return;
-      if (w.measure(this.pile, this.pile.u) > 0) return;
+      if (w.measure(this.pile, this.pile.u, this.activityFor(w, to)) > 0) return;
       this.reached[i] = to === from ? to : this.crossing(w, from, to);
     });
     while (this.samples.length < this.samplePoints.length && this.samplePoints[this.samples.length]! <= to) {
       const at = this.samplePoints[this.samples.length]!;
       this.samples.push(this.sample(at, from, to));
     }
+  }
+
+  private activityFor(w: Watch, atMin: number): number {
+    return w.byAir ? this.weather.at(atMin).activity : 0;
   }
 
   private logTime(atMin: number): number {
@@ -350,14 +383,14 @@ class Runner {
   private crossing(w: Watch, from: number, to: number): number {
     let lo = Math.max(from, w.fromMin);
     let hi = to;
-    let vLo = w.measure(this.pile, this.interpolate(lo));
+    let vLo = w.measure(this.pile, this.interpolate(lo), this.activityFor(w, lo));
     if (vLo <= 0) return lo;
-    let vHi = w.measure(this.pile, this.pile.u);
+    let vHi = w.measure(this.pile, this.pile.u, this.activityFor(w, hi));
     let last = 0;
     // regula falsi, halving the weight of an end that stays (Illinois)
     for (let k = 0; k < 40 && hi - lo > 1e-6 * (to - from); k++) {
       const at = lo + ((hi - lo) * vLo) / (vLo - vHi);
-      const v = w.measure(this.pile, this.interpolate(at));
+      const v = w.measure(this.pile, this.interpolate(at), this.activityFor(w, at));
       if (Math.abs(v) < 1e-8) return at;
       if (v > 0) {
         lo = at;
@@ -377,12 +410,13 @@ class Runner {
   private sample(at: number, from: number, to: number): FilmSample {
     const { pile } = this;
     const u = to > from && at < to ? this.interpolate(at) : pile.u;
-    const leftUm = volatileUm(pile, u);
+    const leftUm = volatileUm(pile, u) + pile.boundUm;
     const top = pile.coats.at(-1);
     return {
       atMin: at,
       meanPhiTop: top ? phiOf(meanRatio(pile, top, u)) : 0,
       largestPhi: phiOf(largestRatio(pile, u)),
+      topFilmPhi: topFilmPhi(pile, u, topFilmFrom(pile)),
       leftUm,
       releasedUm: pile.appliedUm - pile.sandedUm - leftUm,
       profile: this.options.withProfiles ? profileOf(pile, u) : null,
@@ -399,7 +433,7 @@ class Runner {
       mass: {
         appliedUm: pile.appliedUm,
         releasedUm: pile.releasedUm,
-        leftUm: volatileUm(pile),
+        leftUm: volatileUm(pile) + pile.boundUm,
         sandedUm: pile.sandedUm,
       },
       dftUm: pile.coats.reduce((sum, c) => sum + c.solidsUm, 0),

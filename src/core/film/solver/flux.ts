@@ -118,7 +118,7 @@ export function evaluate(pile: Pile, u: Float64Array, air: FilmAir, work: Work, 
   for (let c = 0; c < coats.length; c++) {
     const coat = coats[c]!;
     const { potential } = coat;
-    const d = coat.substance.d0Um2Min * air.diffusion[c]!;
+    const d = coat.substance.d0Um2Min * coat.mobility * air.diffusion[c]!;
     const { first, last } = coat;
     dissolve(potential, u, w, g, first, last);
     for (let i = first; i < last - 1; i++) {
@@ -172,12 +172,12 @@ function joinCoats(pile: Pile, u: Float64Array, air: FilmAir, work: Work, c: num
   const j = b.first;
   const hi = h[i]!;
   const hj = h[j]!;
-  const da = a.substance.d0Um2Min * air.diffusion[c]!;
-  const db = b.substance.d0Um2Min * air.diffusion[c + 1]!;
+  const da = a.substance.d0Um2Min * a.mobility * air.diffusion[c]!;
+  const db = b.substance.d0Um2Min * b.mobility * air.diffusion[c + 1]!;
   let flux: number;
   let byBelow: number;
   let byAbove: number;
-  if (a.substance === b.substance && a.kappa === b.kappa) {
+  if (a.substance === b.substance && a.kappa === b.kappa && a.mobility === b.mobility) {
     const conduct = (2 * da) / (hi + hj);
     flux = conduct * (w[i]! - w[j]!);
     byBelow = conduct * g[i]!;

@@ -22,6 +22,11 @@ export interface Substance {
   readonly waterKappa?: number;
   /** mean φ under which it counts as formed when the next coat goes on */
   readonly phiFormed: number;
+  /**
+   * Largest φ of a film of it that sands. With it the film forms little by little about `phiFormed` and settles about this, so
+   * that no time jumps; without it κ is a step at `phiFormed`, as in cases told in figures.
+   */
+  readonly phiSettled?: number;
 }
 
 export const phiOf = (u: number): number => u / (1 + u);
@@ -38,6 +43,24 @@ export const arrhenius = (energyJPerMol: number, tempC: number): number =>
 const CHI = 0.5;
 const LATEX_TOP = 1.02;
 const LATEX_HALF = 0.02;
+/** A film passes a state between these multiples of its φ: not at all above the first, wholly below the second (est.). */
+type Passage = readonly [from: number, by: number];
+const FORMS: Passage = [1.5, 0.5];
+const SETTLES: Passage = [1.75, 0.25];
+
+function passedShare(phi: number, about: number, [from, by]: Passage): number {
+  const x = Math.min(1, Math.max(0, (from - phi / about) / (from - by)));
+  return x * x * (3 - 2 * x);
+}
+
+/** How far a film whose coat holds the mean share `phi` has formed: 0 not at all, 1 fully; never rising with `phi`. */
+export const formedShare = (s: Substance, phi: number): number =>
+  s.phiSettled === undefined ? (phi < s.phiFormed ? 1 : 0) : passedShare(phi, s.phiFormed, FORMS);
+
+/** How far it has become a film of its own, so that the next coat of the same kind is another one on it. */
+export const settledShare = (s: Substance, phi: number): number =>
+  s.phiSettled === undefined ? 0 : passedShare(phi, s.phiSettled, SETTLES);
+
 /** Share of φ up to which volatile still speeds its own diffusion. */
 const PHI_PLASTIC_MAX = 0.5;
 

@@ -9,7 +9,7 @@ import {
 } from "../../film";
 import type { AirSpot, Layer, Milestone, Product } from "../../model";
 import { plannedWftUm } from "../../numbers";
-import { labelTimes, STILL_AIR_M_S } from "../../reference";
+import { ownGapMin, STILL_AIR_M_S } from "../../reference";
 import type { FilmState } from "../../rules";
 import type { SeamWait } from "./types";
 
@@ -53,7 +53,7 @@ const MAX_LAID = 400;
 
 /** The coats of one layer, a flash apart; the last ends some time after minute 0 of its own clock. */
 export function laidFilm(layer: Layer, product: Product, air: AirSpot | null): LaidFilm {
-  const gapMin = layer.coatGapMin ?? product.label.gapMin ?? labelTimes(product).flash.min;
+  const gapMin = layer.coatGapMin ?? product.label.gapMin ?? ownGapMin(product);
   const wftUm = plannedWftUm(layer, product);
   const own = laid.get(product) ?? new Map<string, LaidFilm>();
   laid.set(product, own);
