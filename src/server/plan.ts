@@ -16,10 +16,11 @@ import {
   type PlanView,
   type SentPlanInput,
   type Shop,
+  type Sign,
 } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { airAt } from "@/core/film";
-import type { Stack } from "@/core/model";
+import type { Milestone, Stack } from "@/core/model";
 import { filmLedger } from "@/core/numbers";
 import { benchNow, type Looked, type OpRecord, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
 import {
@@ -64,15 +65,25 @@ function horizonDays(shop: Shop, tree: readonly PartNode[]): number {
 /** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
 const PLAN_SHAPE = "p4";
 
+/** The milestone each sign shows the film not to have come to; null = it tells none. */
+const SIGN_LACKS: Readonly<Record<Sign, Milestone | null>> = {
+  tacky: "touch",
+  "still-wet": "touch",
+  "paper-clogs": "sandable",
+  dents: "handle",
+  smells: null,
+  other: null,
+};
+
 /** What the log says of each operation: later entries speak louder, "taken back" unsays the last word. */
 export function recordsOf(log: readonly LogEntry[]): { records: readonly OpRecord[]; notYet: PlanInput["notYet"] } {
   const records = new Map<string, OpRecord>();
   const before = new Map<string, OpRecord | undefined>();
-  const notYet = new Map<string, number>();
+  const notYet = new Map<string, { atMin: number; lacks: Milestone | null }>();
   for (const e of log) {
     const atMin = Date.parse(e.at) / MS_PER_MIN;
     const known = records.get(e.opId);
-    if (e.kind === "not-yet") notYet.set(e.opId, atMin);
+    if (e.kind === "not-yet") notYet.set(e.opId, { atMin, lacks: e.sign === null ? null : SIGN_LACKS[e.sign] });
     if (e.kind === "started") {
       before.set(e.opId, known);
       records.set(e.opId, { opId: e.opId, startMin: atMin, endMin: null, coats: null, wftUm: null });
@@ -94,7 +105,7 @@ export function recordsOf(log: readonly LogEntry[]): { records: readonly OpRecor
       else records.delete(e.opId);
     }
   }
-  return { records: [...records.values()], notYet: [...notYet].map(([opId, atMin]) => ({ opId, atMin })) };
+  return { records: [...records.values()], notYet: [...notYet].map(([opId, look]) => ({ opId, ...look })) };
 }
 
 export interface PlanSources {

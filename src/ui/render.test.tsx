@@ -95,6 +95,7 @@ it("the ring is empty at the start, full at safe, and never past it", () => {
           likelyMin: 60,
           safeMin: 100,
           shutsMin: null,
+          forbidden: null,
           assumed: false,
         }}
         nowMin={nowMin}

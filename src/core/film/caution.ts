@@ -19,7 +19,8 @@ function quantile(caution: Caution, notYetRatio: number | null): number {
   const capped = Math.min(seen, MOST_SURPRISING);
   const p = capped + PROBABILITY[caution] * (1 - capped);
   const factor = Math.exp(WAIT_SIGMA * normalQuantile(p));
-  return notYetRatio === null ? factor : Math.max(factor, notYetRatio * (1 + LEAST_EXTENSION));
+  // a look that found it not ready never makes anything shorter
+  return notYetRatio === null ? factor : Math.max(factor, notYetRatio * NOT_YET_LEAST, quantile(caution, null));
 }
 
 /** A window shuts as early as one film in ten under `safe`, at even odds under `likely`. */
@@ -27,8 +28,8 @@ export const shutFactor = (caution: Caution): number => 1 / waitFactor(caution);
 
 /** Beyond this the tail of a log-normal says nothing more; keeps the quantile finite. */
 const MOST_SURPRISING = 0.9999;
-/** "Not yet" always adds at least this share of the time already waited (est.). */
-const LEAST_EXTENSION = 0.1;
+/** "Not yet" moves a wait to at least this multiple of the time already waited (est.). */
+export const NOT_YET_LEAST = 1.3;
 
 /** Factors of films nobody has looked at yet. */
 const UNSEEN: Readonly<Record<Caution, number>> = { likely: quantile("likely", null), safe: quantile("safe", null) };

@@ -87,14 +87,17 @@ describe("what thickness does", () => {
   it.each([
     [10, 2, 4.2],
     [1440, 0.85, 1.5],
-  ])("a second coat %i min after the first: %d to %d × as late, the first being wet or a dry film below", (gapMin, least, most) => {
-    const p = single("grey-primer");
-    const a = milestoneAfter([coat(p, 40, 0), coat(p, 40, gapMin)], "sandable", clockIn(20, 50));
-    if (a.outcome !== "reached") throw new Error("not reached");
-    const ratio = (a.atMin - gapMin) / waitMin(p, "sandable", 20, 50, 40);
-    expect(ratio).toBeGreaterThan(least);
-    expect(ratio).toBeLessThan(most);
-  });
+  ])(
+    "a second coat %i min after the first: %d to %d × as late, the first being wet or a dry film below",
+    (gapMin, least, most) => {
+      const p = single("grey-primer");
+      const a = milestoneAfter([coat(p, 40, 0), coat(p, 40, gapMin)], "sandable", clockIn(20, 50));
+      if (a.outcome !== "reached") throw new Error("not reached");
+      const ratio = (a.atMin - gapMin) / waitMin(p, "sandable", 20, 50, 40);
+      expect(ratio).toBeGreaterThan(least);
+      expect(ratio).toBeLessThan(most);
+    },
+  );
   it("what was rubbed off no longer has to dry", () => {
     const p = single("grey-primer");
     const rubbed = { atMin: 500, takesUm: 8 };

@@ -224,7 +224,15 @@ const FITS_KEPT = 4000;
 const byProduct = new WeakMap<Product, FittedFilm>();
 
 const keyOf = (p: Product): string =>
-  JSON.stringify([p.role === "putty", p.family, p.carriers, p.method === "aerosol", p.volumeSolids, p.cureDepthUm ?? null, p.label]);
+  JSON.stringify([
+    p.role === "putty",
+    p.family,
+    p.carriers,
+    p.method === "aerosol",
+    p.volumeSolids,
+    p.cureDepthUm ?? null,
+    p.label,
+  ]);
 
 /** The product's film, fitted to its label once; products with the same label share the work. */
 export function fittedFilm(product: Product): FittedFilm {
@@ -293,9 +301,7 @@ export function fitFilm(product: Product, key = keyOf(product)): FittedFilm {
     phiSettled: defaults.phiSettled,
   };
   const dries = phi0 > defaults.sandPhi + BALANCE_MARGIN_PHI && times.sandable.min > 0;
-  const fit: Fit = dries
-    ? fitDiffusion(trial, start)
-    : { substance: start, quickened: false, fitted: true, runs: 0 };
+  const fit: Fit = dries ? fitDiffusion(trial, start) : { substance: start, quickened: false, fitted: true, runs: 0 };
   const clockJ = CLOCK_J[mechanism];
   const pace = arrhenius(clockJ, label.tempC);
   const read = readLabel(trial, fit.substance, pace, dries);
@@ -397,7 +403,12 @@ function slowestCoat(t: LabelTrial, substance: Substance, atMin: readonly number
   const wettest = new Map<number, number>();
   for (let coats = 1; coats <= t.coats; coats++) {
     const lastMin = (coats - 1) * t.gapMin;
-    const samples = sampled(t, substance, coats, atMin.map((m) => lastMin + m));
+    const samples = sampled(
+      t,
+      substance,
+      coats,
+      atMin.map((m) => lastMin + m),
+    );
     for (const m of atMin) {
       const phi = samples.find((s) => s.atMin === lastMin + m)?.meanPhiTop ?? 0;
       wettest.set(m, Math.max(phi, wettest.get(m) ?? 0));

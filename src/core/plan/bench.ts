@@ -4,6 +4,7 @@ import type { Operation } from "./operations";
 import { type LiveChain, liveChain } from "./problem";
 import { judgeRegion } from "./region";
 import type { PlanInput, WaitReport } from "./types";
+import { notYetById } from "./wait";
 import { waitReport } from "./wait-report";
 
 /** Where a part stands at this minute. */
@@ -26,7 +27,7 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
     productOf: input.productOf,
     airOf: airsOf(input),
     delaysMin: new Map<string, number>(),
-    notYetMin: new Map(input.notYet.map((n) => [n.opId, n.atMin])),
+    notYet: notYetById(input.notYet),
   };
   const chains = new Map<string, LiveChain>();
   for (const r of input.regions) {
@@ -49,7 +50,9 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
     if (!next) return { ...base, zone: "finished", op: null, startedMin: null, wait: null };
     const known = ties.filter((t) => t.to === next.id).every((t) => isDone(t.from));
     const otherPart = cross.some((t) => t.to === next.id && !isDone(t.from));
-    const wait = known ? waitReport(next.id, live, ctx, (id) => records.get(id)?.endMin ?? input.nowMin) : null;
+    const wait = known
+      ? waitReport(next.id, live, ctx, (id) => records.get(id)?.endMin ?? input.nowMin, input.nowMin)
+      : null;
     const drying = wait !== null && wait.likelyMin > input.nowMin;
     return { ...base, zone: drying || otherPart ? "drying" : "ready", op: next, startedMin: null, wait };
   });

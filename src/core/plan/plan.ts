@@ -1,10 +1,22 @@
 import { assert, MIN_PER_DAY } from "../base";
 import { type GateReason, gateReason } from "../film";
-import { checkSchedule, explain, keepPlan, type Placed, type Problem, type Schedule, solve } from "../schedule";
+import {
+  type Conflict,
+  checkSchedule,
+  explain,
+  keepPlan,
+  type Piece,
+  type Placed,
+  type Problem,
+  type Schedule,
+  solve,
+} from "../schedule";
 import { airsOf } from "./airs";
 import { batchesOf } from "./batches";
 import { crossTies, joinCircle } from "./joins";
 import type { JudgeAnswer } from "./judge";
+import { withLateMasks } from "./late-masks";
+import type { Tie } from "./operations";
 import { linkId, liveChain, type ProblemContext, problemOf } from "./problem";
 import { judgeRegion } from "./region";
 import { type Found, inFull, report } from "./report";
@@ -18,6 +30,7 @@ import {
   type RefusedStop,
 } from "./types";
 import { type Looked, verifyWaits } from "./verify";
+import { notYetById } from "./wait";
 
 /** How long and for whom a plan is searched for. */
 export interface PlanOptions {
@@ -128,6 +141,7 @@ function solveVerified(start: ProblemContext, options: PlanOptions): Solved {
     const verified = { waits, putBack: putBack.size, early: early.length, earlyMin };
     if (early.length === 0 || round === ROUNDS) {
       const checkedOps = problem.ops.length;
+      const { placed } = withLateMasks(problem, schedule, ctx);
       return { outcome: "found", found: { ctx, problem, placed, boundMin, afreshDoneMin, verified, checkedOps } };
     }
     const delaysMin = new Map(ctx.delaysMin);
@@ -251,7 +265,7 @@ function contextOf(
     cross,
     productOf: input.productOf,
     records,
-    notYetMin: new Map(input.notYet.map((n) => [n.opId, n.atMin])),
+    notYet: notYetById(input.notYet),
     airOf: airsOf(input),
     delaysMin: new Map(),
     caution: input.caution,
@@ -269,18 +283,18 @@ function conflictReport(
   { schedule, ctx }: Extract<Solved, { outcome: "conflict" }>,
   notices: readonly Notice[],
 ): PlanAnswer {
-  const { conflict } = schedule;
   const ops = ctx.chains.flatMap((c) => c.chain.ops);
   const ties = [...ctx.chains.flatMap((c) => c.chain.ties), ...ctx.cross.map((c) => c.tie)];
-  const op = ops.find((o) => o.id === conflict.opId);
-  assert(op, "a conflict names an operation of the plan");
-  const tie = "linkId" in conflict ? ties.find((t) => linkId(t) === conflict.linkId) : undefined;
   const { set, frees } = explain(
     // changes that are tried may lie outside the sessions there are: the air is looked at round the clock
     problemOf({ ...ctx, gateHours: roundTheClock(ctx) }),
-    conflict,
+    schedule.conflict,
     new Set(ctx.batches.members.keys()),
   );
+  const conflict = windowIn(schedule.conflict, set, ties);
+  const op = ops.find((o) => o.id === conflict.opId);
+  assert(op, "a conflict names an operation of the plan");
+  const tie = "linkId" in conflict ? ties.find((t) => linkId(t) === conflict.linkId) : undefined;
   const named = new Set(
     [...set, ...frees].flatMap((p) => {
       if ("opId" in p) return [p.opId];
@@ -301,6 +315,14 @@ function conflictReport(
     ops: ops.filter((o) => named.has(o.id)),
     notices,
   };
+}
+
+/** Work that belongs together and fits no evening runs out of sessions in the end; what is really in the way is its window. */
+function windowIn(conflict: Conflict, set: readonly Piece[], ties: readonly Tie[]): Conflict {
+  if (conflict.kind !== "no-session-left") return conflict;
+  const shut = set.find((p) => p.kind === "window");
+  const tie = shut && ties.find((t) => linkId(t) === shut.linkId);
+  return tie ? { kind: "window", opId: tie.to, linkId: shut.linkId } : conflict;
 }
 
 /** Changes to a plan that cannot be made are tried this far ahead, days. */

@@ -78,7 +78,11 @@ describe("rounds of look, fill, sand and prime", () => {
     expect(a.verified.early).toBe(0);
   });
   it("are left out, and that is told, where the stack gives them no moment", () => {
-    // a solvent primer over thick two-part filler does not get to sandable, and the round would fill with that filler again
+    // the filler takes a primer soon and sands only after a season: a round would fill with it again and sand it
+    const slow = product("hull-filler", {
+      label: { ...product("hull-filler").label, sandableMin: 150_000, curedMin: 200_000 },
+    });
+    const productOf = lookup([slow]);
     const thick: PlanRegion = {
       region: region({ id: "a", material: "brass-copper", conditions: ["keyed", "clean"], areaCm2: 26 }),
       stack: pile(
@@ -88,12 +92,12 @@ describe("rounds of look, fill, sand and prime", () => {
         layer("bronze-lacquer", { id: "ac" }),
       ),
     };
-    const stops = planModel(planInput([thick], { marks: marks() }));
+    const stops = planModel(planInput([thick], { marks: marks(), productOf }));
     const overrides =
       stops.outcome === "refused"
         ? stops.stops.map((s) => ({ regionId: "a", key: s.verdict.key, reason: "boss only" }))
         : [];
-    const a = planned(planInput([thick], { marks: marks(), overrides }));
+    const a = planned(planInput([thick], { marks: marks(), overrides, productOf }));
     expect(a.ops.some((o) => o.round !== undefined)).toBe(false);
     expect(a.notices).toContainEqual({ kind: "rounds-left-out", regionId: "a" });
   });

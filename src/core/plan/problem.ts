@@ -19,7 +19,7 @@ import {
 } from "./operations";
 import { withRounds } from "./rounds";
 import type { PlanInput, PlanMarks, PlanRegion, ShedHabits } from "./types";
-import { canShut, estimateMin, spansOf } from "./wait";
+import { canShut, estimateMin, type NotYet, spansOf } from "./wait";
 
 /** One region's work with what has already happened to it. */
 export interface LiveChain {
@@ -103,7 +103,7 @@ export interface ProblemContext {
   readonly productOf: (id: string) => Product;
   readonly records: ReadonlyMap<string, OpRecord>;
   /** operation id → when someone last found it was not yet time for it */
-  readonly notYetMin: ReadonlyMap<string, number>;
+  readonly notYet: ReadonlyMap<string, NotYet>;
   readonly airOf: AirOf;
   /** by link: how much later it opens than the wait clock says, because the film model says so, minutes */
   readonly delaysMin: ReadonlyMap<string, number>;
@@ -269,7 +269,7 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
           fromMin: endOf(aliasOf(tie.from)),
           clock,
           caution: ctx.caution,
-          notYetMin: ctx.notYetMin.get(tie.to) ?? null,
+          notYet: ctx.notYet.get(tie.to) ?? null,
         }),
         delayMin,
       ),

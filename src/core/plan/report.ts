@@ -53,7 +53,7 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
     handsOnMin: handsOn(ops, ctx),
     spine: spineOf(ops, ctx),
     overrides: input.overrides.filter((o) => input.regions.some((r) => r.region.id === o.regionId)),
-    notices: [...notices, ...lateSeams(ctx, at), ...planNotices(ops, ctx)],
+    notices: [...notices, ...lateSeams(ctx, at), ...longerGaps(ctx, at), ...planNotices(ops, ctx)],
     caution: input.caution,
     verified: found.verified,
     boundMin: Math.min(found.boundMin, doneMin),
@@ -101,7 +101,7 @@ function plannedOp(
     endMin: place.endMin,
     boundBy: whyThen(op, place, live, ctx, endOf, placed),
     state: record ? (record.endMin === null ? "in-hand" : "done") : "planned",
-    wait: waitReport(op.id, live, ctx, endOf),
+    wait: waitReport(op.id, live, ctx, endOf, place.startMin),
     slackMin: record ? 0 : slackMin,
     latestMin: record ? null : Math.min(place.startMin + slackMin, windowShutsMin ?? Number.MAX_SAFE_INTEGER),
     locked: !record && ctx.marks.locks[op.id] === place.startMin,
@@ -131,7 +131,7 @@ function whyThen(
   );
   const { startMin } = place;
   if (there > startMin - GRID_MIN) return place.boundBy;
-  const wait = waitReport(op.id, live, ctx, endOf);
+  const wait = waitReport(op.id, live, ctx, endOf, startMin);
   if (wait && (ctx.caution === "safe" ? wait.safeMin : wait.likelyMin) > startMin - GRID_MIN)
     return { kind: "link", linkId: `${wait.fromOpId}>${op.id}>` };
   if (ctx.sessions.some((s) => s.startMin > startMin - GRID_MIN && s.startMin <= startMin)) return { kind: "session" };
@@ -228,19 +228,43 @@ function lateSeams(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): readon
         fromMin,
         clock: ctx.airOf(live.chain.regionId).clock,
         caution: ctx.caution,
-        notYetMin: null,
+        notYet: null,
       };
       const inTime = spansOf({ ...wait, waits: better }, context).some(
         (s) => s.endMin === null || placed.startMin <= s.endMin,
       );
       if (inTime) return [];
-      const regionId = live.chain.regionId;
-      const layerIds = [...new Set(live.chain.ops.flatMap((o) => o.layerId ?? []))];
-      const layer = layerIds.indexOf(live.chain.ops.find((o) => o.id === tie.to)!.layerId!);
+      const { regionId } = live.chain;
+      const layer = layerOf(live, tie.to);
       return wait.fallback[0]!.codes.map((code) => ({ kind: "verdict", regionId, verdict: "care", code, layer }));
     }),
   );
 }
+
+/** Typed gaps that are too short in the plan's own air. */
+function longerGaps(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): readonly Notice[] {
+  return ctx.chains.flatMap((live) =>
+    live.chain.ties.flatMap((tie): Notice[] => {
+      const { wait } = tie;
+      const typed = wait.kind === "seam" ? wait.waits[0] : undefined;
+      if (typed?.until !== "gap" || ctx.records.has(tie.to) || !at.has(tie.to)) return [];
+      const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, (id) => at.get(id)!.endMin);
+      const fromMin = at.get(tie.from)!.endMin;
+      const { clock } = ctx.airOf(live.chain.regionId);
+      const [first] = spansOf(wait, { coats, fromMin, clock, caution: ctx.caution, notYet: null });
+      const neededMin = first ? first.startMin - fromMin : 0;
+      if (neededMin <= typed.gapMin + GRID_MIN) return [];
+      const { regionId } = live.chain;
+      return [{ kind: "gap-longer", regionId, layer: layerOf(live, tie.to), typedMin: typed.gapMin, neededMin }];
+    }),
+  );
+}
+
+/** Index of the layer an operation works on. */
+const layerOf = (live: LiveChain, opId: string): number => {
+  const layerIds = [...new Set(live.chain.ops.flatMap((o) => o.layerId ?? []))];
+  return layerIds.indexOf(live.chain.ops.find((o) => o.id === opId)!.layerId!);
+};
 
 /** Walks back from the operation that ends last along what held each one up. */
 function spineOf(ops: readonly PlannedOp[], ctx: ProblemContext): readonly string[] {

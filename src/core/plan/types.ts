@@ -1,5 +1,16 @@
 import type { Climate, GateReason } from "../film";
-import type { BenchSession, Caution, Coupon, Objective, Product, Protection, Region, Stack, Verdict } from "../model";
+import type {
+  BenchSession,
+  Caution,
+  Coupon,
+  Milestone,
+  Objective,
+  Product,
+  Protection,
+  Region,
+  Stack,
+  Verdict,
+} from "../model";
 import type { BoundBy, Conflict, Freeing, Piece } from "../schedule";
 import type { PlacedVerdict } from "./judge";
 import type { Operation, OpRecord } from "./operations";
@@ -83,7 +94,8 @@ export interface PlanInput {
   readonly nowMin: number;
   readonly horizonMin: number;
   readonly records: readonly OpRecord[];
-  readonly notYet: readonly { readonly opId: string; readonly atMin: number }[];
+  /** looks that found an operation not ready; `lacks` is what the sign seen speaks of */
+  readonly notYet: readonly { readonly opId: string; readonly atMin: number; readonly lacks?: Milestone | null }[];
   readonly overrides: readonly Override[];
   /** the shop's own trials */
   readonly coupons: readonly Coupon[];
@@ -105,8 +117,10 @@ export interface WaitReport {
   readonly likelyMin: number;
   /** nine in ten */
   readonly safeMin: number;
-  /** when the window shuts again; null = it stays open */
+  /** when the window it falls into shuts again; null = it stays open */
   readonly shutsMin: number | null;
+  /** a forbidden gap between two windows, in this air; null = there is none */
+  readonly forbidden: { readonly fromMin: number; readonly toMin: number } | null;
   /** the label does not give this time; the family's usual ratio stands in */
   readonly assumed: boolean;
 }
@@ -156,6 +170,14 @@ export type Notice =
       readonly why: "differs" | "begun" | "pot-life" | "circle";
     }
   | { readonly kind: "lock-passed"; readonly regionId: string }
+  /** a typed gap is too short in the plan's own air: the film is then where nothing may go on it */
+  | {
+      readonly kind: "gap-longer";
+      readonly regionId: string;
+      readonly layer: number;
+      readonly typedMin: number;
+      readonly neededMin: number;
+    }
   | { readonly kind: "tape-long"; readonly regionId: string; readonly days: number }
   | { readonly kind: "pot-life"; readonly regionId: string; readonly mixes: number }
   | { readonly kind: "to-buy"; readonly regionId: string; readonly productId: string; readonly byMin: number }

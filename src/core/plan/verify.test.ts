@@ -64,7 +64,7 @@ describe("a finished plan is run through the film model", () => {
       ...input,
       chains: [liveChain(hull, answer, input, new Map())],
       records: new Map(),
-      notYetMin: new Map(),
+      notYet: new Map(),
       airOf: airsOf(input),
       delaysMin: new Map(),
     };

@@ -25,20 +25,24 @@ const CELLS = 12;
 const TOLERANCE_MIN = 1;
 const LOOK_ON_MIN = 10 * 1440;
 
-type Drying = Extract<Wait, { kind: "flash" | "sandable" | "seam" }>;
-const isDrying = (w: Wait): w is Drying => w.kind === "flash" || w.kind === "sandable" || w.kind === "seam";
+/** Waits on a film; those on water, a wipe, a lamp or a joint have no film to look at. */
+type Drying = Extract<Wait, { kind: "flash" | "sandable" | "seam" | "milestone" | "unmask" }>;
+const DRYING: ReadonlySet<Wait["kind"]> = new Set(["flash", "sandable", "seam", "milestone", "unmask"]);
+const isDrying = (w: Wait): w is Drying => DRYING.has(w.kind);
 
 /** Aspects of drying a wait may ask of the coat below it. */
 function aspectsOf(wait: Drying) {
   const own = milestoneOf(wait);
   if (wait.kind === "sandable") return ["sandable", "touch"] as const;
-  if (wait.kind === "flash") return ["flash", "recoat", "touch"] as const;
+  if (wait.kind === "flash") return ["flash", "recoat", "sandable", "touch"] as const;
+  if (wait.kind === "milestone") return [wait.milestone, "sandable", "touch"] as const;
+  if (wait.kind === "unmask") return ["handle", "sandable", "touch"] as const;
   return own === "cured"
     ? (["sandable", "recoat", "touch", "cured-water"] as const)
     : (["sandable", "recoat", "touch"] as const);
 }
 
-type Films = Pick<ProblemContext, "chains" | "productOf" | "records" | "notYetMin" | "airOf" | "delaysMin" | "caution">;
+type Films = Pick<ProblemContext, "chains" | "productOf" | "records" | "notYet" | "airOf" | "delaysMin" | "caution">;
 
 /** What the model said of a wait at the hours it was asked for; a plan mended here and there asks anew only where hours changed. */
 export type Looked = Map<string, { readonly hours: string; readonly found: EarlyWait | null }>;
@@ -51,14 +55,15 @@ export function verifyWaits(ctx: Films, placed: readonly Placed[], looked: Looke
   for (const live of ctx.chains) {
     for (const tie of live.chain.ties) {
       if (!isDrying(tie.wait) || ctx.records.has(tie.to) || !at.has(tie.to)) continue;
-      waits += 1;
       const endOf = (id: string) => at.get(id)!.endMin;
       const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
+      if (coats.length === 0) continue;
+      waits += 1;
       const hours = JSON.stringify([
         tie.wait,
         at.get(tie.to)!.startMin,
         endOf(tie.from),
-        ctx.notYetMin.get(tie.to),
+        ctx.notYet.get(tie.to),
         coats.map((c) => [c.product.id, c.wftUm, c.endMin, c.rubbed]),
       ]);
       const known = looked.get(linkId(tie));
@@ -83,7 +88,7 @@ function lookAt(
   const startMin = at.get(tie.to)!.startMin;
   const untilMin = Math.min(clock.toMin, startMin + LOOK_ON_MIN);
   const { metMin } = runPile(coats, climate, untilMin, { cellsPerCoat: CELLS }, aspectsOf(wait));
-  const context = { coats, fromMin, clock, caution: ctx.caution, notYetMin: ctx.notYetMin.get(tie.to) ?? null };
+  const context = { coats, fromMin, clock, caution: ctx.caution, notYet: ctx.notYet.get(tie.to) ?? null };
   const byModel = spansOf(wait, { ...context, dryAt: dryAtByModel(coats, metMin) });
   const opens = opening(byModel, startMin);
   if (opens === null || startMin >= opens - TOLERANCE_MIN) return null;

@@ -1,20 +1,26 @@
+import { type AppliedCoat, recoatWindows, type WaitClock } from "../film";
+import type { Span } from "../schedule";
 import { coatsUpTo, type Tie } from "./operations";
 import { type LiveChain, linkId, type ProblemContext, putBack } from "./problem";
 import type { WaitReport } from "./types";
 import { milestoneOf, spansOf, waitAssumed } from "./wait";
 
-type WaitWorld = Pick<ProblemContext, "productOf" | "notYetMin" | "airOf" | "delaysMin">;
+type WaitWorld = Pick<ProblemContext, "productOf" | "notYet" | "airOf" | "delaysMin">;
 
-/** The wait that ends last before an operation; null when it waits for nothing. */
+/**
+ * The wait that ends last before an operation; null when it waits for nothing.
+ * @param atMin when it is done or would be: of several windows the one that holds this moment is told, or the next
+ */
 export function waitReport(
   opId: string,
   live: LiveChain,
   ctx: WaitWorld,
   endOf: (id: string) => number,
+  atMin: number,
 ): WaitReport | null {
   const reports = live.chain.ties
-    .filter((t) => t.to === opId && t.wait.kind !== "none")
-    .map((t) => reportOf(t, live, ctx, endOf));
+    .filter((t) => t.to === opId && t.wait.kind !== "none" && t.wait.kind !== "tape-limit")
+    .map((t) => reportOf(t, live, ctx, endOf, atMin));
   const real = reports.filter((r): r is WaitReport => r !== null);
   if (real.length === 0) return null;
   const last = real.reduce((a, b) => (b.likelyMin > a.likelyMin ? b : a));
@@ -26,20 +32,24 @@ export function waitReport(
   };
 }
 
-function reportOf(tie: Tie, live: LiveChain, ctx: WaitWorld, endOf: (id: string) => number): WaitReport | null {
+function reportOf(
+  tie: Tie,
+  live: LiveChain,
+  ctx: WaitWorld,
+  endOf: (id: string) => number,
+  atMin: number,
+): WaitReport | null {
   const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
   const fromMin = endOf(tie.from);
   const { clock } = ctx.airOf(live.chain.regionId);
   const delayMin = ctx.delaysMin.get(linkId(tie)) ?? 0;
   const spans = (caution: "likely" | "safe") =>
-    putBack(
-      spansOf(tie.wait, { coats, fromMin, clock, caution, notYetMin: ctx.notYetMin.get(tie.to) ?? null }),
-      delayMin,
-    );
-  const likely = spans("likely")[0];
-  const milestone = milestoneOf(tie.wait);
+    putBack(spansOf(tie.wait, { coats, fromMin, clock, caution, notYet: ctx.notYet.get(tie.to) ?? null }), delayMin);
+  const all = spans("likely");
+  const likely = spanAt(all, atMin);
+  const milestone = milestoneOf(tie.wait, likely);
   if (!likely || milestone === null) return null;
-  const safe = spans("safe")[0] ?? likely;
+  const safe = spanAt(spans("safe"), Math.max(atMin, likely.startMin)) ?? likely;
   return {
     milestone,
     fromOpId: tie.from,
@@ -47,6 +57,17 @@ function reportOf(tie: Tie, live: LiveChain, ctx: WaitWorld, endOf: (id: string)
     likelyMin: likely.startMin,
     safeMin: Math.max(likely.startMin, safe.startMin),
     shutsMin: likely.endMin,
+    forbidden: tie.wait.kind === "seam" || tie.wait.kind === "flash" ? forbiddenGap(coats, clock) : null,
     assumed: waitAssumed(tie.wait, coats),
   };
 }
+
+/** The gap between a film's two windows in this air; null = it has none, or it opens again beyond the horizon. */
+export function forbiddenGap(coats: readonly AppliedCoat[], clock: WaitClock): WaitReport["forbidden"] {
+  const [first, second] = coats.length > 0 ? recoatWindows(coats, clock) : [];
+  return first?.shutMin != null && second ? { fromMin: first.shutMin, toMin: second.openMin } : null;
+}
+
+/** The span that holds a moment, or the next one; the last where none is left. */
+const spanAt = (spans: readonly Span[], atMin: number): Span | undefined =>
+  spans.find((s) => s.endMin === null || s.endMin >= atMin) ?? spans.at(-1);

@@ -2,6 +2,7 @@ import {
   type AppliedCoat,
   type DryAt,
   milestoneAfter,
+  NOT_YET_LEAST,
   progressAt,
   recoatWindows,
   shutFactor,
@@ -9,7 +10,7 @@ import {
   waitFactor,
 } from "../film";
 import type { Caution, Milestone } from "../model";
-import { familyFacts, labelTimes, WET_SAND_DRY_MIN, WIPE_FLASH_MIN } from "../reference";
+import { familyFacts, labelTimes, ownGapMilestone, WET_SAND_DRY_MIN, WIPE_FLASH_MIN } from "../reference";
 import type { Span } from "../schedule";
 import type { SeamPlan, SeamWait } from "./judge";
 
@@ -28,14 +29,25 @@ export type Wait =
   | { readonly kind: "unmask"; readonly leastMin: number | null }
   /** tape has to be off the part by then */
   | { readonly kind: "tape-limit"; readonly minutes: number }
-  /** next coat of the same layer */
-  | { readonly kind: "flash" }
+  /** next coat of the same layer, no sooner than the user wants them apart */
+  | { readonly kind: "flash"; readonly apartMin: number | null }
   | { readonly kind: "sandable" }
   /** next layer */
   | { readonly kind: "seam"; readonly waits: readonly SeamWait[]; readonly fallback: SeamPlan["fallback"] };
 
 export const partDryWait = (refMin: number): Wait => ({ kind: "part-dry", refMin });
 export const wetSandDry = partDryWait(WET_SAND_DRY_MIN);
+
+/** Somebody looked and it was not time: when, and which milestone the sign they saw is the want of, if it tells one. */
+export interface NotYet {
+  readonly atMin: number;
+  readonly lacks: Milestone | null;
+}
+
+/** Looks that found an operation not ready, by its id. */
+export const notYetById = (
+  looks: readonly { readonly opId: string; readonly atMin: number; readonly lacks?: Milestone | null }[],
+): ReadonlyMap<string, NotYet> => new Map(looks.map((n) => [n.opId, { atMin: n.atMin, lacks: n.lacks ?? null }]));
 
 export interface WaitContext {
   /** coats on the face up to and including the one waited for; empty for waits on bare material */
@@ -44,16 +56,16 @@ export interface WaitContext {
   readonly fromMin: number;
   readonly clock: WaitClock;
   readonly caution: Caution;
-  /** when someone last looked and it was not there; null = nobody looked */
-  readonly notYetMin: number | null;
+  /** when someone last looked and it was not there, and what the sign speaks of; null = nobody looked */
+  readonly notYet: NotYet | null;
   /** answers for drying in place of the wait clock; the film model, where a plan is checked */
   readonly dryAt?: DryAt | undefined;
 }
 
 export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | "uv-box" | "joint";
 
-/** The milestone a wait is told by, for words and rings. */
-export function milestoneOf(wait: Wait): WaitedFor | null {
+/** The milestone a wait is told by, for words and rings. @param span the one it falls into, where that is known */
+export function milestoneOf(wait: Wait, span?: Span): WaitedFor | null {
   switch (wait.kind) {
     case "none":
     case "tape-limit":
@@ -63,7 +75,8 @@ export function milestoneOf(wait: Wait): WaitedFor | null {
     case "milestone":
       return wait.milestone;
     case "unmask":
-      return "touch";
+      // past the soft edge it is the hard film that is waited for
+      return wait.leastMin === null && span?.endMin === null ? "sandable" : "touch";
     case "seam":
       return wait.waits[0]?.until === "sandable" || wait.waits[0]?.until === "cured" ? wait.waits[0].until : "recoat";
     default:
@@ -86,6 +99,19 @@ export function canShut(wait: Wait, coats: readonly AppliedCoat[]): boolean {
 
 /** Spans in which what follows may start, rising; empty = never before the clock's horizon. */
 export function spansOf(wait: Wait, ctx: WaitContext): readonly Span[] {
+  const spans = merge(unlooked(wait, ctx));
+  if (ctx.notYet === null || ctx.notYet.atMin <= ctx.fromMin || wait.kind === "tape-limit") return spans;
+  return notBefore(spans, afterLook(ctx, ctx.notYet));
+}
+
+/** What was seen is the last word: the time waited so far was too short, and what the sign lacks has to come first. */
+function afterLook(ctx: WaitContext, { atMin, lacks }: NotYet): number {
+  const least = ctx.fromMin + NOT_YET_LEAST * (atMin - ctx.fromMin);
+  if (lacks === null || ctx.coats.length === 0) return least;
+  return Math.max(least, milestoneMin(ctx, lacks) ?? least);
+}
+
+function unlooked(wait: Wait, ctx: WaitContext): readonly Span[] {
   switch (wait.kind) {
     case "none":
       return from(ctx.fromMin);
@@ -102,13 +128,19 @@ export function spansOf(wait: Wait, ctx: WaitContext): readonly Span[] {
     case "tape-limit":
       return [{ startMin: ctx.fromMin, endMin: ctx.fromMin + wait.minutes }];
     case "flash":
-      return flashSpans(ctx);
+      return flashSpans(ctx, wait.apartMin);
     case "sandable":
       return from(milestoneMin(ctx, "sandable"));
     case "seam":
       return seamUnion(wait.waits, ctx);
   }
 }
+
+/** Spans cut to begin no sooner than a moment; those that shut before it are lost. */
+const notBefore = (spans: readonly Span[], leastMin: number): readonly Span[] =>
+  spans
+    .filter((s) => s.endMin === null || s.endMin > leastMin)
+    .map((s) => ({ startMin: Math.max(s.startMin, leastMin), endMin: s.endMin }));
 
 const from = (startMin: number | null): readonly Span[] => (startMin === null ? [] : [{ startMin, endMin: null }]);
 
@@ -122,23 +154,27 @@ function unmaskSpans(leastMin: number | null, ctx: WaitContext): readonly Span[]
   const handle = milestoneMin(ctx, "handle");
   if (handle === null) return from(touch);
   const hard = milestoneMin(ctx, "sandable");
-  const soft = { startMin: touch, endMin: Math.max(handle, touch) };
+  // where a film may be held as soon as it is touch dry, its edge is soft for about as long again
+  const soft = { startMin: touch, endMin: Math.max(handle, touch + SOFT_EDGE_OF_TOUCH * (touch - ctx.fromMin)) };
   return hard === null ? [soft] : merge([soft, { startMin: Math.max(hard, handle), endMin: null }]);
 }
 
+/** After touch dry an edge stays soft for at least this share of the time that took (est.). */
+const SOFT_EDGE_OF_TOUCH = 1;
+
 function bareFactor(ctx: WaitContext, law: "part-dry" | "wipe", refMin: number): number {
   const ratio =
-    ctx.notYetMin === null || ctx.notYetMin <= ctx.fromMin
+    ctx.notYet === null || ctx.notYet.atMin <= ctx.fromMin
       ? null
-      : ctx.clock.elapsedRef(law, ctx.fromMin, ctx.notYetMin) / refMin;
+      : ctx.clock.elapsedRef(law, ctx.fromMin, ctx.notYet.atMin) / refMin;
   return waitFactor(ctx.caution, ratio);
 }
 
 function factorFor(ctx: WaitContext, milestone: Milestone): number {
   const ratio =
-    ctx.notYetMin === null || ctx.notYetMin <= ctx.fromMin
+    ctx.notYet === null || ctx.notYet.atMin <= ctx.fromMin
       ? null
-      : progressAt(ctx.coats, milestone, ctx.clock, ctx.notYetMin);
+      : progressAt(ctx.coats, milestone, ctx.clock, ctx.notYet.atMin);
   return waitFactor(ctx.caution, ratio);
 }
 
@@ -150,22 +186,23 @@ function milestoneMin(ctx: WaitContext, milestone: Milestone): number | null {
 const windowsOf = (ctx: WaitContext) =>
   recoatWindows(ctx.coats, ctx.clock, factorFor(ctx, "recoat"), shutFactor(ctx.caution), ctx.dryAt);
 
-/** Own next coat: from flash until the first window shuts, then any later window; never in a forbidden gap. */
-function flashSpans(ctx: WaitContext): readonly Span[] {
-  const flashMin = milestoneMin(ctx, "flash");
-  if (flashMin === null) return [];
+/**
+ * Own next coat: from its own gap (flash, or what a putty's skin waits for) until the first window shuts, then any later window;
+ * never in a forbidden gap, and never sooner than the user wants them apart.
+ */
+function flashSpans(ctx: WaitContext, apartMin: number | null): readonly Span[] {
+  const { product } = ctx.coats.at(-1)!;
+  const ready = milestoneMin(ctx, ownGapMilestone(product));
+  if (ready === null) return [];
   const spans = windowsOf(ctx).map(
-    (w, i): Span => ({
-      startMin: i === 0 ? Math.min(flashMin, Math.max(w.openMin, flashMin)) : w.openMin,
-      endMin: w.shutMin,
-    }),
+    (w, i): Span => ({ startMin: i === 0 ? ready : Math.max(ready, w.openMin), endMin: w.shutMin }),
   );
   const afterLast = spans.at(-1)?.endMin ?? null;
-  const product = ctx.coats.at(-1)!.product;
   const mayReturn = product.family === "unknown" || !familyFacts(product.family).mustScuffWhenMissed;
   // a film that needs no scuff takes its own next coat once it is hard, even past its window
   const hard = afterLast !== null && mayReturn ? milestoneMin(ctx, "cured") : null;
-  return merge(hard === null ? spans : [...spans, { startMin: Math.max(hard, afterLast!), endMin: null }]);
+  const own = merge(hard === null ? spans : [...spans, { startMin: Math.max(hard, afterLast!), endMin: null }]);
+  return apartMin === null ? own : notBefore(own, ctx.fromMin + apartMin);
 }
 
 /** Ways come soonest first: once one never shuts, the later ones add nothing. */
@@ -179,7 +216,11 @@ function seamUnion(waits: readonly SeamWait[], ctx: WaitContext): readonly Span[
 }
 
 function seamSpans(wait: SeamWait, ctx: WaitContext): readonly Span[] {
-  if (wait.until === "gap") return from(ctx.fromMin + wait.gapMin);
+  if (wait.until === "gap") {
+    const typed = ctx.fromMin + wait.gapMin;
+    // a typed gap holds as the least: in this air the film may be in another state by then than it was judged in
+    return wait.within.length === 0 ? from(typed) : notBefore(seamUnion(wait.within, ctx), typed);
+  }
   const windows = windowsOf(ctx);
   if (wait.until === "window") {
     const w = windows[wait.index];

@@ -3,7 +3,7 @@ import { coatsUpTo } from "./operations";
 import { liveChain } from "./problem";
 import { judgeRegion } from "./region";
 import type { PlanInput, WaitReport } from "./types";
-import { isBare } from "./wait";
+import { isBare, notYetById } from "./wait";
 import { waitReport } from "./wait-report";
 import { type WhyWait, whyWait } from "./why";
 
@@ -29,9 +29,9 @@ export function whyOp(input: PlanInput, regionId: string, opId: string, endOf: (
     productOf: input.productOf,
     airOf: airsOf(input),
     delaysMin: new Map<string, number>(),
-    notYetMin: new Map(input.notYet.map((n) => [n.opId, n.atMin])),
+    notYet: notYetById(input.notYet),
   };
-  const wait = waitReport(opId, live, ctx, endOf);
+  const wait = waitReport(opId, live, ctx, endOf, input.nowMin);
   if (!wait || isBare(wait.milestone)) return null;
   const coats = coatsUpTo(live.chain, wait.fromOpId, live.filmUm, input.productOf, endOf);
   if (coats.length === 0) return null;

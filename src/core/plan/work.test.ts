@@ -16,7 +16,7 @@ const laid = (id: string, over: Partial<WaitContext> = {}): WaitContext => {
     fromMin: 100,
     clock,
     caution: "likely",
-    notYetMin: null,
+    notYet: null,
     ...over,
   };
 };
@@ -31,17 +31,17 @@ describe("waits as spans of time", () => {
     expect(spans({ kind: "wipe-flash" }, laid("grey-primer"))).toEqual([[110, null]]);
   });
   it("the next coat of a lacquer from its flash on", () =>
-    expect(spans({ kind: "flash" }, laid("grey-primer"))).toEqual([[110, null]]));
+    expect(spans({ kind: "flash", apartMin: null }, laid("grey-primer"))).toEqual([[110, null]]));
   it("the next coat of an enamel in either window, never between", () => {
-    expect(spans({ kind: "flash" }, laid("lightship-white"))).toEqual([
+    expect(spans({ kind: "flash", apartMin: null }, laid("lightship-white"))).toEqual([
       [160, 460],
       [4420, null],
     ]);
   });
   it("the next coat of a two-pack only inside its window", () =>
-    expect(spans({ kind: "flash" }, laid("epoxy-primer"))).toEqual([[125, 1540]]));
+    expect(spans({ kind: "flash", apartMin: null }, laid("epoxy-primer"))).toEqual([[125, 1540]]));
   it("a promoter’s own next coat, or once it is hard", () => {
-    const own = spans({ kind: "flash" }, laid("grip-promoter"));
+    const own = spans({ kind: "flash", apartMin: null }, laid("grip-promoter"));
     expect(own[0]).toEqual([105, 160]);
     expect(own[1]![0]).toBeGreaterThanOrEqual(580);
   });
@@ -49,7 +49,7 @@ describe("waits as spans of time", () => {
     expect(spans(seam({ until: "window", index: 0 }), laid("epoxy-primer"))).toEqual([[190, 1540]]);
     expect(spans(seam({ until: "sandable" }), laid("grey-primer"))).toEqual([[160, null]]);
     expect(spans(seam({ until: "cured" }), laid("grey-primer"))).toEqual([[1540, null]]);
-    expect(spans(seam({ until: "gap", gapMin: 33 }), laid("grey-primer"))).toEqual([[133, null]]);
+    expect(spans(seam({ until: "gap", gapMin: 33, within: [] }), laid("grey-primer"))).toEqual([[133, null]]);
   });
   it("several ways are joined where they meet", () => {
     expect(spans(seam({ until: "window", index: 0 }, { until: "window", index: 1 }), laid("lightship-white"))).toEqual([
@@ -72,15 +72,19 @@ describe("waits as spans of time", () => {
     expect(safeShut).toBeLessThan(likelyShut);
   });
   it("a look that found it tacky moves the opening past the look", () => {
-    expect(spans({ kind: "sandable" }, laid("grey-primer", { notYetMin: 170 }))[0]![0]).toBeGreaterThan(170);
+    expect(
+      spans({ kind: "sandable" }, laid("grey-primer", { notYet: { atMin: 170, lacks: null } }))[0]![0],
+    ).toBeGreaterThan(170);
     // looked before the coat was on: says nothing of this coat
-    expect(spans({ kind: "sandable" }, laid("grey-primer", { notYetMin: 90 }))).toEqual([[160, null]]);
+    expect(spans({ kind: "sandable" }, laid("grey-primer", { notYet: { atMin: 90, lacks: null } }))).toEqual([
+      [160, null],
+    ]);
   });
   it("what never comes within the horizon has no span", () =>
     expect(spans(partDryWait(HORIZON_MIN), laid("grey-primer"))).toEqual([]));
   it("only what can shut binds two pieces of work together", () => {
-    expect(canShut({ kind: "flash" }, laid("epoxy-primer").coats)).toBe(true);
-    expect(canShut({ kind: "flash" }, laid("grey-primer").coats)).toBe(false);
+    expect(canShut({ kind: "flash", apartMin: null }, laid("epoxy-primer").coats)).toBe(true);
+    expect(canShut({ kind: "flash", apartMin: null }, laid("grey-primer").coats)).toBe(false);
     expect(canShut({ kind: "sandable" }, laid("epoxy-primer").coats)).toBe(false);
     expect(canShut(seam({ until: "sandable" }), laid("epoxy-primer").coats)).toBe(false);
   });

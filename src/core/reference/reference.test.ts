@@ -154,12 +154,7 @@ describe("label times", () => {
     expect(times.flash).toEqual({ min: (100 * r.flash) / r.sandable, assumed: true });
   });
   it("one given time stands for all of them, whichever it is", () => {
-    for (const given of [
-      { flashMin: 12 },
-      { touchMin: 20 },
-      { handleMin: 50 },
-      { curedMin: 2000 },
-    ]) {
+    for (const given of [{ flashMin: 12 }, { touchMin: 20 }, { handleMin: 50 }, { curedMin: 2000 }]) {
       const times = labelTimes(bare(given));
       for (const m of MILESTONES) expect(times[m].min).toBeGreaterThan(0);
       expect(Object.values(times).filter((t) => !t.assumed)).toHaveLength(1);
@@ -169,7 +164,15 @@ describe("label times", () => {
     [{ flashMin: 12, gapMin: 20, recoat: [[30, null]] }, 12],
     [{ gapMin: 20, recoat: [[30, null]] }, 20],
     [{ recoat: [[30, null]] }, 30],
-    [{ recoat: [[0, 60], [960, null]] }, 960],
+    [
+      {
+        recoat: [
+          [0, 60],
+          [960, null],
+        ],
+      },
+      960,
+    ],
   ] as const)("between its own coats %j waits %i min", (given, min) => {
     expect(labelTimes(bare(given)).flash).toEqual({ min, assumed: false });
   });

@@ -2,6 +2,7 @@ import type { Sign } from "@/contracts";
 import type { GateReason } from "@/core/film";
 import type { Notice, Operation, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
+import { duration } from "../format/time";
 import { missingText, REASON } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
@@ -95,6 +96,11 @@ export function conflictText(a: Conflicted, what: string, after: string | null):
         way: `${after ? `After “${after}” the` : "The"} film does not get there in this air, or its window never opens. Warmer or drier air, thinner or fewer coats would help.`,
       };
     case "window":
+      if (a.ops.some((o) => o.kind === "turn"))
+        return {
+          title: `The window for “${what}” shuts while the part is turned`,
+          way: `Every face has a window of its own${after ? ` after “${after}”` : ""}, and one of them is shut by the time its turn comes. Lay the faces side by side with fewer turns, hold the part so that more of it is reached at once, give it a longer session, or lay the coat below afresh face by face.`,
+        };
       return {
         title: `The window for “${what}” shuts before a session comes`,
         way: `${after ? `It opens after “${after}” and` : "It"} closes again between two bench sessions. If the film below is down already, add a scuff before this coat under Stacks, or take the last coat back in the Logbook and lay it afresh.`,
@@ -207,6 +213,8 @@ export function noticeText(n: Notice): string {
       return BATCH_LEFT_OUT[n.why];
     case "lock-passed":
       return "A pin lies in the past and no longer holds.";
+    case "gap-longer":
+      return `Layer ${n.layer + 1}: the gap you set (${duration(n.typedMin)}) is too short in this air; ${duration(n.neededMin)} are planned.`;
     case "tape-long":
       return `What stays bare is under tape for about ${n.days} days: use low-tack tape and change it within a week.`;
     case "pot-life":

@@ -262,7 +262,14 @@ class Runner {
     while (i < this.events.length && this.events[i]!.atMin <= this.atMin) {
       const e = this.events[i]!;
       if (e.kind === "coat")
-        layCoat(this.pile, e.substance, e.solidsUm, e.phi0, e.cells ?? this.cells, this.weather.at(this.atMin).activity);
+        layCoat(
+          this.pile,
+          e.substance,
+          e.solidsUm,
+          e.phi0,
+          e.cells ?? this.cells,
+          this.weather.at(this.atMin).activity,
+        );
       else rubDown(this.pile, e.takesUm);
       i += 1;
     }

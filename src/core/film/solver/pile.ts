@@ -1,5 +1,14 @@
 import { assert } from "../../base";
-import { equilibriumRatio, formedShare, type Potential, phiOf, potentialOf, ratioOf, settledShare, type Substance } from "./substance";
+import {
+  equilibriumRatio,
+  formedShare,
+  type Potential,
+  phiOf,
+  potentialOf,
+  ratioOf,
+  type Substance,
+  settledShare,
+} from "./substance";
 
 /** A coat in the pile, as cells [first, last) of it. */
 export interface PileCoat {

@@ -253,6 +253,8 @@ class Seams {
       products: [a.product, b.product],
       ledger: [],
       films: [0, 1],
+      gaps: new Map(),
+      laid: new Map(),
       couponWftUm: 0,
     };
     const own =

@@ -1,4 +1,4 @@
-import { milestoneAfter, rateIn } from "../../film";
+import { type AppliedCoat, milestoneAfter, rateIn } from "../../film";
 import type { AirSpot, Layer, MaterialId, Product, Region, Unknown } from "../../model";
 import { MATERIALS } from "../../model";
 import {
@@ -39,7 +39,7 @@ import {
   volumeSolidsOf,
 } from "../../reference";
 import { type Facts, type FactValue, isContact, type KnownValue } from "../../rules";
-import { filmStateAt, laidFilm, reachedMin } from "./moments";
+import { clockIn, coatGapOf, filmStateAt, type LaidFilm, laidFilm, pileFilm, reachedMin } from "./moments";
 import type { JudgeInput, SeamPlan } from "./types";
 
 /** A pile being judged: layers with their products as they go on, and what is known so far. */
@@ -50,12 +50,37 @@ export interface Pile {
   readonly ledger: readonly LedgerLine[];
   /** indices of layers that leave a film, bottom up */
   readonly films: readonly number[];
+  /** minutes from the end of the film below to the first coat of a layer, as far as seams have been judged */
+  readonly gaps: Map<number, number>;
+  /** films on what lies below them, by layer; worked out once */
+  readonly laid: Map<number, LaidFilm>;
   /** widest coupon pass laid over this very pile, µm of wet film; 0 = none */
   readonly couponWftUm: number;
 }
 
 export const airOf = (pile: Pile, i: number): AirSpot | null =>
   pile.layers[i]!.air ?? (pile.input.airCounts ? pile.input.air : null);
+
+/** The film of layer i on everything below it, every layer laid when its seam was judged to be; the planner asks the same pile. */
+export function filmOn(pile: Pile, i: number): LaidFilm {
+  const known = pile.laid.get(i);
+  if (known) return known;
+  const coats: AppliedCoat[] = [];
+  for (const k of pile.films.filter((f) => f <= i)) {
+    const [layer, product] = [pile.layers[k]!, pile.products[k]!];
+    const gapMin = coatGapOf(layer, product);
+    const last = coats.at(-1);
+    const startMin = last ? last.endMin + (pile.gaps.get(k) ?? 0) : 0;
+    const below = filmBelow(pile, k);
+    const rub = below >= 0 ? pile.layers[below]!.sandAfter : null;
+    if (last && rub) coats[coats.length - 1] = { ...last, rubbed: { atMin: startMin, takesUm: rub.takesUm } };
+    const wftUm = plannedWftUm(layer, product);
+    for (let n = 0; n < layer.coats; n++) coats.push({ product, wftUm, endMin: startMin + n * gapMin });
+  }
+  const film = pileFilm(coats, clockIn(airOf(pile, i)));
+  pile.laid.set(i, film);
+  return film;
+}
 
 /** Index of the film below layer i, or -1. */
 export const filmBelow = (pile: Pile, i: number): number => pile.films.filter((f) => f < i).at(-1) ?? -1;
@@ -188,7 +213,7 @@ function heatsTooSoon(pile: Pile, below: number, gapMin: number | null): boolean
   const p = pile.products[below]!;
   const solvent = p.carriers === "unknown" || strongestBite(p.carriers) >= 1;
   if (!solvent || gapMin === null) return false;
-  const film = laidFilm(pile.layers[below]!, p, airOf(pile, below));
+  const film = filmOn(pile, below);
   return film.endMin + gapMin < reachedMin(film, "touch");
 }
 
@@ -225,7 +250,7 @@ function tapeFacts(pile: Pile, i: number): Facts {
   const layer = pile.layers[i]!;
   const { tape } = layer;
   if (!tape) return { "layer.taped": null };
-  const film = laidFilm(layer, pile.products[i]!, airOf(pile, i));
+  const film = filmOn(pile, i);
   const safe = reachedMin(film, "tape-safe") - film.endMin;
   const on = tape.onMin ?? safe;
   return {

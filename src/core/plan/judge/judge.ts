@@ -109,6 +109,8 @@ export function pileOf(input: JudgeInput): Pile {
     products,
     ledger: filmLedger(layers, (id) => input.productOf(id)),
     films: pileFilms(products),
+    gaps: new Map(),
+    laid: new Map(),
     couponWftUm: couponWftUm(input.coupons ?? [], input.region.material ?? "unknown", input.stack),
   };
 }

@@ -47,13 +47,22 @@ export interface LaidFilm {
   readonly reached: Map<Milestone, number>;
 }
 
+/** A film on whatever lies below it: the coats of the whole pile, oldest first, the last of them its own. */
+export function pileFilm(coats: readonly AppliedCoat[], clock: WaitClock): LaidFilm {
+  return { coats, clock, endMin: coats.at(-1)!.endMin, windows: recoatWindows(coats, clock), reached: new Map() };
+}
+
 /** Products are immutable, and a search lays the same few films over and over. */
 const laid = new WeakMap<Product, Map<string, LaidFilm>>();
 const MAX_LAID = 400;
 
-/** The coats of one layer, a flash apart; the last ends some time after minute 0 of its own clock. */
+/** Minutes between the coats of a layer, at label conditions unless the user set them. */
+export const coatGapOf = (layer: Layer, product: Product): number =>
+  layer.coatGapMin ?? product.label.gapMin ?? ownGapMin(product);
+
+/** The coats of one layer by themselves, its own gap apart; the last ends some time after minute 0 of its own clock. */
 export function laidFilm(layer: Layer, product: Product, air: AirSpot | null): LaidFilm {
-  const gapMin = layer.coatGapMin ?? product.label.gapMin ?? ownGapMin(product);
+  const gapMin = coatGapOf(layer, product);
   const wftUm = plannedWftUm(layer, product);
   const own = laid.get(product) ?? new Map<string, LaidFilm>();
   laid.set(product, own);
@@ -63,13 +72,7 @@ export function laidFilm(layer: Layer, product: Product, air: AirSpot | null): L
   if (own.size >= MAX_LAID) own.clear();
   const coats = Array.from({ length: layer.coats }, (_, n) => ({ product, wftUm, endMin: gapMin * n }));
   const clock = clockIn(air);
-  const film: LaidFilm = {
-    coats,
-    clock,
-    endMin: gapMin * (layer.coats - 1),
-    windows: recoatWindows(coats, clock),
-    reached: new Map(),
-  };
+  const film = pileFilm(coats, clock);
   own.set(key, film);
   return film;
 }
@@ -138,7 +141,10 @@ export function everyState(film: LaidFilm): readonly Moment[] {
   ].sort((a, b) => a - b);
   const seen = new Set<FilmState>();
   return edges
-    .map((atMin) => ({ wait: { until: "gap" as const, gapMin: atMin + 1 - film.endMin }, atMin: atMin + 1 }))
+    .map((atMin) => ({
+      wait: { until: "gap" as const, gapMin: atMin + 1 - film.endMin, within: [] },
+      atMin: atMin + 1,
+    }))
     .filter((m) => {
       const state = filmStateAt(film, m.atMin);
       if (seen.has(state)) return false;

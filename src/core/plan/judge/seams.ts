@@ -14,9 +14,9 @@ import {
   seamFacts,
   worstOf,
 } from "../../rules";
-import { airOf, filmBelow, groundColour, type Pile } from "./facts";
+import { airOf, filmBelow, filmOn, groundColour, type Pile } from "./facts";
 import type { GroundFilm } from "./ground";
-import { everyState, filmStateAt, laidFilm, momentsOf, reachedMin } from "./moments";
+import { everyState, filmStateAt, momentsOf, pileFilm, reachedMin } from "./moments";
 import type { SeamPlan } from "./types";
 
 export interface JudgedSeam extends SeamPlan {
@@ -81,7 +81,8 @@ export const meetingVerdicts = (pile: Pile, upper: FactSheet, i: number, below: 
 export function planSeam(pile: Pile, upper: FactSheet, i: number, below: number): JudgedSeam {
   const layer = pile.layers[i]!;
   const lower = pile.products[below]!;
-  const film = laidFilm(pile.layers[below]!, lower, airOf(pile, below));
+  const { really } = pile.input;
+  const film = really?.layer === i ? pileFilm(really.coats, really.clock) : filmOn(pile, below);
   const sandableMin = reachedMin(film, "sandable") - 1e-6;
   const flashMin = reachedMin(film, "flash") - 1e-6;
   const judgeAt = (atMin: number) => {
@@ -89,21 +90,31 @@ export function planSeam(pile: Pile, upper: FactSheet, i: number, below: number)
     const meeting = { lower, state, sandable: atMin >= sandableMin, atFlash: atMin >= flashMin };
     return { state, fired: judged("seam", upper, meetingFacts(pile, i, meeting, below)) };
   };
+  if (really?.layer === i) {
+    const gapMin = really.atMin - film.endMin;
+    return { ...judgeAt(really.atMin), waits: [{ until: "gap", gapMin, within: [] }], fallback: [] };
+  }
   if (layer.gapUnknown && lower.family !== "unknown" && HARDENS.has(familyFacts(lower.family).mechanism)) {
     const worlds = everyState(film).map((m) => judgeAt(m.atMin));
     const wait = { until: "window" as const, index: 0 };
     return { ...openSeam(worlds, "layer.gap_min"), waits: [wait], fallback: [] };
   }
+  const options = momentsOf(film, pile.layers[below]!.sandAfter !== null).map((m) => ({ ...m, ...judgeAt(m.atMin) }));
   if (layer.gapMin !== null) {
     const at = judgeAt(film.endMin + layer.gapMin);
-    return { ...at, waits: [{ until: "gap", gapMin: layer.gapMin }], fallback: [] };
+    pile.gaps.set(i, layer.gapMin);
+    const asGood = options.filter((m) => SEVERITY[worstOf(m.fired)] <= SEVERITY[worstOf(at.fired)]);
+    // too soon on purpose, or against a stop with a reason: that is taken as it stands
+    const asItStands = worstOf(at.fired) === "stop" || at.state === "wet" || at.state === "uncured";
+    const within = asItStands ? [] : asGood.map((m) => m.wait);
+    return { ...at, waits: [{ until: "gap", gapMin: layer.gapMin, within }], fallback: [] };
   }
-  const options = momentsOf(film, pile.layers[below]!.sandAfter !== null).map((m) => ({ ...m, ...judgeAt(m.atMin) }));
   const best = Math.min(...options.map((m) => SEVERITY[worstOf(m.fired)]));
   const good = options.filter((m) => SEVERITY[worstOf(m.fired)] === best);
   const fallback = options
     .filter((m) => !good.includes(m) && worstOf(m.fired) !== "stop")
     .map((m) => ({ wait: m.wait, codes: m.fired.map((f) => f.code) }));
+  pile.gaps.set(i, good[0]!.atMin - film.endMin);
   return { state: good[0]!.state, fired: good[0]!.fired, waits: good.map((m) => m.wait), fallback };
 }
 
@@ -150,7 +161,7 @@ export function contactFacts(pile: Pile, i: number, ground: GroundFilm | null): 
     return meetingFacts(pile, i, { lower: ground.product, state, sandable, atFlash: true }, -1);
   }
   const lower = pile.products[below]!;
-  const film = laidFilm(pile.layers[below]!, lower, airOf(pile, below));
+  const film = filmOn(pile, below);
   const { gapMin } = pile.layers[i]!;
   const atMin = gapMin === null ? reachedMin(film, "cured") : film.endMin + gapMin;
   const state = filmStateAt(film, atMin);

@@ -1,3 +1,4 @@
+import type { AppliedCoat, WaitClock } from "../../film";
 import type { AirSpot, Coupon, Product, Protection, Region, Stack, Verdict } from "../../model";
 import type { LedgerLine } from "../../numbers";
 import type { FilmState, Fired } from "../../rules";
@@ -12,6 +13,16 @@ export interface JudgeInput {
   /** true when the coats really go on in that air: then it counts in the worst verdict and times the films (default: only told) */
   readonly airCounts?: boolean;
   readonly coupons?: readonly Coupon[];
+  /** what really lies under a layer, on the clock of the air it has been in, and the moment the layer would go on */
+  readonly really?: ReallyBelow | undefined;
+}
+
+export interface ReallyBelow {
+  /** index of the layer that would go on */
+  readonly layer: number;
+  readonly coats: readonly AppliedCoat[];
+  readonly clock: WaitClock;
+  readonly atMin: number;
 }
 
 export interface Where {
@@ -32,7 +43,8 @@ export interface PlacedVerdict extends Fired {
 export type SeamWait =
   | { readonly until: "window"; readonly index: number }
   | { readonly until: "sandable" | "cured" | "missed" }
-  | { readonly until: "gap"; readonly gapMin: number };
+  /** a gap the user typed, and the ways judged no worse than it; none = it is taken as it stands */
+  | { readonly until: "gap"; readonly gapMin: number; readonly within: readonly SeamWait[] };
 
 export interface SeamPlan {
   readonly state: FilmState;
