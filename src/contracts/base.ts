@@ -25,3 +25,7 @@ export const uniqueList = <T extends z.ZodType>(item: T, max = 40) =>
 
 /** SHA-256 of a photo's bytes, hex: what a photo goes by. */
 export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/, "is not the name of a photo");
+
+/** Said where a card names a binder that no water alone ever carried. */
+export const CARRIERS_CONTRADICT =
+  "water alone never carries this binder: read the label again, or choose “I do not know” (acrylic on a can is no proof of water)";

@@ -19,12 +19,14 @@ import {
   METHODS,
   PROPELLANTS,
   PROTECTIONS,
+  RESISTANCES,
   ROLES,
   RUBS,
   SHEENS,
   TACKS,
 } from "@/core/model";
-import { hexSchema, idSchema, minutes, ranged, uniqueList } from "./base";
+import { carriersContradict } from "@/core/reference";
+import { CARRIERS_CONTRADICT, hexSchema, idSchema, minutes, ranged, uniqueList } from "./base";
 
 /** Any fact may be told as unknown, which is not the same as leaving it out. */
 const told = <T extends z.ZodType>(schema: T) => z.union([schema, z.literal("unknown")]).optional();
@@ -38,61 +40,74 @@ const WINDOW = z
   .refine(([lo, hi]) => hi === null || hi > lo, { error: "a window must shut after it opens" });
 
 /** A product told inline, in the API's snake_case; what is left out is not given. */
-export const inlineProductSchema = z.strictObject({
-  name: z.string().max(120).optional(),
-  role: z.enum(ROLES),
-  family: z.enum([...FAMILIES, "unknown"]).optional(),
-  carriers: z.union([uniqueList(z.enum(CARRIERS)), z.literal("unknown")]).optional(),
-  bite: told(z.enum(BITES)),
-  propellant: told(z.enum(PROPELLANTS)),
-  volume_solids: told(ranged(0.01, 1, "")),
-  density: told(ranged(0.3, 5, "g/ml")),
-  density_dry: told(ranged(0.1, 8, "g/ml")),
-  colour: told(hexSchema),
-  effect: told(z.enum(EFFECTS)),
-  opaque_dft_um: told(ranged(0.1, 5000, "µm")),
-  sheen: told(z.enum(SHEENS)),
-  flexible: told(z.boolean()),
-  yellowing: told(z.boolean()),
-  uv_resistant: told(z.boolean()),
-  combined_primer: told(z.boolean()),
-  rust_inhibitor: told(z.boolean()),
-  activator: told(z.boolean()),
-  dearomatised: z.boolean().optional(),
-  may_go_over: told(uniqueList(z.enum([...MAY_GO_OVER_EXTRA, ...FAMILIES]))),
-  max_skin_um: told(ranged(1, 50_000, "µm")),
-  shrinkage: told(ranged(0, 0.9, "")),
-  cure_depth_um: told(ranged(1, 50_000, "µm")),
-  service_temp_c: told(celsius),
-  minimum_film_forming_c: told(celsius),
-  hazards: told(uniqueList(z.enum(HAZARDS))),
-  limits: z
-    .strictObject({
-      min_temp_c: told(celsius.nullable()),
-      max_temp_c: told(celsius.nullable()),
-      max_rh_pct: told(ranged(0, 100, "% RH").nullable()),
-    })
-    .optional(),
-  mix: z.strictObject({ ratio: told(z.string().max(20)), pot_life_min: told(minutes) }).optional(),
-  thinner_carriers: told(uniqueList(z.enum(CARRIERS))),
-  label: z
-    .strictObject({
-      temp_c: told(ranged(-10, 50, "°C")),
-      rh_pct: told(ranged(0, 95, "% RH")),
-      wft_um: told(ranged(1, 20_000, "µm")),
-      coats: told(ranged(1, 20, "coats")),
-      gap_min: time,
-      flash_min: time,
-      touch_min: time,
-      handle_min: time,
-      recoat: told(z.array(WINDOW).max(2)),
-      sandable_min: time,
-      tape_safe_min: time,
-      polishable_min: time,
-      cured_min: time,
-    })
-    .optional(),
-});
+export const inlineProductSchema = z
+  .strictObject({
+    name: z.string().max(120).optional(),
+    role: z.enum(ROLES),
+    family: z.enum([...FAMILIES, "unknown"]).optional(),
+    carriers: z.union([uniqueList(z.enum(CARRIERS)), z.literal("unknown")]).optional(),
+    bite: told(z.enum(BITES)),
+    propellant: told(z.enum(PROPELLANTS)),
+    volume_solids: told(ranged(0, 1, "")),
+    density: told(ranged(0.3, 5, "g/ml")),
+    density_dry: told(ranged(0.1, 8, "g/ml")),
+    colour: told(hexSchema),
+    effect: told(z.enum(EFFECTS)),
+    opaque_dft_um: told(ranged(0.1, 5000, "µm")),
+    sheen: told(z.enum(SHEENS)),
+    flexible: told(z.boolean()),
+    yellowing: told(z.boolean()),
+    uv_resistant: told(z.boolean()),
+    combined_primer: told(z.boolean()),
+    rust_inhibitor: told(z.boolean()),
+    activator: told(z.boolean()),
+    dearomatised: z.boolean().optional(),
+    may_go_over: told(uniqueList(z.enum([...MAY_GO_OVER_EXTRA, ...FAMILIES]))),
+    max_skin_um: told(ranged(1, 50_000, "µm")),
+    shrinkage: told(ranged(0, 0.9, "")),
+    cure_depth_um: told(ranged(1, 50_000, "µm")),
+    service_temp_c: told(celsius),
+    resists: told(uniqueList(z.enum(RESISTANCES))),
+    light: told(
+      z.strictObject({
+        wavelength_nm: told(ranged(200, 800, "nm")),
+        ec_mj_cm2: told(ranged(0.1, 10_000, "mJ/cm²")),
+        dp_um: told(ranged(1, 50_000, "µm")),
+      }),
+    ),
+    minimum_film_forming_c: told(celsius),
+    hazards: told(uniqueList(z.enum(HAZARDS))),
+    limits: z
+      .strictObject({
+        min_temp_c: told(celsius.nullable()),
+        max_temp_c: told(celsius.nullable()),
+        max_rh_pct: told(ranged(0, 100, "% RH").nullable()),
+      })
+      .optional(),
+    mix: z.strictObject({ ratio: told(z.string().max(20)), pot_life_min: told(minutes) }).optional(),
+    thinner_carriers: told(uniqueList(z.enum(CARRIERS))),
+    label: z
+      .strictObject({
+        temp_c: told(ranged(-10, 50, "°C")),
+        rh_pct: told(ranged(0, 95, "% RH")),
+        wft_um: told(ranged(1, 20_000, "µm")),
+        coats: told(ranged(1, 20, "coats")),
+        gap_min: time,
+        flash_min: time,
+        touch_min: time,
+        handle_min: time,
+        recoat: told(z.array(WINDOW).max(2)),
+        sandable_min: time,
+        tape_safe_min: time,
+        polishable_min: time,
+        cured_min: time,
+      })
+      .optional(),
+  })
+  .refine((p) => !carriersContradict({ family: p.family ?? "unknown", carriers: p.carriers ?? "unknown" }), {
+    error: CARRIERS_CONTRADICT,
+    path: ["carriers"],
+  });
 export type InlineProduct = z.infer<typeof inlineProductSchema>;
 const productRef = z.union([idSchema, inlineProductSchema]);
 
@@ -128,6 +143,7 @@ const checkLayerSchema = z.strictObject({
   scuff_wet: told(z.boolean()),
   tape: z.strictObject({ tack: z.enum(TACKS), on_min: told(minutes), off_min: told(minutes) }).optional(),
   depth_um: told(ranged(1, 200_000, "µm")),
+  spot: told(z.union([ranged(0.001, 1, "(a share)"), z.literal(false)])),
   mixed_with: productRef.optional(),
   mix_used: told(z.string().max(20)),
   thinner: productRef.optional(),
@@ -183,6 +199,9 @@ export const checkRegionSchema = z.strictObject({
   area_cm2: told(ranged(0.1, 1_000_000, "cm²")),
   minutes_since_key: told(ranged(0, 100_000_000, "minutes")),
   clear_nearby: told(z.boolean()),
+  hollow: told(z.boolean()),
+  joints: told(z.boolean()),
+  wash: told(z.strictObject({ when: z.string().max(60).optional(), by: z.string().max(60).optional() })),
   lead: z.enum(LEADS).optional(),
 });
 
@@ -257,7 +276,8 @@ export function inlineToProduct(id: string, p: InlineProduct, method: (typeof ME
     bite: known<Product["bite"]>(p.bite, null),
     propellant,
     method,
-    volumeSolids: number(p.volume_solids),
+    // a contact liquid may hold none; a film of nothing is told as not given
+    volumeSolids: number(p.volume_solids) || null,
     densityGMl: number(p.density),
     dryDensityGMl: number(p.density_dry),
     colour: known(p.colour, "#808080"),
@@ -276,6 +296,15 @@ export function inlineToProduct(id: string, p: InlineProduct, method: (typeof ME
     shrinkage: number(p.shrinkage),
     cureDepthUm: number(p.cure_depth_um),
     serviceTempC: number(p.service_temp_c),
+    resists: known<Product["resists"]>(p.resists, null),
+    light:
+      p.light === undefined || p.light === "unknown"
+        ? null
+        : {
+            wavelengthNm: number(p.light.wavelength_nm),
+            ecMjCm2: number(p.light.ec_mj_cm2),
+            dpUm: number(p.light.dp_um),
+          },
     minFilmFormingC: number(p.minimum_film_forming_c),
     thinnerCarriers: known<Product["carriers"] | null>(p.thinner_carriers, null) as Product["thinnerCarriers"],
     mixRatio: known<string | null>(p.mix?.ratio, null),
@@ -327,6 +356,7 @@ export function checkToLayer(
     scuffWet: flag(l.scuff_wet),
     tape: l.tape ? { tack: l.tape.tack, onMin: number(l.tape.on_min), offMin: number(l.tape.off_min) } : null,
     depthUm: number(l.depth_um),
+    spot: l.spot === undefined || l.spot === "unknown" ? null : l.spot,
     mixUsed: known<string | null>(l.mix_used, null),
     setUp: s
       ? {
@@ -364,13 +394,19 @@ export function checkToAir(a: NonNullable<CheckRequest["air"]>): AirSpot {
   };
 }
 
+/** A wash that was told counts as washed, unless the conditions say so already. */
+const washedBy = (r: CheckRequest["region"]): Region["conditions"] =>
+  r.wash !== undefined && r.wash !== "unknown" && !(Array.isArray(r.conditions) && r.conditions.includes("washed"))
+    ? ["washed"]
+    : [];
+
 export function checkToRegion(r: CheckRequest["region"]): Region {
   const unknowns = (["conditions", "finish", "exposure"] as const).filter((n) => r[n] === "unknown");
   return {
     id: "region",
     name: "region",
     material: r.material,
-    conditions: known<Region["conditions"]>(r.conditions, []),
+    conditions: [...known<Region["conditions"]>(r.conditions, []), ...washedBy(r)],
     areaCm2: number(r.area_cm2),
     finish: known<Region["finish"]>(r.finish, "seen"),
     detailUm: number(r.detail_um),
@@ -399,6 +435,9 @@ export function checkToRegion(r: CheckRequest["region"]): Region {
     serviceTempC: number(r.service_temp_c),
     minutesSinceKey: number(r.minutes_since_key),
     clearNearby: flag(r.clear_nearby),
+    hollow: r.hollow ?? null,
+    // joints nobody knows may hold water
+    joints: r.joints === "unknown" || flag(r.joints),
     lead: r.lead ?? null,
     unknowns,
   };

@@ -44,6 +44,8 @@ export const regionMore = {
   clearNearby: z.boolean().optional(),
   lead: maybe(z.enum(LEADS)),
   keepBare: uniqueList(z.string().trim().min(1, "needs a name").max(80), 20).optional(),
+  hollow: maybe(z.union([z.boolean(), z.literal("unknown")])),
+  joints: z.boolean().optional(),
   turns: maybe(ranged(0, 3, "turns").refine(Number.isInteger, { error: "must be a whole number" })),
 };
 
@@ -79,6 +81,7 @@ export const layerMore = {
   scuffWet: z.boolean().optional(),
   tape: maybe(z.strictObject({ tack: z.enum(TACKS), onMin: minutes.nullable(), offMin: minutes.nullable() })),
   depthUm: maybe(ranged(1, 200_000, "µm")),
+  spot: maybe(z.union([ranged(0.001, 1, "(a share)"), z.literal(false)])),
   mixUsed: maybe(z.string().trim().max(20)),
   setUp: maybe(
     z.strictObject({

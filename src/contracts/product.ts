@@ -12,11 +12,23 @@ import {
   MAY_GO_OVER_EXTRA,
   METHODS,
   PROPELLANTS,
+  RESISTANCES,
   ROLES,
   SHEENS,
   SOURCES,
 } from "@/core/model";
-import { hashSchema, hexSchema, idSchema, minutes, nameSchema, noteSchema, ranged, uniqueList } from "./base";
+import { carriersContradict } from "@/core/reference";
+import {
+  CARRIERS_CONTRADICT,
+  hashSchema,
+  hexSchema,
+  idSchema,
+  minutes,
+  nameSchema,
+  noteSchema,
+  ranged,
+  uniqueList,
+} from "./base";
 
 const time = minutes.nullable();
 const windowSchema = z
@@ -90,7 +102,8 @@ const claimSchema = z.strictObject({
   note: z.string().max(300, "must be at most 300 characters"),
 });
 
-export const productSchema = z
+/** A product as it lies in the file: what was taken once is read, and what contradicts itself is judged as unknown. */
+const storedProductSchema = z
   .strictObject({
     id: idSchema,
     name: nameSchema,
@@ -133,6 +146,14 @@ export const productSchema = z
     shrinkage: maybe(ranged(0, 0.9, "(a fraction)")),
     cureDepthUm: maybe(ranged(1, 50_000, "µm")),
     serviceTempC: maybe(ranged(-60, 400, "°C")),
+    resists: maybe(uniqueList(z.enum(RESISTANCES))),
+    light: maybe(
+      z.strictObject({
+        wavelengthNm: ranged(200, 800, "nm").nullable(),
+        ecMjCm2: ranged(0.1, 10_000, "mJ/cm²").nullable(),
+        dpUm: ranged(1, 50_000, "µm").nullable(),
+      }),
+    ),
     thinnerCarriers: maybe(uniqueList(z.enum(CARRIERS))),
     mixRatio: maybe(
       z
@@ -162,5 +183,11 @@ export const productSchema = z
     path: ["label", "sandableMin"],
   });
 
+/** A product as it is taken in: binder and carrier must agree. */
+export const productSchema = storedProductSchema.refine((p) => !carriersContradict(p), {
+  error: CARRIERS_CONTRADICT,
+  path: ["carriers"],
+});
+
 /** Compile-time proof that the schema and the core's type are the same thing. */
-export const parseProduct = (value: unknown): Product => productSchema.parse(value);
+export const parseProduct = (value: unknown): Product => storedProductSchema.parse(value);

@@ -481,8 +481,16 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("petg", { exposure: ["uv"] }), pile: ["water-primer", "ink"] },
   ),
   "not-oil-proof": pair(
-    { on: on("steel-iron", { exposure: ["oil-fuel"] }), pile: ["etch-green", "grey-primer", "seawall-grey"] },
-    { on: on("steel-iron", { exposure: ["oil-fuel"] }), pile: ["epoxy-primer"] },
+    {
+      on: on("steel-iron", { exposure: ["oil-fuel"] }),
+      pile: ["epoxy-primer"],
+      with: [product("epoxy-primer", { resists: ["water", "wear"] })],
+    },
+    {
+      on: on("steel-iron", { exposure: ["oil-fuel"] }),
+      pile: ["epoxy-primer"],
+      with: [product("epoxy-primer", { resists: ["oil", "fuel"] })],
+    },
   ),
   "scratch-shows": pair(
     {

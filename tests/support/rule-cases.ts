@@ -13,6 +13,7 @@ export interface Case {
   readonly air?: AirSpot;
   /** the coats really go on in that air */
   readonly airCounts?: boolean;
+  readonly today?: string;
 }
 
 export function judge(c: Case) {
@@ -23,6 +24,7 @@ export function judge(c: Case) {
     protection: c.wearing ?? SAFE,
     air: c.air ?? null,
     airCounts: c.airCounts ?? false,
+    today: c.today,
   });
   if (answer.outcome !== "judged") throw new Error(`incomplete: ${answer.missing.join()}`);
   return answer;
@@ -43,6 +45,12 @@ export const on = (material: MaterialId, over: Partial<Region> = {}): Partial<Re
 const barrier = layer("foam-sealer", { coats: 3, heaviness: "wet" });
 const enamel = product("lightship-white");
 export const nitroOver = (gapMin: number | null) => layer("lacquer-gloss", { gapMin });
+
+const BARE_STOPPER = product("red-stopper", { mayGoOver: null });
+const bareStopper = layer("red-stopper", { depthUm: 150 });
+const taped = (tack: "low" | "medium") => layer("bronze-lacquer", { tape: { tack, onMin: null, offMin: null } });
+const POLISH = product("lacquer-gloss", { id: "polish-fine", role: "polish", carriers: ["water"], family: "unknown" });
+const WATER_WASH = product("estuary-blue", { id: "water-wash", role: "wash", effect: "transparent" });
 
 /** Each rule: what fires it, and the nearest thing that does not. */
 export const PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
@@ -283,9 +291,165 @@ export const PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
     fires: { on: on("aluminium"), pile: ["etch-green", layer("grey-primer", { gapMin: 3000 })] },
     spares: { on: on("aluminium"), pile: ["etch-green", layer("grey-primer", { gapMin: 120 })] },
   },
-  "etch-under-polyester-or-epoxy": {
+  "etch-under-epoxy-primer": {
     fires: { on: on("aluminium"), pile: ["etch-green", "epoxy-primer"] },
     spares: { on: on("aluminium"), pile: ["etch-green", "grey-primer"] },
+  },
+  "etch-under-polyester": {
+    fires: { on: on("aluminium"), pile: ["etch-green", "hull-filler"] },
+    spares: { on: on("aluminium"), pile: ["etch-green", layer("fairing-putty", { gapMin: 400 })] },
+  },
+  "etch-rubbed": {
+    fires: { on: on("aluminium"), pile: ["etch-green", layer("grey-primer", { gapMin: 200, before: ["scuff"] })] },
+    spares: { on: on("aluminium"), pile: ["etch-green", layer("grey-primer", { gapMin: 200 })] },
+  },
+  "etch-round-putty": {
+    fires: {
+      on: on("brass-copper"),
+      pile: [bareStopper, layer("etch-green", { heaviness: "mist" })],
+      with: [BARE_STOPPER],
+    },
+    spares: {
+      on: on("brass-copper"),
+      pile: [{ ...bareStopper, spot: false }, layer("etch-green", { heaviness: "mist" })],
+      with: [BARE_STOPPER],
+    },
+  },
+  "hollow-undrained": {
+    fires: { on: on("vat-resin", { hollow: true }), pile: ["water-primer"] },
+    spares: { on: on("vat-resin", { hollow: true }), pile: ["water-primer"], prep: ["drain"] },
+  },
+  "hollow-unknown": {
+    fires: { on: on("vat-resin", { hollow: "unknown" }), pile: ["water-primer"] },
+    spares: { on: on("vat-resin", { hollow: false }), pile: ["water-primer"] },
+  },
+  "wash-unknown": {
+    fires: { on: { material: "petg", conditions: ["keyed"] }, pile: ["water-primer"] },
+    spares: { on: { material: "petg", conditions: ["keyed"] }, pile: ["water-primer"], prep: ["wash"] },
+  },
+  "wash-unknown-resin": {
+    fires: { on: { material: "vat-resin", conditions: ["keyed"] }, pile: ["water-primer"] },
+    spares: { on: { material: "vat-resin", conditions: ["keyed", "washed"] }, pile: ["water-primer"] },
+  },
+  "wash-unknown-release": {
+    fires: { on: { material: "cast-pu", conditions: [] }, pile: ["water-primer"] },
+    spares: { on: { material: "cast-pu", conditions: ["degreased"] }, pile: ["water-primer"] },
+  },
+  "colour-on-rough-cast": {
+    fires: { on: on("white-metal", { conditions: ["rough-cast", "clean"], lead: "none" }), pile: ["bronze-lacquer"] },
+    spares: {
+      on: on("white-metal", { conditions: ["rough-cast", "clean"], lead: "none" }),
+      pile: ["etch-green", "bronze-lacquer"],
+    },
+  },
+  "colour-on-rough-cast-show": {
+    fires: {
+      on: on("steel-iron", { conditions: ["rough-cast", "clean"], finish: "show" }),
+      pile: ["bronze-lacquer"],
+    },
+    spares: { on: on("steel-iron", { conditions: ["rough-cast", "clean"] }), pile: ["bronze-lacquer"] },
+  },
+  "soft-foam-wet-pass": {
+    fires: { on: on("epo"), pile: [barrier, layer("grey-primer", { heaviness: "flood", gapMin: 9000 })] },
+    spares: { on: on("epo"), pile: [barrier, layer("grey-primer", { heaviness: "mist", gapMin: 9000 })] },
+  },
+  "putty-sprayed": {
+    fires: {
+      on: on("petg"),
+      pile: ["grey-primer", "red-stopper"],
+      with: [product("red-stopper", { method: "airbrush" })],
+    },
+    spares: { on: on("petg"), pile: ["grey-primer", "red-stopper"] },
+  },
+  "light-unknown": {
+    fires: { on: on("petg"), pile: ["lamp-filler"], with: [product("lamp-filler", { light: null })] },
+    spares: {
+      on: on("petg"),
+      pile: ["lamp-filler"],
+      with: [product("lamp-filler", { light: { wavelengthNm: 405, ecMjCm2: 12, dpUm: 300 } })],
+    },
+  },
+  "past-its-date": {
+    fires: {
+      on: on("petg"),
+      pile: ["grey-primer"],
+      with: [product("grey-primer", { useBy: "2025-12-31" })],
+      today: "2026-03-02",
+    },
+    spares: {
+      on: on("petg"),
+      pile: ["grey-primer"],
+      with: [product("grey-primer", { useBy: "2026-12-31" })],
+      today: "2026-03-02",
+    },
+  },
+  "tape-on-bare-slick": {
+    fires: { on: { material: "petg", conditions: ["clean"] }, pile: [taped("low"), "estuary-blue"] },
+    spares: { on: on("petg"), pile: [taped("low"), "estuary-blue"] },
+  },
+  "strong-tape-on-bare-slick": {
+    fires: { on: { material: "petg", conditions: ["clean"] }, pile: [taped("medium"), "estuary-blue"] },
+    spares: { on: { material: "petg", conditions: ["clean"] }, pile: [taped("low"), "estuary-blue"] },
+  },
+  "lead-prep-dry": {
+    fires: {
+      on: on("white-metal", { conditions: ["clean", "keyed"] }),
+      pile: ["etch-green", "grey-primer"],
+      prep: ["dust-off"],
+    },
+    spares: {
+      on: on("white-metal", { conditions: ["clean", "keyed"], lead: "none" }),
+      pile: ["etch-green", "grey-primer"],
+      prep: ["dust-off"],
+    },
+  },
+  "oil-proof-unsaid": {
+    fires: { on: on("steel-iron", { exposure: ["oil-fuel"] }), pile: ["etch-green", "grey-primer", "seawall-grey"] },
+    spares: { on: on("steel-iron", { exposure: ["oil-fuel"] }), pile: ["epoxy-primer"] },
+  },
+  "water-colour-unsealed": {
+    fires: { on: on("petg", { exposure: ["handled"] }), pile: ["water-primer", "estuary-blue"] },
+    spares: { on: on("petg", { exposure: ["handled"] }), pile: ["water-primer", "estuary-blue", "water-matt"] },
+  },
+  "polish-too-soon": {
+    fires: {
+      on: on("petg"),
+      pile: ["grey-primer", "lacquer-gloss", layer("polish-fine", { gapMin: 30 })],
+      with: [POLISH],
+    },
+    spares: {
+      on: on("petg"),
+      pile: ["grey-primer", "lacquer-gloss", layer("polish-fine", { gapMin: 9000 })],
+      with: [POLISH],
+    },
+  },
+  "polish-too-soon-show": {
+    fires: {
+      on: on("petg", { finish: "show" }),
+      pile: ["grey-primer", "lacquer-gloss", layer("polish-fine", { gapMin: 30 })],
+      with: [POLISH],
+    },
+    spares: {
+      on: on("petg", { finish: "show" }),
+      pile: ["grey-primer", "lacquer-gloss", layer("polish-fine", { gapMin: 9000 })],
+      with: [POLISH],
+    },
+  },
+  "water-wash-cured": {
+    fires: {
+      on: on("petg"),
+      pile: ["water-primer", "estuary-blue", layer("water-wash", { gapMin: 20_000 })],
+      with: [WATER_WASH],
+    },
+    spares: {
+      on: on("petg"),
+      pile: ["water-primer", "estuary-blue", layer("water-wash", { gapMin: 400 })],
+      with: [WATER_WASH],
+    },
+  },
+  "damage-after-dirt": {
+    fires: { on: on("petg"), pile: ["water-primer", "grime-wash", "mast-silver"] },
+    spares: { on: on("petg"), pile: ["water-primer", "mast-silver", "grime-wash"] },
   },
   "putty-not-on-primed": {
     fires: {
@@ -353,7 +517,7 @@ export const PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
   "flex-stiff": { fires: { on: on("tpu"), pile: ["water-primer"] }, spares: { on: on("tpu"), pile: ["foam-sealer"] } },
   "skin-too-thick": {
     fires: { on: on("petg"), pile: ["grey-primer", layer("red-stopper", { wftUm: 800 })] },
-    spares: { on: on("petg"), pile: ["grey-primer", layer("red-stopper", { wftUm: 300 })] },
+    spares: { on: on("petg"), pile: ["grey-primer", layer("red-stopper", { wftUm: 150 })] },
   },
   "sands-through": {
     fires: { on: on("petg"), pile: [layer("grey-primer", { sandAfter: { grit: 400, wet: false, takesUm: 30 } })] },

@@ -417,7 +417,7 @@ export const TABLE: readonly Row[] = [
     on("vat-resin", { conditions: ["hollow-undrained"] }),
     [l("waterPrimer")],
     "stop",
-    "resin-uncured",
+    "hollow-undrained",
   ),
   row(
     "nobody knows whether it is cured through",
@@ -708,19 +708,13 @@ export const TABLE: readonly Row[] = [
     "rust-left",
   ),
   row("etch left bare takes up water", on("steel-iron"), [l("etch")], "stop", "etch-left-bare"),
-  row(
-    "etch under epoxy lets go",
-    on("steel-iron"),
-    [l("etch"), l("epoxyPrimer")],
-    "stop",
-    "etch-under-polyester-or-epoxy",
-  ),
+  row("etch under epoxy lets go", on("steel-iron"), [l("etch"), l("epoxyPrimer")], "stop", "etch-under-epoxy-primer"),
   row(
     "etch under polyester filler lets go",
     on("steel-iron"),
     [l("etch"), l("bodyFiller")],
     "stop",
-    "etch-under-polyester-or-epoxy",
+    "etch-under-polyester",
   ),
   row(
     "epoxy putty over cured etch is right",
@@ -934,10 +928,10 @@ export const TABLE: readonly Row[] = [
     "window-missed-scuffed",
   ),
   row(
-    "etch past its window is renewed",
+    "etch past its window is past use",
     on("aluminium"),
     [l("etch"), l("lacquerPrimer", { gap_min: 3000 })],
-    "care",
+    "stop",
     "etch-missed",
   ),
   row(
@@ -1204,11 +1198,11 @@ export const TABLE: readonly Row[] = [
   ),
   row("a can of unknown make on a print wants a trial", on("petg"), [l("mystery")], "test", "missing-fact"),
   row(
-    "water in an oil-proof job is the wrong top",
+    "an enamel whose card is silent about oil wants a trial",
     on("steel-iron", { exposure: ["oil-fuel"] }),
     [l("epoxyPrimer"), l("matEnamel")],
-    "stop",
-    "not-oil-proof",
+    "test",
+    "oil-proof-unsaid",
   ),
   row(
     "outdoors a plain colour fades",

@@ -17,6 +17,7 @@ import type {
   Method,
   PrepStep,
   Propellant,
+  Resistance,
   Role,
   Rub,
   Sheen,
@@ -96,6 +97,10 @@ export interface Product {
   readonly shrinkage?: number | null | undefined;
   /** depth to which light cures it, µm */
   readonly cureDepthUm?: number | null | undefined;
+  /** what its card says the cured film stands; null = it says nothing */
+  readonly resists?: readonly Resistance[] | null | undefined;
+  /** light it cures by; null, or a figure left out = nobody knows */
+  readonly light?: LightCure | null | undefined;
   /** the film's own upper limit in service, °C */
   readonly serviceTempC?: number | null | undefined;
   /** carriers its label allows for thinning; null = its own */
@@ -127,6 +132,13 @@ export interface Product {
   readonly unknowns?: readonly ProductUnknown[] | undefined;
   /** facts nobody told that were filled in */
   readonly assumed?: readonly string[] | undefined;
+}
+
+/** Light a resin cures by: wavelength, critical exposure and depth of penetration (Jacobs). */
+export interface LightCure {
+  readonly wavelengthNm: number | null;
+  readonly ecMjCm2: number | null;
+  readonly dpUm: number | null;
 }
 
 /** Facts of a product that may be told as unknown, beside family, carriers and propellant which hold it themselves. */
@@ -214,6 +226,10 @@ export interface Region {
   readonly keepBare?: readonly string[] | undefined;
   /** how often it has to be turned so that a coat reaches every face; each face waits until the one before can be held */
   readonly turns?: number | null | undefined;
+  /** closed hollows that may hold resin or wash liquid; null = nobody asked */
+  readonly hollow?: boolean | Unknown | null | undefined;
+  /** joints, cavities or undercuts that hold wash water */
+  readonly joints?: boolean | undefined;
   readonly unknowns?: readonly RegionUnknown[] | undefined;
 }
 export type RegionUnknown = "conditions" | "finish" | "exposure";
@@ -248,6 +264,8 @@ export interface Layer {
   readonly tape?: Tape | null | undefined;
   /** depth of a fill, µm, all skins together */
   readonly depthUm?: number | null | undefined;
+  /** laid on spots only: their share of the face, or false for the whole of it; null = as its role goes */
+  readonly spot?: number | false | null | undefined;
   readonly mixedWithId?: string | null | undefined;
   readonly thinnerId?: string | null | undefined;
   readonly mixUsed?: string | null | undefined;

@@ -58,6 +58,9 @@ export const CONDITIONS = [
   "flexes",
   "must-stay-clear",
   "mating-face",
+  "rough-cast",
+  "drained",
+  "washed-inside",
 ] as const;
 export type Condition = (typeof CONDITIONS)[number];
 
@@ -143,6 +146,7 @@ export const CARRIERS = [
   "ester",
   "ketone",
   "ether",
+  "reactive-diluent",
 ] as const;
 export type Carrier = (typeof CARRIERS)[number];
 
@@ -208,12 +212,27 @@ export const EFFECTS = ["solid", "metallic", "pearl", "fluorescent", "transparen
 export type Effect = (typeof EFFECTS)[number];
 
 /** Work done on a bare face before the first layer, in the order it is done. */
-export const PREP_STEPS = ["degrease", "derust", "wash", "post-cure", "key", "dust-off", "wipe"] as const;
+export const PREP_STEPS = [
+  "degrease",
+  "derust",
+  "drain",
+  "wash",
+  "dry",
+  "post-cure",
+  "key",
+  "dust-off",
+  "rinse",
+  "wipe",
+] as const;
 export type PrepStep = (typeof PREP_STEPS)[number];
 
 /** Work done on a film before the next layer goes on. */
 export const BEFORE_STEPS = ["scuff", "degrease", "wipe", "dry", "heat"] as const;
 export type BeforeStep = (typeof BEFORE_STEPS)[number];
+
+/** What a film or a product says it stands; its own word, with the card's source. */
+export const RESISTANCES = ["oil", "fuel", "heat", "water", "wear"] as const;
+export type Resistance = (typeof RESISTANCES)[number];
 
 /** How an old finish answers a rub with solvent. */
 export const RUBS = ["untested", "sound", "softens"] as const;

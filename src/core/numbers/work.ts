@@ -39,10 +39,16 @@ export const edgeTakesUm = (flatTakesUm: number): number => flatTakesUm * EDGE_S
 export const printRidgeUm = (layerUm: number, angleDeg: number): number =>
   layerUm * Math.max(0.15, Math.abs(Math.cos((angleDeg * Math.PI) / 180)));
 
+/** How deep a fill is laid altogether so that it still fills when it has lost its share, µm. @param shrinkage fraction in [0, 1) */
+export function puttyLaidUm(depthUm: number, shrinkage: number): number {
+  assert(shrinkage >= 0 && shrinkage < 1, "puttyLaidUm out of range");
+  return depthUm / (1 - shrinkage);
+}
+
 /** Skins a fill needs, the last standing proud by what it loses. @param shrinkage fraction in [0, 1) */
 export function puttySkins(depthUm: number, maxSkinUm: number, shrinkage: number): number {
-  assert(maxSkinUm > 0 && shrinkage >= 0 && shrinkage < 1, "puttySkins out of range");
-  return Math.ceil(depthUm / (maxSkinUm * (1 - shrinkage)) - 1e-9);
+  assert(maxSkinUm > 0, "puttySkins out of range");
+  return Math.ceil(puttyLaidUm(depthUm, shrinkage) / maxSkinUm - 1e-9);
 }
 
 /** More filler coats than this: putty first (est.). */

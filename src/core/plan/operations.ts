@@ -1,4 +1,3 @@
-import { assert } from "../base";
 import type { AppliedCoat } from "../film";
 import type { BeforeStep, Layer, Method, PrepStep, Product, Region, Stack, Tape } from "../model";
 import { plannedWftUm } from "../numbers";
@@ -11,15 +10,17 @@ import {
   type Labour,
   materialFacts,
   PREP_LABOUR,
+  partDryMin,
   ROUND_SPOT_SHARE,
   SAND_LABOUR,
   TAPE_LATEST_MIN,
   UV_BOX_MIN,
+  type Wetting,
 } from "../reference";
 import { isSprayed } from "../rules";
 import type { SeamPlan } from "./judge";
 import { roundOf } from "./round-ids";
-import { partDryWait, type Wait, wetSandDry } from "./wait";
+import { partDryWait, type Wait } from "./wait";
 
 export const OP_KINDS = ["prep", "before", "coat", "sand", "turn", "inspect", "mask", "unmask", "fit"] as const;
 export type OpKind = (typeof OP_KINDS)[number];
@@ -141,7 +142,11 @@ export function chainOf(
   productOf: (id: string) => Product,
 ): Chain {
   const work = new Work();
-  for (const step of stack.prep) work.push(prepOp(region, step), waitAfterPrep(region, step));
+  stack.prep.forEach((step, n) => {
+    const wetted = WETS.has(stack.prep[n - 1]);
+    // the wait after a wash is its drying: a dry step behind it asks for none of its own
+    work.push(prepOp(region, step), step === "dry" && wetted ? NO_WAIT : waitAfterPrep(region, step));
+  });
   const keepsBare = (region.keepBare ?? []).length > 0;
   if (keepsBare) work.push(aside(region, "mask", opIds.bare(region.id, "mask"), null, BARE_SHARE));
   stack.layers.forEach((layer, i) => {
@@ -170,7 +175,11 @@ function beforeLayer(work: Work, region: Region, layer: Layer, below: Layer | nu
     work.tie(belowCoat, id, HANDLED);
   }
   for (const step of layer.before) {
-    work.push(beforeOp(region, layer, step), waitAfterBefore(step));
+    work.push(beforeOp(region, layer, step), waitAfterBefore(region, layer, step));
+    // warmth on a film still wet with solvent is fire and bubbles: it always waits for touch dry
+    if (step === "heat" && belowCoat)
+      for (const coatId of [opIds.coat(below.id, below.coats), belowCoat])
+        work.tie(coatId, opIds.before(layer.id, step), { kind: "milestone", milestone: "touch", leastMin: 0 });
     if (step === "scuff" && belowCoat) work.tie(belowCoat, opIds.before(layer.id, step), { kind: "sandable" });
   }
 }
@@ -218,7 +227,7 @@ function afterLayer(work: Work, region: Region, layer: Layer, moreToCome: boolea
   const coatId = lastCoatId(layer, region);
   if (layer.sandAfter) {
     work.waitFor(coatId, opIds.sand(layer.id), { kind: "sandable" });
-    work.push(sandOp(region, layer, layer.sandAfter), layer.sandAfter.wet ? wetSandDry : NO_WAIT);
+    work.push(sandOp(region, layer, layer.sandAfter), layer.sandAfter.wet ? dryAgain(region, "wet-rub") : NO_WAIT);
   }
   if (!layer.tape || !moreToCome) return;
   const leastMin = layer.tape.onMin ?? 0;
@@ -242,6 +251,7 @@ const aside = (
 });
 
 const NO_WAIT: Wait = { kind: "none" };
+const WETS: ReadonlySet<PrepStep | undefined> = new Set<PrepStep>(["drain", "wash", "rinse"]);
 const HANDLED: Wait = { kind: "milestone", milestone: "handle", leastMin: 0 };
 /** Zones kept bare are small beside the face they lie in (est.). */
 const BARE_SHARE = 0.2;
@@ -303,22 +313,24 @@ function prepOp(region: Region, step: PrepStep): Operation {
 }
 
 function waitAfterPrep(region: Region, step: PrepStep): Wait {
-  if (step === "wash") {
-    assert(region.material !== null, "a region is only planned with its material entered");
-    return partDryWait(
-      region.material === "unknown" ? UNKNOWN_PART_DRY_MIN : materialFacts(region.material).partDryMin,
-    );
-  }
+  if (step === "wash") return dryAgain(region, "soak");
+  if (step === "rinse" || step === "drain" || step === "dry") return dryAgain(region, "rinse");
   if (step === "post-cure") return { kind: "fixed", minutes: UV_BOX_MIN, what: "uv-box" };
-  if (step === "key" && wetOnly(region)) return wetSandDry;
+  if (step === "key" && wetOnly(region)) return dryAgain(region, "wet-rub");
   return step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
 }
 
-/** A washed part of unknown material may be porous: the long wait, minutes (est.). */
-const UNKNOWN_PART_DRY_MIN = 720;
+/** Water leaving a part: its face, and its joints and hollows where it has any. */
+const dryAgain = (region: Region, how: Wetting): Wait =>
+  partDryWait(partDryMin(region.material, how, holdsInJoints(region)));
+const holdsInJoints = (region: Region): boolean =>
+  region.joints === true || region.hollow === true || region.conditions.includes("damp-joints");
 
-const waitAfterBefore = (step: BeforeStep): Wait =>
-  step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
+function waitAfterBefore(region: Region, layer: Layer, step: BeforeStep): Wait {
+  if (step === "dry") return dryAgain(region, "rinse");
+  if (step === "scuff" && layer.scuffWet) return dryAgain(region, "wet-rub");
+  return step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
+}
 
 /** A coat, and the turns in which its other faces follow once the part can be held; its minutes are shared among them. */
 function coatOps(region: Region, layer: Layer, product: Product, n: number): { coat: Operation; turns: Operation[] } {

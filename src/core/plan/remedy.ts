@@ -2,6 +2,14 @@ import { BEFORE_STEPS, PREP_STEPS, type Stack } from "../model";
 import type { Remedy } from "../rules";
 import type { Where } from "./judge";
 
+/** An id no layer of the stack has yet, made from another's. */
+function freshId(stack: Stack, id: string): string {
+  const taken = new Set(stack.layers.map((l) => l.id));
+  let n = 2;
+  while (taken.has(`${id}-${n}`)) n += 1;
+  return `${id}-${n}`;
+}
+
 /** The stack with a remedy carried out where its verdict stands. Advice leaves it as it is. */
 export function applyRemedy(stack: Stack, where: Where, remedy: Remedy): Stack {
   const atLayer = (change: (l: Stack["layers"][number]) => Stack["layers"][number]): Stack => ({
@@ -15,6 +23,12 @@ export function applyRemedy(stack: Stack, where: Where, remedy: Remedy): Stack {
       return atLayer((l) => ({ ...l, before: BEFORE_STEPS.filter((s) => s === remedy.step || l.before.includes(s)) }));
     case "set-heaviness":
       return atLayer((l) => ({ ...l, heaviness: remedy.heaviness, wftUm: null }));
+    case "renew-below": {
+      const below = stack.layers[where.layer - 1];
+      if (!below) return stack;
+      const fresh = { ...below, id: freshId(stack, below.id), gapMin: null, before: [], sandAfter: null, tape: null };
+      return { ...stack, layers: [...stack.layers.slice(0, where.layer), fresh, ...stack.layers.slice(where.layer)] };
+    }
     case "wait-for":
       return atLayer((l) => ({ ...l, gapMin: null }));
     case "advice":

@@ -10,7 +10,7 @@ import {
   waitFactor,
 } from "../film";
 import type { Caution, Milestone } from "../model";
-import { familyFacts, labelTimes, ownGapMilestone, WET_SAND_DRY_MIN, WIPE_FLASH_MIN } from "../reference";
+import { familyFacts, labelTimes, ownGapMilestone, WIPE_FLASH_MIN } from "../reference";
 import type { Span } from "../schedule";
 import type { SeamPlan, SeamWait } from "./judge";
 
@@ -24,7 +24,7 @@ export type Wait =
   /** so many minutes whatever the air: a lamp, a joint */
   | { readonly kind: "fixed"; readonly minutes: number; readonly what: "uv-box" | "joint" }
   /** the film below has come so far: a face may be handled, tape may be laid */
-  | { readonly kind: "milestone"; readonly milestone: "handle" | "tape-safe"; readonly leastMin: number }
+  | { readonly kind: "milestone"; readonly milestone: "touch" | "handle" | "tape-safe"; readonly leastMin: number }
   /** tape comes off while the edge is soft, or once the film is hard; in between the edge tears */
   | { readonly kind: "unmask"; readonly leastMin: number | null }
   /** tape has to be off the part by then */
@@ -36,7 +36,6 @@ export type Wait =
   | { readonly kind: "seam"; readonly waits: readonly SeamWait[]; readonly fallback: SeamPlan["fallback"] };
 
 export const partDryWait = (refMin: number): Wait => ({ kind: "part-dry", refMin });
-export const wetSandDry = partDryWait(WET_SAND_DRY_MIN);
 
 /** Somebody looked and it was not time: when, and which milestone the sign they saw is the want of, if it tells one. */
 export interface NotYet {

@@ -1,4 +1,4 @@
-import { BITES, type Bite, type Carrier } from "../model";
+import { BITES, type Bite, type Carrier, type FamilyId, type Unknown } from "../model";
 
 /** The default bite of each class of carrier. Source: common trade practice; exceptions live with the film or material. */
 const BITE_BY_CARRIER: Readonly<Record<Carrier, Bite>> = {
@@ -10,7 +10,30 @@ const BITE_BY_CARRIER: Readonly<Record<Carrier, Bite>> = {
   ester: "B3",
   ketone: "B4",
   ether: "B4",
+  "reactive-diluent": "B3",
 };
+
+/** Binders that no water alone ever carried: a card that says so contradicts itself. Source: common trade practice. */
+const NEVER_WATER_ALONE: readonly FamilyId[] = [
+  "acrylic-lacquer",
+  "nc-lacquer",
+  "lacquer-putty",
+  "pvb-etch",
+  "shellac",
+  "cpo-promoter",
+  "polyester-2k",
+  "cyanoacrylate",
+  "solvent-cement",
+];
+export const carriersContradict = (p: {
+  readonly family: FamilyId | Unknown;
+  readonly carriers: readonly Carrier[] | Unknown;
+}): boolean =>
+  p.family !== "unknown" &&
+  NEVER_WATER_ALONE.includes(p.family) &&
+  p.carriers !== "unknown" &&
+  p.carriers.length > 0 &&
+  p.carriers.every((c) => c === "water");
 
 /** Strength of the strongest carrier as an index of BITES; 100 % solids (no carrier) bites like water. */
 export function strongestBite(carriers: readonly Carrier[]): number {

@@ -28,6 +28,7 @@ const EVAPORATION_RATE: Readonly<Record<Carrier, number>> = {
   ester: 1,
   ketone: 5.6,
   ether: 10,
+  "reactive-diluent": 0.3,
 };
 /** An aerosol's lacquer blend, and what nobody has named. */
 const BLEND_RATE = 2;

@@ -9,10 +9,13 @@ export interface Labour {
 export const PREP_LABOUR: Readonly<Record<PrepStep, Labour>> = {
   degrease: { fixedMin: 4, perCm2Min: 0.005 },
   derust: { fixedMin: 10, perCm2Min: 0.05 },
+  drain: { fixedMin: 10, perCm2Min: 0 },
   wash: { fixedMin: 5, perCm2Min: 0.006 },
+  dry: { fixedMin: 1, perCm2Min: 0 },
   "post-cure": { fixedMin: 15, perCm2Min: 0 },
   key: { fixedMin: 4, perCm2Min: 0.025 },
   "dust-off": { fixedMin: 2, perCm2Min: 0.002 },
+  rinse: { fixedMin: 4, perCm2Min: 0.004 },
   wipe: { fixedMin: 2, perCm2Min: 0.003 },
 };
 
@@ -56,8 +59,6 @@ export const LABOUR_STEP_MIN = 5;
 /** A coat's wet film as a fraction of the label's, when not measured (est.). */
 export const HEAVINESS_OF_LABEL: Readonly<Record<Heaviness, number>> = { mist: 0.3, light: 0.6, wet: 1, flood: 1.8 };
 
-/** Water left by a wet rub is gone from the face after this many minutes at reference air (est.). */
-export const WET_SAND_DRY_MIN = 20;
 /** Minutes at reference air for the wipe or degreaser to leave the face (est.). */
 export const WIPE_FLASH_MIN = 10;
 /** The part must be this much warmer than the dew point before it is coated, °C. Source: ISO 8502-4. */

@@ -68,6 +68,8 @@ export const FOAM_BARRIER = { coats: 3, dftUm: 60, passWftUm: 15, couponPassWftU
 
 /** Luminance (linear light) from which a ground counts as pale, and up to which as dark or black (est.). */
 export const PALE_FROM = 0.5;
+/** Under a transparent colour only white or a bright metal is pale enough (est.). */
+export const PALE_FOR_TRANSPARENT = 0.75;
 export const DARK_UP_TO = 0.15;
 export const BLACK_UP_TO = 0.02;
 

@@ -21,21 +21,33 @@ export interface MaterialFacts {
   readonly keyGrit: { readonly from: number; readonly to: number } | null;
   /** lead is assumed until it is known not to be there: never abraded dry. Source: safety practice for tin and lead alloys */
   readonly mayHoldLead: boolean;
-  /** minutes at reference air until part dry after a wash (est.) */
-  readonly partDryMin: number;
+  /** usual shade of the bare material, sRGB (est.): what a first colour has to hide */
+  readonly usualColour: string;
+  /** where it keeps water: on a plain face, in layer ridges or a cast's pores, in its body */
+  readonly holdsWater: WaterHeld;
 }
 
-type Row = Omit<MaterialFacts, "id">;
+type Row = Omit<MaterialFacts, "id" | "usualColour">;
 
 const HARD = ["ok", "ok", "ok", "ok", "ok"] as const;
 const PRINT = ["ok", "ok", "ok", "care", "test"] as const;
 const FOAM_STOPS = ["ok", "care", "stop", "stop", "stop"] as const;
 const SOFT = ["ok", "ok", "care", "test", "test"] as const;
 
-/** Water held on a plain face, in layer ridges and seams, and in a porous body: minutes at 20 °C, 50 % RH, still air (est.). */
-const DRY_SURFACE_MIN = 20;
-const DRY_RIDGES_MIN = 60;
-const DRY_POROUS_MIN = 720;
+/** Where a part keeps water. */
+type WaterHeld = "face" | "ridges" | "body";
+/** How it got wet: rinsed and shaken off, soaked, or rubbed wet under the tap. */
+export type Wetting = "rinse" | "soak" | "wet-rub";
+/**
+ * Minutes at 20 °C, 50 % RH in still air until water is gone from a plain face, from ridges and pores, from a porous body, and
+ * from joints and hollows (est.: practitioners wait half an hour for a face, overnight for joints, a day and more for plaster
+ * and wood, and lose a day to bubbles when they do not).
+ */
+const PART_DRY_MIN: Readonly<Record<Wetting, Readonly<Record<WaterHeld | "joints", number>>>> = {
+  rinse: { face: 60, ridges: 120, body: 1800, joints: 480 },
+  soak: { face: 75, ridges: 180, body: 2880, joints: 720 },
+  "wet-rub": { face: 80, ridges: 110, body: 1440, joints: 360 },
+};
 
 const metal = (over: Partial<Row> = {}): Row => ({
   group: "metal",
@@ -47,7 +59,7 @@ const metal = (over: Partial<Row> = {}): Row => ({
   dryHeatMaxC: 90,
   prep: ["degrease", "key", "wipe"],
   keyGrit: { from: 240, to: 400 },
-  partDryMin: DRY_SURFACE_MIN,
+  holdsWater: "face",
   mayHoldLead: false,
   ...over,
 });
@@ -61,7 +73,7 @@ const plastic = (over: Partial<Row>): Row => ({
   dryHeatMaxC: 45,
   prep: ["wash", "key", "dust-off"],
   keyGrit: { from: 180, to: 320 },
-  partDryMin: DRY_RIDGES_MIN,
+  holdsWater: "ridges",
   mayHoldLead: false,
   ...over,
 });
@@ -75,7 +87,7 @@ const foam = (over: Partial<Row>): Row => ({
   dryHeatMaxC: 50,
   prep: ["dust-off"],
   keyGrit: null,
-  partDryMin: DRY_RIDGES_MIN,
+  holdsWater: "ridges",
   mayHoldLead: false,
   ...over,
 });
@@ -92,7 +104,7 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
     byBite: ["ok", "ok", "ok", "ok", "care"],
     withoutPromoter: "test",
     dryHeatMaxC: 80,
-    partDryMin: DRY_POROUS_MIN,
+    holdsWater: "body",
   }),
   "pp-pe": plastic({ byBite: HARD, withoutPromoter: "stop", dryHeatMaxC: 70 }),
   tpu: plastic({ byBite: SOFT, withoutPromoter: "test", slick: false, flexible: true, prep: ["wash"] }),
@@ -103,7 +115,7 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
     slick: false,
     dryHeatMaxC: 50,
     prep: ["wash", "post-cure", "dust-off"],
-    partDryMin: DRY_SURFACE_MIN,
+    holdsWater: "ridges",
   }),
   "cast-pu": plastic({
     group: "resin",
@@ -111,28 +123,28 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
     slick: false,
     dryHeatMaxC: 55,
     prep: ["wash"],
-    partDryMin: DRY_SURFACE_MIN,
+    holdsWater: "ridges",
   }),
   hips: plastic({
     byBite: ["ok", "ok", "ok", "care-mist", "test"],
     slick: false,
     dryHeatMaxC: 50,
     prep: ["wash"],
-    partDryMin: DRY_SURFACE_MIN,
+    holdsWater: "face",
   }),
   "clear-plastic": plastic({
     byBite: ["ok", "care", "care", "test", "stop"],
     slick: false,
     dryHeatMaxC: 50,
     prep: ["wash"],
-    partDryMin: DRY_SURFACE_MIN,
+    holdsWater: "face",
   }),
   xps: foam({ porous: false }),
   eps: foam({ porous: false }),
   epo: foam({ byBite: SOFT, porous: false, dryHeatMaxC: 55 }),
-  "pu-foam": foam({ byBite: ["ok", "ok", "ok", "ok", "care"], dryHeatMaxC: 60 }),
-  "wood-mdf": foam({ group: "porous", byBite: HARD, dryHeatMaxC: 40, partDryMin: DRY_POROUS_MIN }),
-  plaster: foam({ group: "porous", byBite: HARD, dryHeatMaxC: 40, partDryMin: DRY_POROUS_MIN }),
+  "pu-foam": foam({ byBite: ["ok", "ok", "ok", "ok", "care"], dryHeatMaxC: 60, holdsWater: "body" }),
+  "wood-mdf": foam({ group: "porous", byBite: HARD, dryHeatMaxC: 40, holdsWater: "body" }),
+  plaster: foam({ group: "porous", byBite: HARD, dryHeatMaxC: 40, holdsWater: "body" }),
   "steel-iron": metal({ prep: ["degrease", "derust", "key", "wipe"] }),
   aluminium: metal(),
   "brass-copper": metal({ keyGrit: { from: 180, to: 320 } }),
@@ -141,12 +153,39 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
   glassfibre: metal({ group: "laminate", dryHeatMaxC: 60, prep: ["wash", "key", "wipe"] }),
 };
 
-const FACTS = Object.fromEntries(MATERIALS.map((id) => [id, { id, ...TABLE[id] }])) as Record<
-  MaterialId,
-  MaterialFacts
->;
+/** Prints and resins come in any shade: a middle grey stands for them (est.). */
+const USUAL_GREY = "#8a8a88";
+const USUAL_COLOUR: Partial<Record<MaterialId, string>> = {
+  eva: "#5a5a5c",
+  hips: "#c8c8c4",
+  "clear-plastic": "#d8dcdc",
+  xps: "#a8c0d0",
+  eps: "#f4f4f2",
+  epo: "#f0f0ec",
+  "pu-foam": "#e0d8a8",
+  "wood-mdf": "#c8a878",
+  plaster: "#f0ece4",
+  "steel-iron": "#6c6a68",
+  aluminium: "#b4b6b8",
+  "brass-copper": "#b89050",
+  "white-metal": "#9a9a9c",
+  stainless: "#a8aaac",
+  glassfibre: "#b8b89a",
+  "cast-pu": "#e4dcc8",
+};
+
+const FACTS = Object.fromEntries(
+  MATERIALS.map((id) => [id, { id, usualColour: USUAL_COLOUR[id] ?? USUAL_GREY, ...TABLE[id] }]),
+) as Record<MaterialId, MaterialFacts>;
 
 export const materialFacts = (id: MaterialId): MaterialFacts => FACTS[id];
+
+/** Minutes at reference air until a wetted part is dry: of its clocks the slowest. A part of unknown material may be porous. */
+export function partDryMin(material: MaterialId | "unknown" | null, how: Wetting, joints: boolean): number {
+  const held = material === null || material === "unknown" ? "body" : materialFacts(material).holdsWater;
+  const clocks = PART_DRY_MIN[how];
+  return Math.max(clocks[held], joints ? clocks.joints : 0);
+}
 
 /** A porous face drinks so much of its first coat, as a share of it (est.); a sealed one drinks nothing. */
 const FIRST_DRINK = 0.25;

@@ -19,7 +19,15 @@ import {
   type Condition as Surface,
   type Unknown,
 } from "../model";
-import { type BiteAnswer, DARK_UP_TO, familyFacts, materialFacts, PALE_FROM, strongestBite } from "../reference";
+import {
+  type BiteAnswer,
+  carriersContradict,
+  DARK_UP_TO,
+  familyFacts,
+  materialFacts,
+  PALE_FROM,
+  strongestBite,
+} from "../reference";
 import type { Candidates, Facts, FactValue, FilmState, KnownValue } from "./facts";
 
 /** What each preparatory step does to a face: conditions it ends and conditions it brings. */
@@ -28,10 +36,13 @@ const PREP_EFFECT: Readonly<
 > = {
   degrease: { ends: ["greasy", "released"], brings: ["degreased"] },
   derust: { ends: ["rusted"], brings: ["dusty"] },
+  drain: { ends: ["hollow-undrained"], brings: ["drained", "washed-inside"] },
   wash: { ends: ["greasy", "released", "dusty", "flux-residue", "damp", "damp-joints"], brings: ["washed", "dried"] },
+  dry: { ends: ["damp", "damp-joints"], brings: ["dried"] },
   "post-cure": { ends: ["uncured", "cure-unknown", "surface-cured"], brings: [] },
   key: { ends: ["shiny", "tarnished"], brings: ["keyed", "dusty"] },
   "dust-off": { ends: ["dusty"], brings: ["dusted"] },
+  rinse: { ends: ["dusty", "damp", "damp-joints"], brings: ["washed", "dried"] },
   wipe: { ends: ["dusty"], brings: ["clean"] },
 };
 
@@ -54,15 +65,24 @@ export const isMaskingFluid = (p: Pick<Product, "role" | "method">): boolean =>
 export const isSprayed = (p: Pick<Product, "method">): boolean => isOneOf(SPRAY_METHODS)(p.method);
 
 /** Bites a product may turn out to have: one when its carriers are known, all when they are not. */
-export function possibleBites(p: Pick<Product, "bite" | "carriers">): readonly number[] {
+export function possibleBites(
+  p: Pick<Product, "bite" | "carriers"> & Partial<Pick<Product, "family">>,
+): readonly number[] {
   if (p.bite !== null) return [BITES.indexOf(p.bite)];
-  return p.carriers === "unknown" ? BITES.map((_, i) => i) : [strongestBite(p.carriers)];
+  const carriers = carriersOf(p);
+  return carriers === "unknown" ? BITES.map((_, i) => i) : [strongestBite(carriers)];
 }
 
+/** What a card says it dries from, unless that contradicts its binder: then nobody knows. */
+const carriersOf = (p: Pick<Product, "carriers"> & Partial<Pick<Product, "family">>): Product["carriers"] =>
+  p.family !== undefined && carriersContradict({ family: p.family, carriers: p.carriers }) ? "unknown" : p.carriers;
+
 /** A product with its strongest carrier and whether alcohol is among them; every pair it may turn out to be. */
-function possibleAttacks(p: Pick<Product, "bite" | "carriers">): readonly { bite: number; alcohol: boolean }[] {
-  if (p.carriers !== "unknown")
-    return possibleBites(p).map((bite) => ({ bite, alcohol: (p.carriers as readonly string[]).includes("alcohol") }));
+function possibleAttacks(
+  p: Pick<Product, "bite" | "carriers"> & Partial<Pick<Product, "family">>,
+): readonly { bite: number; alcohol: boolean }[] {
+  const carriers = carriersOf(p);
+  if (carriers !== "unknown") return possibleBites(p).map((bite) => ({ bite, alcohol: carriers.includes("alcohol") }));
   return [...possibleBites(p).map((bite) => ({ bite, alcohol: false })), { bite: 1, alcohol: true }];
 }
 
@@ -123,10 +143,26 @@ export function regionFacts(region: Region, material: MaterialId | Unknown, prep
     "region.rub": region.oldFinish?.rub ?? null,
     "region.oldFamily": region.oldFinish?.family ?? null,
     "region.leadRisk": of((m) => leadRisk(region, m.id)),
+    "region.prep": prep,
+    "region.hollow": hollowness(region),
+    "region.washKnown": washKnown(region, prep),
     "region.keyAgeMin": region.minutesSinceKey ?? null,
     "region.fillThrough": region.fillThrough ?? false,
     "region.clearNearby": region.clearNearby === true || material === "clear-plastic",
   };
+}
+
+/** A hollow counts as trouble until it was drained; what is not asked is taken as solid. */
+function hollowness(region: Region): KnownValue {
+  const settled = region.conditions.some((c) => c === "drained" || c === "washed-inside");
+  if (settled || region.hollow == null || region.hollow === false) return "no";
+  return region.hollow === "unknown" ? "unknown" : "yes";
+}
+
+/** Somebody said or plans that the face is clean: nothing told is not clean. */
+function washKnown(region: Region, prep: readonly PrepStep[]): boolean {
+  const now = preparedConditions(region.conditions, prep);
+  return now.some((c) => c === "clean" || c === "washed" || c === "degreased");
 }
 
 /** What the strongest carrier does to the bare material. A seal nobody described may hold, or may as well not be there. */
@@ -206,6 +242,9 @@ const told = (p: Product, name: ProductUnknown, value: KnownValue, domain: reado
   p.unknowns?.includes(name) ? candidatesOf(domain, `product.${name}`) : value;
 const FLAGS = [true, false];
 
+/** A measured film over this share of the label's is no light coat, whatever it was called (est.). */
+const HEAVY_OF_LABEL = 0.8;
+
 /** Facts of the product being laid. */
 export function upperFacts(p: Product, heaviness: string, wftUm: number): Facts {
   const family = (pick: (f: ReturnType<typeof familyFacts>) => KnownValue) =>
@@ -218,13 +257,13 @@ export function upperFacts(p: Product, heaviness: string, wftUm: number): Facts 
     "upper.family": family((f) => f.id),
     "upper.biteStrength": candidatesOf(possibleBites(p), "product.carriers"),
     "upper.propellant":
-      p.propellant === "unknown"
+      p.propellant === "unknown" || (p.method === "aerosol" && p.propellant === null)
         ? { candidates: ["liquefied-gas", "dimethyl-ether", "compressed-gas"], missing: "product.propellant" }
         : p.propellant,
     "upper.method": p.method,
     "upper.sprayed": isSprayed(p),
     "upper.heaviness": heaviness,
-    "upper.heavy": heaviness === "wet" || heaviness === "flood",
+    "upper.heavy": heaviness === "wet" || heaviness === "flood" || wftUm > HEAVY_OF_LABEL * p.label.wftUm,
     "upper.wftUm": wftUm,
     "upper.waterBorne": family((f) => f.mechanism === "water"),
     "upper.twoPart": family((f) => f.twoPart),
@@ -238,6 +277,7 @@ export function upperFacts(p: Product, heaviness: string, wftUm: number): Facts 
     "upper.hazards": p.hazards,
     "upper.leavesFilm": !isContact(p),
     "upper.fluid": isMaskingFluid(p),
+    "upper.lightKnown": p.light?.wavelengthNm != null && p.light.dpUm != null && p.cureDepthUm != null,
     "upper.activator": told(p, "activator", p.activator ?? false, FLAGS),
   };
 }
@@ -259,6 +299,8 @@ export interface SeamSituation {
   /** an epoxy that cured cold or damp and has not been washed since */
   readonly amineBlush: boolean;
   readonly maskingFluidBelow: boolean;
+  /** the film below lies on spots only, as putty does in a seam */
+  readonly lowerOnSpots: boolean;
 }
 
 /** True when a stated "may go over" list leaves out what is below. */
@@ -304,13 +346,13 @@ export function seamFacts(s: SeamSituation): Facts {
         : upper.carriers.includes("alcohol"),
     "seam.amineBlush": s.amineBlush,
     "seam.maskingFluidBelow": s.maskingFluidBelow,
+    "lower.onSpots": s.lowerOnSpots,
     "seam.biteAnswer": seamBiteAnswer(lower, upper, state, s.lowerSandable),
     "upper.labelForbidsBelow": labelForbids(upper, lower),
   };
 }
 
-const pale = (s: SeamSituation): boolean =>
-  s.groundLuminance >= PALE_FROM || s.groundEffect === "metallic" || s.groundEffect === "pearl";
+const pale = (s: SeamSituation): boolean => s.groundLuminance >= PALE_FROM && s.groundEffect === "solid";
 
 function sharesCarrier(lower: Product, upper: Product): FactValue {
   if (lower.carriers === "unknown" || upper.carriers === "unknown")

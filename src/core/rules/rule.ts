@@ -7,6 +7,8 @@ export type Remedy =
   | { readonly do: "add-prep"; readonly step: PrepStep }
   | { readonly do: "add-before"; readonly step: BeforeStep }
   | { readonly do: "set-heaviness"; readonly heaviness: Heaviness }
+  /** the film below laid afresh, as a layer of its own */
+  | { readonly do: "renew-below" }
   | { readonly do: "wait-for"; readonly milestone: Milestone | "window" }
   | { readonly do: "advice"; readonly key: AdviceKey };
 
@@ -77,6 +79,16 @@ export const ADVICE_KEYS = [
   "lighter-system",
   "measure-area",
   "bring-in",
+  "spread-it",
+  "lamp-passes",
+  "test-patch",
+  "seal-it",
+  "etch-or-texture",
+  "etch-or-putty-first",
+  "epoxy-putty",
+  "epoxy-alone",
+  "wipe-gently",
+  "damage-first",
 ] as const;
 export type AdviceKey = (typeof ADVICE_KEYS)[number];
 
@@ -96,6 +108,7 @@ export interface Rule {
 
 export const advise = (key: AdviceKey): Remedy => ({ do: "advice", key });
 export const addPrep = (step: PrepStep): Remedy => ({ do: "add-prep", step });
+export const renewBelow: Remedy = { do: "renew-below" };
 export const addBefore = (step: BeforeStep): Remedy => ({ do: "add-before", step });
 export const setHeaviness = (heaviness: Heaviness): Remedy => ({ do: "set-heaviness", heaviness });
 export const waitFor = (milestone: Milestone | "window"): Remedy => ({ do: "wait-for", milestone });

@@ -48,7 +48,7 @@ export const COATINGS: readonly Product[] = [
     maxSkinUm: 250,
     hazards: [...SOLVENT],
     leftMl: 80,
-    label: label(300, 1, { flashMin: 15, touchMin: 20, recoat: [[40, null]], sandableMin: 90, curedMin: 1440 }),
+    label: label(240, 1, { flashMin: 15, touchMin: 20, recoat: [[40, null]], sandableMin: 90, curedMin: 1440 }),
   },
   {
     ...blank,

@@ -97,6 +97,7 @@ export const MORE_COATINGS: readonly Product[] = [
     mayGoOver: ["bare", "primed"],
     maxSkinUm: 1500,
     cureDepthUm: 2000,
+    light: { wavelengthNm: 405, ecMjCm2: 12, dpUm: 420 },
     hazards: ["sensitiser"],
     leftMl: 18,
     label: label(500, 1, { touchMin: 2, handleMin: 2, recoat: [[3, null]], sandableMin: 3, curedMin: 60 }),

@@ -105,6 +105,32 @@ export const REASON: Readonly<Record<string, string>> = {
   residue: "Flux or acid under a film keeps working.",
   "rust-left": "Rust under a film goes on growing.",
   tarnished: "Tarnish holds badly; the film lifts with it.",
+  "hollow-undrained": "A closed hollow holds resin or wash: it weeps through every film, months later.",
+  "hollow-unknown": "Is it hollow inside? Resin shut in there weeps months later.",
+  "wash-unknown-release": "Nothing says it was washed, and cast resin comes out of the mould with release agent on it.",
+  "wash-unknown-resin": "Nothing says it was washed: raw resin left on the skin never dries under paint.",
+  "wash-unknown": "Nothing says it is clean: finger grease and release agent make paint crawl.",
+  "colour-on-rough-cast": "The rough casting keys the colour; a primer holds longer.",
+  "colour-on-rough-cast-show":
+    "On a rough casting for show, colour without primer is a gamble at edges and high spots.",
+  "soft-foam-wet-pass": "A wet pass of this carrier goes through the barrier and eats the soft foam.",
+  "putty-sprayed": "Putty is never sprayed, thinned or not: its dust and resin go into the lungs.",
+  "light-unknown": "Nobody knows which light cures this resin, or how deep: it may stay tacky.",
+  "past-its-date": "It is past the date on its label.",
+  "tape-on-bare-slick": "Under this film is bare slick plastic: even gentle tape may take it off.",
+  "strong-tape-on-bare-slick": "Under this film is bare slick plastic: such tape takes it off.",
+  "lead-prep-dry": "Brushing, derusting or dusting off dry raises dust that may hold lead.",
+  "oil-proof-unsaid": "The card does not say whether it stands oil and fuel, and such binders differ.",
+  "water-colour-unsealed": "Water-borne colour left without a clear rubs off where it is handled or gets wet.",
+  "polish-too-soon": "The film is not hard enough to polish yet: it drags and dulls.",
+  "polish-too-soon-show": "The film is not hard enough to polish yet: on a show face the drag stays to be seen.",
+  "etch-rubbed": "A scuff rubs through etch: where it has gone, the metal is bare again.",
+  "etch-round-putty": "Etch round a spot of cured putty, thin, for the bare metal there.",
+  "etch-under-polyester": "Polyester filler lifts etch: its styrene and the acid work against each other.",
+  "etch-under-epoxy-primer":
+    "Epoxy primer does not cure against the acid of an etch. (An epoxy putty over cured etch holds.)",
+  "water-wash-cured": "A water wash over cured water-borne colour: it holds, if it is not rubbed.",
+  "damage-after-dirt": "Worn metal over dirt looks wrong, and the wash below comes off under the brush.",
   "resin-uncured": "Uncured or trapped resin weeps through every film, months later.",
   "resin-cure-unknown": "If the resin is cured on top only, it weeps later.",
   "eva-open": "Open foam drinks the coat and shows its cells.",
@@ -141,9 +167,9 @@ export const REASON: Readonly<Record<string, string>> = {
   "window-missed-scuffed": "The window below is past; the scuff makes up for it if it is clean.",
   "window-missed-hard": "The window below is past and the film too hard to hold the next one unscuffed.",
   "window-missed": "The window below is past.",
-  "promoter-missed": "The promoter works only inside its window, unsanded.",
-  "etch-missed": "The etch is past its window.",
-  "etch-under-polyester-or-epoxy": "Etch under polyester filler or epoxy lets go.",
+  "promoter-missed": "A promoter past its window, or rubbed, no longer holds anything: lay it afresh.",
+  "etch-missed":
+    "The etch was not covered within its day: it no longer grips, and a scuff only rubs it through. Lay a fresh etch on the bare metal, or strip.",
   "putty-not-on-primed": "The putty’s label does not allow this film below it.",
   "label-not-on-this-film": "The label does not list the film below.",
   "hard-over-soft": "A hard film over enamel that is still soft cracks.",
@@ -251,6 +277,17 @@ const ADVICE: Readonly<Record<AdviceKey, string>> = {
   "lighter-system": "Choose thinner or lighter products.",
   "measure-area": "Enter the area.",
   "bring-in": "Bring the jar indoors tonight.",
+  "spread-it": "Spread or brush it; it is no paint.",
+  "lamp-passes": "Thin skins, lamp passes until no tack is left under a gloved finger.",
+  "test-patch": "Try it on a scrap first, or use a fresh one.",
+  "seal-it": "Seal it with a clear.",
+  "etch-or-texture": "Two schools: the texture is key enough; or etch and prime, which holds longer.",
+  "etch-or-putty-first":
+    "Two schools: etch first, then the putty keys into it; or putty on the metal, then a thin etch round it. Both hold.",
+  "epoxy-putty": "An epoxy putty over cured etch holds; polyester needs a primer between.",
+  "epoxy-alone": "Epoxy primer goes on the clean keyed metal itself, without etch.",
+  "wipe-gently": "Work quickly, dab instead of rubbing.",
+  "damage-first": "Chips and worn metal first, dirt over them.",
 };
 
 export function remedyText(r: Remedy): string {
@@ -261,6 +298,8 @@ export function remedyText(r: Remedy): string {
       return `Add before it: ${BEFORE_NAME[r.step].toLowerCase()}`;
     case "set-heaviness":
       return `Lay it ${HEAVINESS_NAME[r.heaviness]}`;
+    case "renew-below":
+      return "Lay the coat below afresh";
     case "wait-for":
       return r.milestone === "window"
         ? "Let the plan find the window"

@@ -85,6 +85,9 @@ export const CONDITION_NAME: Readonly<Record<Condition, string>> = {
   flexes: "flexes",
   "must-stay-clear": "must stay clear",
   "mating-face": "mating face",
+  "rough-cast": "rough as cast",
+  drained: "drained",
+  "washed-inside": "washed inside",
 };
 
 export const ROLE_NAME: Readonly<Record<Role, string>> = {
@@ -141,6 +144,7 @@ export const CARRIER_NAME: Readonly<Record<Carrier, string>> = {
   ester: "acetate (ester)",
   ketone: "acetone kind (ketone)",
   ether: "ether",
+  "reactive-diluent": "styrene kind (reactive diluent)",
 };
 
 export const BITE_NAME: Readonly<Record<Bite, string>> = {
@@ -223,6 +227,9 @@ export const MAY_GO_OVER_NAME: Readonly<Record<MayGoOver, string>> = {
 export const PREP_NAME: Readonly<Record<PrepStep, string>> = {
   degrease: "Degrease",
   derust: "Take off rust",
+  drain: "Drain and wash inside",
+  dry: "Let it dry through",
+  rinse: "Wash again after the key",
   wash: "Wash and rinse",
   "post-cure": "Post-cure",
   key: "Key all over",

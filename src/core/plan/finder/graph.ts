@@ -66,9 +66,18 @@ const OF_THE_LAYER = new Set([
   "too-hot-in-service",
   "too-hot-by-family",
   "fumes-near-clear",
+  "putty-sprayed",
+  "light-unknown",
 ]);
 /** Pile rules that look at nothing but the top film and the region. */
-const OF_THE_TOP = new Set(["no-uv-protection", "red-or-yellow-fades", "not-oil-proof", "gloss-on-hidden-prep"]);
+const OF_THE_TOP = new Set([
+  "no-uv-protection",
+  "red-or-yellow-fades",
+  "not-oil-proof",
+  "oil-proof-unsaid",
+  "water-colour-unsealed",
+  "gloss-on-hidden-prep",
+]);
 
 const risk = (points: number): Totals => ({ ...ZERO, risk: points });
 

@@ -33,7 +33,10 @@ export function heightsOf(
 ): Heights {
   const dryUm = ({ layer, product }: Option) =>
     layer.coats * dftUm(plannedWftUm(layer, product), volumeSolidsOf(product));
-  const left = options.map((o) => dryUm(o) - (o.layer.sandAfter?.takesUm ?? 0));
+  // what fills a hole lies in it, and narrows no groove
+  const left = options.map((o) =>
+    o.rank === RANK.putty && o.layer.depthUm != null ? 0 : dryUm(o) - (o.layer.sandAfter?.takesUm ?? 0),
+  );
   const buried = options.map((o) =>
     o.rank === RANK.build || o.rank === RANK.putty
       ? ridgeBuriedUm(dryUm(o), o.layer.heaviness === "mist" || o.layer.sandAfter === null)
@@ -71,13 +74,15 @@ export class Build {
   constructor(
     private readonly heights: Heights,
     private readonly options: readonly Option[],
-    { areaCm2, detailUm, finish, fitAllowanceUm, massBudgetG, ridgeUm }: FinderInput["region"],
+    { areaCm2, detailUm, finish, fitAllowanceUm, keepBare, massBudgetG, ridgeUm }: FinderInput["region"],
     weights: Weights,
   ) {
     const lossUm = (share: number) => (detailUm === null ? Infinity : (share * detailUm) / GROOVE_PER_DFT);
-    this.careUm = lossUm(DETAIL_LOSS_CARE) + SLACK;
+    // where ridges are to be buried, a little of the detail may go with them unblamed
+    this.careUm = lossUm(ridgeUm ? DETAIL_LOSS_STOP : DETAIL_LOSS_CARE) + SLACK;
     const drownedUm = finish === "show" ? lossUm(DETAIL_LOSS_STOP) : Infinity;
-    this.stopUm = Math.min(drownedUm, fitAllowanceUm ?? Infinity) + SLACK;
+    const fitUm = (keepBare ?? []).length > 0 ? Infinity : (fitAllowanceUm ?? Infinity);
+    this.stopUm = Math.min(drownedUm, fitUm) + SLACK;
     this.careCost = weights.risk * RISK_POINTS.care * SHOWN_RISK[finish];
     this.massUnknown = massBudgetG != null && areaCm2 === null;
     this.mostGram = areaCm2 === null ? Infinity : (massBudgetG ?? Infinity) + SLACK;

@@ -15,13 +15,14 @@ import {
   ladderStep,
   linearRgb,
   plannedWftUm,
+  puttyLaidUm,
   ratioOff,
   ridgeBuriedUm,
   scratchUm,
 } from "../../numbers";
 import {
-  BLACK_UP_TO,
   CAN_MAX_C,
+  carriersContradict,
   dewPointC,
   FOAM_BARRIER,
   familyFacts,
@@ -31,6 +32,7 @@ import {
   MIX_TOLERANCE,
   materialFacts,
   OIL_FUEL_FAMILIES,
+  PALE_FOR_TRANSPARENT,
   PALE_FROM,
   STACKED_COATS,
   STILL_AIR_M_S,
@@ -109,6 +111,8 @@ export function groundColour(pile: Pile, i: number): Product | null {
 
 /** Roles whose films keep carriers from what lies below them. */
 const BARRIER_ROLES = new Set(["sealer", "primer", "primer-highbuild", "surfacer", "colour", "clear"]);
+/** A barrier that attacked the foam itself would be none: up to alcohols. */
+const BARRIER_BITE_MAX = 1;
 
 interface Barrier {
   readonly coats: number;
@@ -117,21 +121,32 @@ interface Barrier {
   readonly edges: boolean;
 }
 
+/** A closed coat of something that leaves the foam alone: a mist is no barrier, nor is a strong primer over one. */
+function isBarrier(pile: Pile, k: number): boolean {
+  const p = pile.products[k]!;
+  const mild = p.carriers !== "unknown" && !carriersContradict(p) && strongestBite(p.carriers) <= BARRIER_BITE_MAX;
+  return BARRIER_ROLES.has(p.role) && p.family !== "gypsum-filler" && mild && pile.layers[k]!.heaviness !== "mist";
+}
+
 function barrierBelow(pile: Pile, seams: readonly (SeamPlan | null)[], i: number): Barrier {
   const seal = pile.input.region.sealedBy;
-  const own = pile.films.filter(
-    (k) => k < i && BARRIER_ROLES.has(pile.products[k]!.role) && pile.products[k]!.family !== "gypsum-filler",
-  );
+  const below = pile.films.filter((k) => k < i);
+  const own = below.filter((k) => isBarrier(pile, k));
   const sealCured = !seal || seal.cured === true;
-  const justBelow = own.at(-1) === filmBelow(pile, i) && own.length > 0;
-  const wait = seams[i];
   return {
     coats: own.reduce((sum, k) => sum + pile.layers[k]!.coats, seal?.coats ?? 0),
     dryUm: own.reduce((sum, k) => sum + pile.ledger[k]!.addedUm - pile.ledger[k]!.takenUm, seal?.dftUm ?? 0),
-    // an older barrier under a further film has had that film's waits to cure in; the one just below must be cured itself
-    cured: sealCured && (!justBelow || wait?.state === "cured" || waitsForCured(wait)),
+    // what went over the barrier first found it as it was then; further films do not make it younger
+    cured: sealCured && (own.length === 0 || curedWhenCovered(pile, seams, own.at(-1)!, i)),
     edges: own.every((k) => pile.layers[k]!.setUp?.edgesCovered !== false),
   };
+}
+
+/** Was the last coat of the barrier through cured when the first film that could attack went over it? */
+function curedWhenCovered(pile: Pile, seams: readonly (SeamPlan | null)[], last: number, i: number): boolean {
+  const over = pile.films.find((k) => k > last && k <= i) ?? i;
+  const wait = seams[over];
+  return wait?.state === "cured" || waitsForCured(wait);
 }
 
 const waitsForCured = (seam: SeamPlan | null | undefined): boolean =>
@@ -165,7 +180,9 @@ function skinFacts(pile: Pile, i: number): Facts {
   const { region } = pile.input;
   const filler = product.role === "putty" || layer.depthUm != null;
   const depth = layer.depthUm ?? (product.role === "putty" ? (region.fillDepthUm ?? null) : null);
-  const skinUm = depth === null ? coatDryUm(pile, i) : depth / layer.coats;
+  // one arithmetic for a skin: as deep as it is laid, so that the last stands proud by what it loses
+  const laidUm = product.role === "putty" ? plannedWftUm(layer, product) : coatDryUm(pile, i);
+  const skinUm = depth === null ? laidUm : puttyLaidUm(depth, product.shrinkage ?? 0) / layer.coats;
   const usual = product.family === "unknown" ? null : familySkinUm(product.family);
   return {
     "layer.skinOverLimit": product.maxSkinUm !== null && skinUm > product.maxSkinUm + 1e-9,
@@ -261,25 +278,54 @@ function tapeFacts(pile: Pile, i: number): Facts {
   };
 }
 
+/** What a colour lies on: the film that shows under it, else the bare material, whose shade is a usual one. */
+interface Ground {
+  readonly colour: string;
+  readonly effect: Product["effect"];
+}
+function groundOfColour(pile: Pile, i: number): Ground | null {
+  const film = groundColour(pile, i);
+  if (film) return film;
+  const covered = pile.films.some((k) => k < i && !SHOWS_THROUGH.has(pile.products[k]!.role));
+  const { material } = pile.input.region;
+  if (covered || pile.input.region.oldFinish || material === null || material === "unknown") return null;
+  return {
+    colour: materialFacts(material).usualColour,
+    effect: materialFacts(material).group === "metal" ? "metallic" : "solid",
+  };
+}
+const SHOWS_THROUGH = new Set(["clear", "decal", "promoter"]);
+
 function colourFacts(pile: Pile, i: number): Facts {
   const p = pile.products[i]!;
   if (p.role !== "colour" || p.assumed?.includes("colour")) return { "layer.hue": null, "layer.groundPale": null };
-  const ground = groundColour(pile, i);
+  const ground = groundOfColour(pile, i);
   const hue = hueOf(p.colour);
   const sameHue = ground !== null && hue !== "other" && hueOf(ground.colour) === hue;
-  const pale =
-    ground === null || sameHue || ground.colour === p.colour
-      ? null
-      : hexLuminance(ground.colour) >= PALE_FROM || ground.effect === "metallic" || ground.effect === "pearl";
-  return { "layer.hue": hue, "layer.groundPale": pale, "layer.hiding": hiding(pile, i, ground) };
+  const pale = ground === null || sameHue || ground.colour === p.colour ? null : paleUnder(p, ground);
+  const needed = coatsNeeded(pile, i, ground);
+  return {
+    "layer.hue": hue,
+    "layer.groundPale": pale,
+    "layer.hiding": needed === null ? null : needed <= pile.layers[i]!.coats ? "enough" : "short",
+    "layer.coatsToHide": needed === null ? null : Math.min(999, needed),
+  };
 }
 
-function hiding(pile: Pile, i: number, ground: Product | null): KnownValue {
+/** Metal is neither pale nor dark: only transparent colours are laid over it for its shine. */
+function paleUnder(p: Product, ground: Ground): boolean {
+  const shines = ground.effect === "metallic" || ground.effect === "pearl";
+  if (p.effect === "transparent") return shines || hexLuminance(ground.colour) >= PALE_FOR_TRANSPARENT;
+  return !shines && hexLuminance(ground.colour) >= PALE_FROM;
+}
+
+/** Coats that would hide what is below; more than a hundred counts as never. Null = it goes by rule, or nobody told. */
+function coatsNeeded(pile: Pile, i: number, ground: Ground | null): number | null {
   const p = pile.products[i]!;
   if (p.effect !== "solid" || p.opaqueDftUm == null || ground === null || ground.effect !== "solid") return null;
-  const needed = coatsToHide(p.colour, p.opaqueDftUm, coatDryUm(pile, i), linearRgb(ground.colour));
-  return needed !== null && needed <= pile.layers[i]!.coats ? "enough" : "short";
+  return coatsToHide(p.colour, p.opaqueDftUm, coatDryUm(pile, i), linearRgb(ground.colour)) ?? NEVER_HIDES_COATS;
 }
+const NEVER_HIDES_COATS = 100;
 
 function serviceUnder(region: Region, p: Product): KnownValue {
   const needC = region.serviceTempC ?? null;
@@ -298,6 +344,13 @@ function coatGap(pile: Pile, i: number): KnownValue {
   return past && (state === "wet" || state === "uncured") ? "open" : state;
 }
 
+/** Films made to hold on what is below them. */
+const GRIPS = new Set(["promoter", "sealer", "primer-etch", "primer", "primer-highbuild", "surfacer"]);
+
+/** Past the day its label names; ISO days compare as text. */
+export const isPastDate = (p: Pick<Product, "useBy">, today: string | null): boolean =>
+  today !== null && p.useBy != null && p.useBy < today;
+
 /** Facts of one layer with what lies below it. */
 export function layerFacts(pile: Pile, seams: readonly (SeamPlan | null)[], i: number): Facts {
   const [layer, product] = [pile.layers[i]!, pile.products[i]!];
@@ -315,6 +368,8 @@ export function layerFacts(pile: Pile, seams: readonly (SeamPlan | null)[], i: n
     "layer.barrierCured": barrier.cured,
     "layer.edgesCovered": barrier.edges,
     "layer.passThinEnough": !heavy && wftUm <= limitUm,
+    "layer.gripBelow": pile.films.some((k) => k <= i && GRIPS.has(pile.products[k]!.role)),
+    "layer.pastDate": isPastDate(product, pile.input.today ?? null),
     "layer.oldIsolated": isolatesOld(pile, seams, i),
     "layer.serviceUnder": serviceUnder(pile.input.region, product),
     "layer.coatGap": coatGap(pile, i),
@@ -377,6 +432,17 @@ export function pileMassG(pile: Pick<Pile, "films" | "ledger" | "products">, are
   }, 0);
 }
 
+/** A putty told by its depth, or on a part with something to fill. */
+const fillsHoles = (pile: Pile, i: number): boolean =>
+  pile.products[i]!.role === "putty" && (pile.layers[i]!.depthUm != null || pile.input.region.fillDepthUm != null);
+
+/** The card's own word first, then what such binders usually do. */
+function oilProof(top: Product): FactValue {
+  if (top.resists != null) return top.resists.includes("oil") && top.resists.includes("fuel") ? "yes" : "stated-no";
+  if (top.family === "unknown") return { candidates: ["yes", "unsure"], missing: "product.family" };
+  return OIL_FUEL_FAMILIES.includes(top.family) ? "yes" : "unsure";
+}
+
 /** Facts of the pile as a whole; it must hold at least one film. */
 export function stackFacts(pile: Pile): Facts {
   const { region } = pile.input;
@@ -384,12 +450,16 @@ export function stackFacts(pile: Pile): Facts {
   const top = tops.at(-1)!;
   const seen = tops.filter((p) => p.role === "colour" || p.role === "clear");
   const colour = tops.filter((p) => p.role === "colour").at(-1);
-  const black =
-    colour !== undefined && !colour.assumed?.includes("colour") && hexLuminance(colour.colour) <= BLACK_UP_TO;
+  // a black shows all in gloss; matt and satin are forgiving, whatever their colour
   const showsEverything =
-    seen.length > 0 &&
-    (top.sheen === "gloss" || black || seen.some((p) => p.effect === "metallic" || p.effect === "pearl"));
-  const buildUm = pile.ledger.at(-1)!.totalUm;
+    seen.length > 0 && (top.sheen === "gloss" || seen.some((p) => p.effect === "metallic" || p.effect === "pearl"));
+  // what fills a hole or a seam lies in it, not in every groove and not on the faces that fit
+  const buildUm = pile.films.reduce((sum, i) => {
+    const { addedUm, takenUm } = pile.ledger[i]!;
+    return fillsHoles(pile, i) ? sum : sum + addedUm - takenUm;
+  }, 0);
+  const ridgeUm = ridgeLeftUm(pile);
+  const keptBare = (region.keepBare ?? []).length > 0 || pile.products.some((p) => p.role === "masking");
   const massG = pileMassG(pile, region.areaCm2);
   const budget = region.massBudgetG ?? null;
   return {
@@ -398,16 +468,15 @@ export function stackFacts(pile: Pile): Facts {
     "stack.showsEverything": showsEverything,
     "stack.uvResistant": top.uvResistant,
     "stack.grooveLostPct": region.detailUm === null ? null : 100 * grooveLost(region.detailUm, buildUm),
-    "stack.ridgeLeftUm": ridgeLeftUm(pile),
+    "stack.ridgeLeftUm": ridgeUm,
+    "stack.ridgeBuried": ridgeUm === 0 && region.ridgeUm !== null && region.ridgeUm > 0,
     "stack.reversibleCoats": stackedCoats(pile),
     "stack.scratchShows": scratchShows(pile, showsEverything),
-    "stack.overFit": region.fitAllowanceUm != null && buildUm > region.fitAllowanceUm,
+    "stack.overFit": region.fitAllowanceUm != null && buildUm > region.fitAllowanceUm && !keptBare,
     "stack.overMass": budget !== null && massG !== null && massG > budget,
     "stack.massUnknown": budget !== null && massG === null,
-    "stack.topOilProof":
-      top.family === "unknown"
-        ? { candidates: [true, false], missing: "product.family" }
-        : OIL_FUEL_FAMILIES.includes(top.family),
+    "stack.topOilProof": oilProof(top),
+    "stack.topWaterBorne": top.family !== "unknown" && familyFacts(top.family).mechanism === "water",
     "stack.fadingHue": colour ? hueOf(colour.colour) : "other",
   };
 }

@@ -26,7 +26,7 @@ function groundProduct(region: Region, family: FamilyId, sealed: boolean): Produ
     name: "the film already there",
     maker: "",
     aliases: [],
-    role: sealed ? "sealer" : "colour",
+    role: family === "pvb-etch" ? "primer-etch" : family === "cpo-promoter" ? "promoter" : sealed ? "sealer" : "colour",
     family,
     carriers: USUAL_CARRIERS[family] ?? [],
     bite: null,
@@ -75,6 +75,8 @@ function oldStates(family: FamilyId, ageDays: number | "unknown" | null): readon
     if (age === null) return ["gap", "cured"];
     return age < OLD_ALKYD_SAFE_DAYS ? ["gap"] : ["cured"];
   }
+  // an etch or a promoter nobody covered within its day is past use
+  if (family === "pvb-etch" || family === "cpo-promoter") return age === null || age >= 1 ? ["missed"] : ["open"];
   if (familyFacts(family).mustScuffWhenMissed) return age === null || age >= 1 ? ["missed"] : ["uncured"];
   return age === null || age >= 1 ? ["cured"] : ["uncured"];
 }

@@ -47,7 +47,7 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
     verdicts.push(
       ...fired.map((f) => ({
         ...f,
-        remedy: f.remedy.filter((r) => changes(r, stack.layers[where.layer])),
+        remedy: f.remedy.filter((r) => changes(r, where.layer, pile)),
         where,
         key: keyOf(f.rule, where),
       })),
@@ -93,11 +93,24 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
   };
 }
 
-/** A remedy that would lay a coat no lighter than it is laid already is none. */
-const changes = (r: Remedy, layer: Layer | undefined): boolean =>
-  r.do !== "set-heaviness" ||
-  layer === undefined ||
-  HEAVINESSES.indexOf(layer.heaviness) > HEAVINESSES.indexOf(r.heaviness);
+/** A remedy that changes nothing is none: a coat no lighter, a step that is there already, a mist of putty. */
+function changes(r: Remedy, i: number, pile: Pile): boolean {
+  const layer = pile.layers[i];
+  const { stack, region } = pile.input;
+  switch (r.do) {
+    case "set-heaviness":
+      return (
+        layer === undefined ||
+        (pile.products[i]!.role !== "putty" && HEAVINESSES.indexOf(layer.heaviness) > HEAVINESSES.indexOf(r.heaviness))
+      );
+    case "add-prep":
+      return !stack.prep.includes(r.step) && !(r.step === "key" && region.conditions.includes("keyed"));
+    case "add-before":
+      return layer === undefined || !layer.before.includes(r.step);
+    default:
+      return true;
+  }
+}
 
 /** The pile with its products as they go on and its ledger. */
 export function pileOf(input: JudgeInput): Pile {

@@ -1,6 +1,6 @@
 import type { Layer, Product, Verdict } from "../../model";
 import { hexLuminance } from "../../numbers";
-import { AMINE_BLUSH, familyFacts } from "../../reference";
+import { AMINE_BLUSH, familyFacts, materialFacts } from "../../reference";
 import {
   applyRules,
   type FactSheet,
@@ -53,9 +53,24 @@ function meetingFacts(pile: Pile, i: number, m: Meeting, below: number): Facts {
     groundLuminance: ground ? hexLuminance(ground.colour) : UNTOLD_LUMINANCE,
     groundEffect: ground?.effect ?? "solid",
     amineBlush: below >= 0 && blushed(pile, i, below),
+    lowerOnSpots: lowerLayer !== null && onSpots(pile, below),
     maskingFluidBelow: i > 0 && below < i - 1 && isMaskingFluid(pile.products[i - 1]!),
   });
 }
+
+/** Told to lie on spots, or putty put into a depth: unless told to lie all over. */
+function onSpots(pile: Pile, i: number): boolean {
+  const { spot, depthUm } = pile.layers[i]!;
+  if (spot != null) return spot !== false;
+  return (
+    pile.products[i]!.role === "putty" && (depthUm != null || pile.input.region.fillDepthUm != null || bareMetal(pile))
+  );
+}
+/** On metal putty goes into dents and seams; nobody skims a whole casting. */
+const bareMetal = ({ input }: Pile): boolean =>
+  input.region.material !== null &&
+  input.region.material !== "unknown" &&
+  materialFacts(input.region.material).group === "metal";
 
 /** Keyed by a scuff before this layer, by the rub of the one below, or, on an older film, as the part was told. */
 const scuffed = (pile: Pile, layer: Layer, lower: Layer | null): boolean =>
@@ -165,10 +180,9 @@ export function contactFacts(pile: Pile, i: number, ground: GroundFilm | null): 
   const { gapMin } = pile.layers[i]!;
   const atMin = gapMin === null ? reachedMin(film, "cured") : film.endMin + gapMin;
   const state = filmStateAt(film, atMin);
-  return meetingFacts(
-    pile,
-    i,
-    { lower, state, sandable: atMin >= reachedMin(film, "sandable") - 1e-6, atFlash: true },
-    below,
-  );
+  const meeting = { lower, state, sandable: atMin >= reachedMin(film, "sandable") - 1e-6, atFlash: true };
+  return {
+    ...meetingFacts(pile, i, meeting, below),
+    "contact.beforePolishable": atMin < reachedMin(film, "polishable") - 1e-6,
+  };
 }

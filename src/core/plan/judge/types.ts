@@ -13,6 +13,8 @@ export interface JudgeInput {
   /** true when the coats really go on in that air: then it counts in the worst verdict and times the films (default: only told) */
   readonly airCounts?: boolean;
   readonly coupons?: readonly Coupon[];
+  /** calendar day, YYYY-MM-DD: what is past its date is told; absent = nobody asks */
+  readonly today?: string | undefined;
   /** what really lies under a layer, on the clock of the air it has been in, and the moment the layer would go on */
   readonly really?: ReallyBelow | undefined;
 }

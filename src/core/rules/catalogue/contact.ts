@@ -70,6 +70,18 @@ export const CONTACT_RULES = rulesFor("contact", [
     remedy: [advise("clear-between"), advise("coupon")],
   },
   {
+    id: "polish-too-soon",
+    verdict: "care",
+    when: all(is("upper.role", "polish"), yes("contact.beforePolishable"), not(is("region.finish", "show"))),
+    remedy: [waitFor("polishable")],
+  },
+  {
+    id: "polish-too-soon-show",
+    verdict: "stop",
+    when: all(is("upper.role", "polish"), yes("contact.beforePolishable"), is("region.finish", "show")),
+    remedy: [waitFor("polishable")],
+  },
+  {
     id: "caustic-on-light-metal",
     verdict: "stop",
     when: all(

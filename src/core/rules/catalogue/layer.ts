@@ -1,4 +1,4 @@
-import { all, any, atLeast, has, is, no, not, yes } from "../condition";
+import { above, all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { addBefore, advise, rulesFor, waitFor } from "../rule";
 
 const film = yes("upper.leavesFilm");
@@ -8,6 +8,14 @@ const noParticleFilter = not(has("bench.protection", "a2p3", "p3", "air-fed"));
 const mayHoldIsocyanate = any(yes("upper.twoPart"), is("upper.family", "urethane-2k", "urethane-mc"));
 const weakHue = any(is("layer.hue", "yellow", "red"), is("upper.effect", "fluorescent", "transparent"));
 const twoPartByReaction = any(yes("upper.twoPart"), is("upper.family", "urethane-mc"));
+
+/** Slick plastic with neither key nor promoter nor primer under what is taped. */
+const bareSlick = all(
+  yes("region.slick"),
+  is("region.group", "plastic"),
+  not(has("region.conditions", "keyed")),
+  no("layer.gripBelow"),
+);
 
 /** One layer by itself: what it is, how thick it goes on, how it is mixed and taped, what it does to the person. */
 export const LAYER_RULES = rulesFor("layer", [
@@ -41,6 +49,33 @@ export const LAYER_RULES = rulesFor("layer", [
     verdict: "stop",
     when: all(is("upper.family", "uv-acrylate"), any(yes("layer.beyondLight"), yes("layer.shaded"))),
     remedy: [advise("thinner-skins"), advise("other-filler")],
+  },
+  {
+    id: "putty-sprayed",
+    verdict: "stop",
+    kind: "safety",
+    evidence: "safety-practice",
+    when: all(is("upper.role", "putty"), yes("upper.sprayed")),
+    remedy: [advise("spread-it")],
+  },
+  {
+    id: "light-unknown",
+    verdict: "care",
+    when: all(film, is("upper.family", "uv-acrylate"), no("upper.lightKnown")),
+    remedy: [advise("lamp-passes"), advise("find-out")],
+  },
+  { id: "past-its-date", verdict: "care", when: yes("layer.pastDate"), remedy: [advise("test-patch")] },
+  {
+    id: "tape-on-bare-slick",
+    verdict: "test",
+    when: all(bareSlick, is("layer.taped", "low")),
+    remedy: [advise("promoter-first"), advise("key-again")],
+  },
+  {
+    id: "strong-tape-on-bare-slick",
+    verdict: "stop",
+    when: all(bareSlick, is("layer.taped", "medium", "high")),
+    remedy: [advise("promoter-first"), advise("key-again"), advise("low-tack")],
   },
   {
     id: "gap-without-backing",
@@ -88,7 +123,7 @@ export const LAYER_RULES = rulesFor("layer", [
   {
     id: "colour-shows-ground",
     verdict: "care",
-    when: is("layer.hiding", "short"),
+    when: all(is("layer.hiding", "short"), not(above("layer.coatsToHide", 999))),
     remedy: [advise("more-coats"), advise("other-undercoat")],
   },
   {

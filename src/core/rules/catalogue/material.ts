@@ -10,7 +10,9 @@ const POLYSTYRENE = ["xps", "eps", "hips"];
 const NEEDS_SEALING = ["wood-mdf", "plaster", "pu-foam"];
 const HARD_WEAR = ["handled", "uv", "wet", "salt-abrasion"];
 
-const keyed = has("region.conditions", "keyed");
+/** A rough casting's texture is key enough, as far as grip goes. */
+const keyed = has("region.conditions", "keyed", "rough-cast");
+const rubbedKey = has("region.conditions", "keyed");
 const visible = is("region.finish", "seen", "show");
 const promoter = is("upper.role", "promoter");
 const bare = yes("region.bare");
@@ -25,6 +27,7 @@ const old = is("region.ground", "old");
 const oldUnknown = all(old, is("region.oldFamily", "unknown"));
 const rubSound = is("region.rub", "sound");
 const etch = is("upper.role", "primer-etch");
+const roughMetal = all(is("region.group", "metal"), has("region.conditions", "rough-cast"));
 
 /** The bare material under its first layer. */
 export const MATERIAL_RULES = rulesFor("first", [
@@ -101,7 +104,33 @@ export const MATERIAL_RULES = rulesFor("first", [
     remedy: [addPrep("degrease"), addPrep("wash")],
   },
   { id: "dusty", verdict: "care", when: has("region.conditions", "dusty"), remedy: [addPrep("dust-off")] },
-  { id: "damp", verdict: "stop", when: has("region.conditions", "damp", "damp-joints"), remedy: [advise("dry-first")] },
+  { id: "damp", verdict: "stop", when: has("region.conditions", "damp", "damp-joints"), remedy: [addPrep("dry")] },
+  {
+    id: "wash-unknown-release",
+    verdict: "stop",
+    when: all(bare, no("region.washKnown"), is("region.material", "cast-pu")),
+    remedy: [addPrep("wash")],
+  },
+  {
+    id: "wash-unknown-resin",
+    verdict: "test",
+    when: all(bare, no("region.washKnown"), is("region.material", "vat-resin")),
+    remedy: [addPrep("wash")],
+  },
+  {
+    id: "wash-unknown",
+    verdict: "care",
+    when: all(bare, no("region.washKnown"), is("region.group", "plastic", "metal", "laminate")),
+    remedy: [addPrep("wash"), addPrep("degrease")],
+  },
+  {
+    id: "lead-prep-dry",
+    verdict: "stop",
+    kind: "safety",
+    evidence: "safety-practice",
+    when: all(is("region.leadRisk", "assumed", "told"), has("region.prep", "derust", "dust-off")),
+    remedy: [advise("wet-and-filter"), advise("lead-test")],
+  },
   { id: "residue", verdict: "stop", when: has("region.conditions", "flux-residue"), remedy: [addPrep("wash")] },
   { id: "rust-left", verdict: "stop", when: has("region.conditions", "rusted"), remedy: [addPrep("derust")] },
   { id: "tarnished", verdict: "care", when: has("region.conditions", "tarnished"), remedy: [addPrep("key")] },
@@ -110,7 +139,7 @@ export const MATERIAL_RULES = rulesFor("first", [
     verdict: "care",
     when: all(
       bare,
-      keyed,
+      rubbedKey,
       any(
         all(is("region.material", "aluminium"), above("region.keyAgeMin", KEY_FRESH_MIN.aluminium)),
         all(is("region.group", "metal"), above("region.keyAgeMin", KEY_FRESH_MIN.otherMetal)),
@@ -121,8 +150,27 @@ export const MATERIAL_RULES = rulesFor("first", [
   {
     id: "resin-uncured",
     verdict: "stop",
-    when: has("region.conditions", "uncured", "hollow-undrained"),
+    when: has("region.conditions", "uncured"),
     remedy: [addPrep("wash"), addPrep("post-cure")],
+  },
+  {
+    id: "hollow-undrained",
+    verdict: "stop",
+    when: any(
+      has("region.conditions", "hollow-undrained"),
+      all(is("region.material", "vat-resin"), is("region.hollow", "yes"), not(has("region.conditions", "drained"))),
+    ),
+    remedy: [addPrep("drain")],
+  },
+  {
+    id: "hollow-unknown",
+    verdict: "test",
+    when: all(
+      is("region.material", "vat-resin"),
+      is("region.hollow", "unknown"),
+      not(has("region.conditions", "drained", "hollow-undrained")),
+    ),
+    remedy: [addPrep("drain"), advise("find-out")],
   },
   {
     id: "resin-cure-unknown",
@@ -211,8 +259,21 @@ export const MATERIAL_RULES = rulesFor("first", [
       no("upper.combinedPrimer"),
       not(is("region.finish", "show")),
       not(has("region.exposure", ...HARD_WEAR)),
+      not(roughMetal),
     ),
     remedy: [advise("primer-first")],
+  },
+  {
+    id: "colour-on-rough-cast",
+    verdict: "care",
+    when: all(bare, is("upper.role", "colour", "clear"), roughMetal, not(is("region.finish", "show"))),
+    remedy: [advise("etch-or-texture")],
+  },
+  {
+    id: "colour-on-rough-cast-show",
+    verdict: "test",
+    when: all(bare, is("upper.role", "colour", "clear"), roughMetal, is("region.finish", "show")),
+    remedy: [advise("etch-or-texture"), advise("coupon")],
   },
   {
     id: "colour-on-slick-exposed",
@@ -224,6 +285,7 @@ export const MATERIAL_RULES = rulesFor("first", [
       keyed,
       no("upper.combinedPrimer"),
       any(is("region.finish", "show"), has("region.exposure", ...HARD_WEAR)),
+      not(roughMetal),
     ),
     remedy: [advise("primer-first"), advise("coupon")],
   },
@@ -370,19 +432,33 @@ export const FOAM_RULES = rulesFor("layer", [
       strong,
       not(atLeast("upper.biteStrength", 4)),
       goodBarrier,
+      no("upper.heavy"),
     ),
     remedy: [setHeaviness("mist")],
   },
   {
     id: "soft-foam-barrier-strong",
     verdict: "test",
-    when: all(is("region.material", "epo", "eva"), something, atLeast("upper.biteStrength", 4), film, goodBarrier),
+    when: all(
+      is("region.material", "epo", "eva"),
+      something,
+      atLeast("upper.biteStrength", 4),
+      film,
+      goodBarrier,
+      no("upper.heavy"),
+    ),
     remedy: [setHeaviness("mist"), advise("coupon")],
+  },
+  {
+    id: "soft-foam-wet-pass",
+    verdict: "stop",
+    when: all(is("region.material", "epo", "eva"), something, strong, yes("upper.heavy")),
+    remedy: [setHeaviness("mist"), advise("more-barrier")],
   },
   {
     id: "soft-foam-no-barrier",
     verdict: "test",
-    when: all(is("region.material", "epo", "eva"), something, strong, not(goodBarrier)),
+    when: all(is("region.material", "epo", "eva"), something, strong, not(goodBarrier), no("upper.heavy")),
     remedy: [advise("more-barrier"), advise("coupon")],
   },
 ]);

@@ -1,5 +1,5 @@
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
-import { addBefore, advise, rulesFor, setHeaviness, waitFor } from "../rule";
+import { addBefore, advise, renewBelow, rulesFor, setHeaviness, waitFor } from "../rule";
 
 const TWO_PART_FAMILIES = ["epoxy-2k", "epoxy-putty", "urethane-2k", "polyester-2k"];
 const HARD_OVER_SOFT = [
@@ -22,6 +22,14 @@ const otherProduct = no("seam.sameProduct");
 const decalBelow = is("lower.role", "decal");
 const wash = is("upper.role", "wash");
 const sameClassWash = all(wash, yes("seam.sameClass"));
+const waterOnWater = all(sameClassWash, yes("upper.waterBorne"), yes("lower.waterBorne"), no("seam.alcohol"));
+/** Putty in a seam or dent of metal: round it the metal is bare, and that is what the etch is for. */
+const puttySpotOnMetal = all(
+  is("lower.role", "putty"),
+  yes("lower.onSpots"),
+  is("region.group", "metal"),
+  any(is("seam.state", "hard", "cured", "open", "missed"), yes("lower.sandable")),
+);
 /** Filler over a primer or etch that has dried is how it is meant, whatever its carrier. */
 const fillerOverPrimer = all(
   is("upper.role", "putty"),
@@ -37,6 +45,8 @@ const judgedByBite = all(
   not(is("lower.role", "promoter")),
   not(sameClassWash),
   not(fillerOverPrimer),
+  // the renewed coat on its own kind, and the etch round a spot of putty, have rows of their own
+  not(all(is("upper.role", "primer-etch"), any(is("lower.role", "primer-etch"), puttySpotOnMetal))),
 );
 /** One lacquer over another bonds by dissolving it: too soon is a matter of flash, not of attack. */
 const lacquerOnItsKind = all(is("lower.family", ...LACQUERS), yes("seam.sameFamily"));
@@ -118,7 +128,7 @@ export const SEAM_RULES = rulesFor("seam", [
       is("seam.state", "missed"),
       notScuffed,
       yes("lower.mustScuffWhenMissed"),
-      not(is("lower.role", "promoter")),
+      not(is("lower.role", "promoter", "primer-etch")),
     ),
     remedy: [addBefore("scuff")],
   },
@@ -136,14 +146,30 @@ export const SEAM_RULES = rulesFor("seam", [
   {
     id: "promoter-missed",
     verdict: "stop",
-    when: all(is("lower.role", "promoter"), any(is("seam.state", "missed"), yes("lower.sanded"))),
-    remedy: [advise("reapply"), waitFor("window")],
+    when: all(
+      is("lower.role", "promoter"),
+      any(is("seam.state", "missed"), yes("lower.sanded"), yes("seam.scuffed")),
+      not(is("upper.role", "promoter")),
+    ),
+    remedy: [renewBelow, waitFor("window")],
   },
   {
     id: "etch-missed",
+    verdict: "stop",
+    when: all(is("lower.role", "primer-etch"), is("seam.state", "missed"), not(is("upper.role", "primer-etch"))),
+    remedy: [renewBelow, waitFor("window"), advise("strip-it")],
+  },
+  {
+    id: "etch-rubbed",
     verdict: "care",
-    when: all(is("lower.role", "primer-etch"), is("seam.state", "missed")),
-    remedy: [advise("reapply"), waitFor("window")],
+    when: all(
+      is("lower.role", "primer-etch"),
+      not(is("seam.state", "missed")),
+      yes("seam.scuffed"),
+      no("lower.sanded"),
+      not(is("upper.role", "primer-etch")),
+    ),
+    remedy: [renewBelow],
   },
   {
     id: "etch-over-film",
@@ -151,9 +177,17 @@ export const SEAM_RULES = rulesFor("seam", [
     when: all(
       is("upper.role", "primer-etch"),
       otherProduct,
+      not(is("lower.role", "primer-etch")),
+      not(puttySpotOnMetal),
       not(all(has("region.conditions", "bare-spots"), is("region.group", "metal"), is("lower.role", ...PRIMERS))),
     ),
     remedy: [advise("other-primer")],
+  },
+  {
+    id: "etch-round-putty",
+    verdict: "care",
+    when: all(is("upper.role", "primer-etch"), puttySpotOnMetal),
+    remedy: [setHeaviness("mist"), advise("etch-or-putty-first")],
   },
   {
     id: "spot-etch",
@@ -167,10 +201,16 @@ export const SEAM_RULES = rulesFor("seam", [
     remedy: [setHeaviness("mist")],
   },
   {
-    id: "etch-under-polyester-or-epoxy",
+    id: "etch-under-polyester",
     verdict: "stop",
-    when: all(is("lower.role", "primer-etch"), is("upper.family", "polyester-2k", "epoxy-2k")),
-    remedy: [advise("primer-first")],
+    when: all(is("lower.role", "primer-etch"), is("upper.family", "polyester-2k")),
+    remedy: [advise("primer-first"), advise("epoxy-putty")],
+  },
+  {
+    id: "etch-under-epoxy-primer",
+    verdict: "stop",
+    when: all(is("lower.role", "primer-etch"), is("upper.family", "epoxy-2k"), not(is("upper.role", "putty"))),
+    remedy: [advise("epoxy-alone")],
   },
   {
     id: "putty-not-on-primed",
@@ -292,10 +332,23 @@ export const SEAM_RULES = rulesFor("seam", [
     remedy: [advise("clear-between")],
   },
   {
+    id: "water-wash-cured",
+    verdict: "care",
+    when: all(waterOnWater, is("seam.state", "cured")),
+    remedy: [advise("wipe-gently")],
+  },
+  {
+    id: "damage-after-dirt",
+    verdict: "care",
+    when: all(is("lower.role", "wash"), is("upper.role", "colour"), is("upper.effect", "metallic")),
+    remedy: [advise("damage-first")],
+  },
+  {
     id: "wash-same-class-test",
     verdict: "test",
     when: all(
       sameClassWash,
+      not(all(waterOnWater, is("seam.state", "cured"))),
       not(
         any(
           all(is("lower.family", "alkyd"), atLeast("upper.biteStrength", 2)),

@@ -19,6 +19,8 @@ export const STACK_RULES = rulesFor("stack", [
     verdict: "care",
     when: all(
       atLeast("stack.grooveLostPct", CARE_PCT),
+      // what buries a ridge is meant to fill: a little of the detail goes with it
+      not(all(yes("stack.ridgeBuried"), below("stack.grooveLostPct", STOP_PCT))),
       not(all(atLeast("stack.grooveLostPct", STOP_PCT), is("region.finish", "show"))),
     ),
     remedy: [advise("fewer-coats")],
@@ -60,13 +62,33 @@ export const STACK_RULES = rulesFor("stack", [
   {
     id: "not-oil-proof",
     verdict: "stop",
-    when: all(has("region.exposure", "oil-fuel"), no("stack.topOilProof")),
+    when: all(has("region.exposure", "oil-fuel"), is("stack.topOilProof", "stated-no")),
     remedy: [advise("oil-proof-top")],
+  },
+  {
+    id: "oil-proof-unsaid",
+    verdict: "test",
+    when: all(has("region.exposure", "oil-fuel"), is("stack.topOilProof", "unsure")),
+    remedy: [advise("find-out"), advise("coupon"), advise("oil-proof-top")],
+  },
+  {
+    id: "water-colour-unsealed",
+    verdict: "care",
+    when: all(
+      is("stack.topRole", "colour"),
+      yes("stack.topWaterBorne"),
+      has("region.exposure", "handled", "wet", "uv", "salt-abrasion"),
+    ),
+    remedy: [advise("seal-it")],
   },
   {
     id: "scratch-shows",
     verdict: "care",
-    when: all(yes("stack.scratchShows"), not(all(is("region.finish", "show"), yes("stack.showsEverything")))),
+    when: all(
+      yes("stack.scratchShows"),
+      not(is("region.finish", "hidden")),
+      not(all(is("region.finish", "show"), yes("stack.showsEverything"))),
+    ),
     remedy: [advise("finer-step")],
   },
   {
@@ -93,7 +115,7 @@ export const STACK_RULES = rulesFor("stack", [
   {
     id: "gloss-on-hidden-prep",
     verdict: "care",
-    when: all(is("region.finish", "hidden"), yes("stack.showsEverything")),
+    when: all(is("region.finish", "hidden"), yes("stack.showsEverything"), is("stack.topSheen", "gloss")),
     remedy: [advise("raise-finish")],
   },
   {
