@@ -2,7 +2,7 @@
 import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { ensureBuilt, ensureInstalled, freePort, ROOT, seedDemo, serverArgs } from "./lib/ensure.mjs";
+import { ensureBuilt, ensureInstalled, freePort, heldBy, ROOT, seedDemo, serverArgs } from "./lib/ensure.mjs";
 
 const HOME = join(ROOT, ".demo");
 const DATA = join(HOME, "data");
@@ -29,6 +29,11 @@ function demoData() {
 
 ensureInstalled();
 ensureBuilt();
+const held = await heldBy(DATA);
+if (held !== null) {
+  console.error(held);
+  process.exit(1);
+}
 demoData();
 const port = await freePort(Number(process.env.PORT ?? 4270));
 const server = spawn(process.execPath, serverArgs(port), {

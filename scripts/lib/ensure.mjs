@@ -115,3 +115,19 @@ export function seedDemo(dataDir, env = {}) {
     env: { ...process.env, ...env, ELM_BENCH_DATA: dataDir },
   });
 }
+
+/** Why this data folder cannot be served: another server holds its lock. Null = it can. Asked after the packages are there. */
+export async function heldBy(data) {
+  const file = join(data, "elm-bench.lock");
+  if (!existsSync(file)) return null;
+  const { default: Database } = await import("better-sqlite3");
+  const lock = new Database(file, { timeout: 0 });
+  try {
+    lock.exec("begin exclusive; rollback");
+    return null;
+  } catch {
+    return `Another Elm Bench serves ${data} already. Use that one, or stop it first.`;
+  } finally {
+    lock.close();
+  }
+}

@@ -3,7 +3,7 @@
 import { headers } from "next/headers";
 import type { NodeKind } from "@/contracts";
 import * as server from "@/server";
-import { logTitle } from "@/ui/messages";
+import { logTitle, reasonText } from "@/ui/messages";
 
 /** The screens' way to the use cases. Each returns an outcome: a value, or a problem with its fields named. */
 
@@ -55,7 +55,8 @@ export const afterLookAction = async (regionId: string, opId: string, found: ser
   server.afterLook(regionId, opId, found);
 export const savePlanningAction = async (modelId: string, rev: number, planning: unknown) =>
   server.savePlanning(modelId, rev, planning);
-export const startAction = async (regionId: string, opId: string) => server.startOp(regionId, opId, logTitle);
+export const startAction = async (regionId: string, opId: string, reason: string | null = null) =>
+  server.startOp(regionId, { opId, reason }, logTitle, (code) => reasonText(code, []));
 export const finishAction = async (regionId: string, input: unknown) => server.finishOp(regionId, input, logTitle);
 export const notYetAction = async (regionId: string, input: unknown) => server.notYet(regionId, input, logTitle);
 export const takeBackAction = async (regionId: string, opId: string) => server.takeBack(regionId, opId);

@@ -8,7 +8,11 @@ import { workText } from "@/ui/messages";
 const SESSIONS_AHEAD_DAYS = 14;
 
 /** What every screen shows around itself. */
-export function frameData(): Outcome<{ ribbon: RibbonData; things: readonly Findable[] }> {
+export function frameData(): Outcome<{
+  ribbon: RibbonData;
+  things: readonly Findable[];
+  unreadable: ReturnType<typeof server.getUnreadable>;
+}> {
   const models = server.getModels();
   if (!models.ok) return models;
   const shop = server.getShop();
@@ -28,6 +32,7 @@ export function frameData(): Outcome<{ ribbon: RibbonData; things: readonly Find
   const partOf = (regionId: string) => parts.find((p) => p.regions.some((r) => r.region.id === regionId))?.name ?? "";
   const sessions = server.benchSessions(shop.value.shop, nowMin, nowMin + SESSIONS_AHEAD_DAYS * MIN_PER_DAY);
   return done({
+    unreadable: server.getUnreadable(),
     ribbon: {
       models: models.value.models.map(({ id, name }) => ({ id, name })),
       currentId: current?.id ?? null,

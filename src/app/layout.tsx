@@ -28,6 +28,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <Frame
           ribbon={data.ok ? data.value.ribbon : null}
           things={data.ok ? data.value.things : []}
+          unreadable={data.ok ? data.value.unreadable : []}
           serverNowMs={server.nowMs()}
         >
           {data.ok ? children : <TroublePage problem={data.problem} />}

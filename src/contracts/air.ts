@@ -1,8 +1,7 @@
 import { z } from "zod";
 import type { ClimateSpan, Provenance } from "@/core/film";
-import { idSchema, ranged } from "./base";
+import { idSchema, momentSchema, ranged } from "./base";
 
-const momentSchema = z.iso.datetime({ offset: true, error: "must be a time such as 2026-11-26T19:20:00Z" });
 const tempSchema = ranged(-40, 60, "°C");
 const rhSchema = ranged(0, 100, "% RH");
 const airflowSchema = ranged(0, 10, "m/s");

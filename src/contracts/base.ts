@@ -29,3 +29,20 @@ export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/, "is not the name of
 /** Said where a card names a binder that no water alone ever carried. */
 export const CARRIERS_CONTRADICT =
   "water alone never carries this binder: read the label again, or choose “I do not know” (acrylic on a can is no proof of water)";
+
+/** Years a shed can have something to do with; anything else is a slip of the keyboard or of another program. */
+const FIRST_YEAR = 2000;
+const LAST_YEAR = 2100;
+const yearOf = (text: string): number => Number(text.slice(0, 4));
+const saneYear = (text: string): boolean => yearOf(text) >= FIRST_YEAR && yearOf(text) < LAST_YEAR;
+const SPAN = `must lie between the years ${FIRST_YEAR} and ${LAST_YEAR}`;
+
+/** A moment, ISO 8601; with an offset, or in UTC. */
+export const momentSchema = z.iso
+  .datetime({ offset: true, error: "must be a time such as 2026-11-26T19:20:00Z" })
+  .refine(saneYear, { error: SPAN });
+export const utcMomentSchema = z.iso
+  .datetime("must be a time such as 2026-11-26T19:20:00Z")
+  .refine(saneYear, { error: SPAN });
+/** A calendar day. */
+export const daySchema = z.iso.date("must be a date such as 2026-03-14").refine(saneYear, { error: SPAN });

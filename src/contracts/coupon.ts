@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { COUPON_RESULTS, HEAVINESSES, MATERIALS } from "@/core/model";
-import { hashSchema, idSchema, nameSchema, noteSchema, ranged } from "./base";
+import { hashSchema, idSchema, nameSchema, noteSchema, ranged, utcMomentSchema } from "./base";
 import { layerSchema } from "./model";
 
 const couponLayerSchema = z.strictObject({
@@ -27,9 +27,9 @@ export const couponSchema = z.strictObject({
   material: z.enum(MATERIALS),
   layers: z.array(couponLayerSchema).min(1, "needs at least one layer").max(24),
   /** ISO 8601, UTC; null = planned, not made yet */
-  madeAt: z.iso.datetime().nullable(),
+  madeAt: utcMomentSchema.nullable(),
   /** when the film model expects it through cured */
-  dueAt: z.iso.datetime(),
+  dueAt: utcMomentSchema,
   ...couponResultSchema.shape,
 });
 export type CouponCard = z.infer<typeof couponSchema>;

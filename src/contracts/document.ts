@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { documentAirSchema } from "./air";
-import { hashSchema, idSchema } from "./base";
+import { hashSchema, idSchema, utcMomentSchema } from "./base";
 import { couponSchema } from "./coupon";
 import { logEntrySchema } from "./log";
 import { modelFields, partFields, regionSchema, stackSchema } from "./model";
@@ -11,7 +11,7 @@ import { shopSchema } from "./shop";
 export const DOCUMENT_FORMAT = "elm-bench/1";
 
 export const overrideSchema = z.strictObject({
-  key: z.string().min(1).max(120),
+  key: z.string().min(1).max(700),
   reason: z.string().trim().min(3, "needs a written reason").max(4000),
 });
 
@@ -33,7 +33,7 @@ const photoSchema = z.strictObject({
 });
 
 /** One planned piece of work as the document keeps it: enough to show the timetable it was exported with. */
-const plannedStepSchema = z.strictObject({ opId: z.string().max(200), start: z.iso.datetime(), end: z.iso.datetime() });
+const plannedStepSchema = z.strictObject({ opId: z.string().max(200), start: utcMomentSchema, end: utcMomentSchema });
 
 export const documentSchema = z
   .strictObject({
@@ -44,7 +44,7 @@ export const documentSchema = z
     shop: shopSchema,
     /** what was said about the plan; left out where nothing was */
     planning: planningSchema.optional(),
-    plan: z.strictObject({ plannedAt: z.iso.datetime(), steps: z.array(plannedStepSchema).max(20_000) }).nullable(),
+    plan: z.strictObject({ plannedAt: utcMomentSchema, steps: z.array(plannedStepSchema).max(20_000) }).nullable(),
     log: z.array(logEntrySchema).max(100_000),
     coupons: z.array(couponSchema).max(1000),
     /** readings, forecast and parts in air of their own; left out where there is nothing */

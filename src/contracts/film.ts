@@ -6,13 +6,15 @@ import { inlineProductSchema } from "./check";
 
 const positive = (max: number, unit: string) =>
   ranged(0, max, unit).refine((n) => n > 0, { error: `must be above 0 ${unit}` });
+/** No coat is thinner than a few molecules. */
+const LEAST_FILM_UM = 0.001;
 const minuteSchema = ranged(0, 1_000_000, "minutes");
 const rising = <T>(list: readonly T[], of: (x: T) => number) =>
   list.every((x, i) => i === 0 || of(x) > of(list[i - 1]!));
 
 /** A coat as a case of the reference vectors has it; `airflow` of its climate is the multiplier W. */
 const caseLayerSchema = z.strictObject({
-  wft_um: positive(20_000, "µm"),
+  wft_um: ranged(LEAST_FILM_UM, 20_000, "µm"),
   applied_at_min: minuteSchema,
   beta: ranged(0, 40, ""),
   Ed: ranged(0, 500_000, "J/mol"),
@@ -75,7 +77,7 @@ export const filmApplicationSchema = z
         z.strictObject({
           product: z.union([z.string().min(1).max(64), inlineProductSchema]),
           coats: ranged(1, 12, "coats").refine(Number.isInteger, whole).optional(),
-          wft_um: positive(20_000, "µm").optional(),
+          wft_um: ranged(LEAST_FILM_UM, 20_000, "µm").optional(),
           coat_gap_min: minuteSchema.optional(),
           gap_min: minuteSchema.optional(),
           sand_um: ranged(0, 20_000, "µm").optional(),

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { idSchema, noteSchema, ranged } from "./base";
+import { idSchema, noteSchema, ranged, utcMomentSchema } from "./base";
 
 /** What was seen when it was not yet time. */
 export const SIGNS = ["tacky", "paper-clogs", "still-wet", "dents", "smells", "other"] as const;
@@ -25,11 +25,11 @@ export const logEntrySchema = z.strictObject({
   opId: opIdSchema,
   kind: z.enum(["started", "done", "not-yet", "taken-back"]),
   /** ISO 8601, UTC */
-  at: z.iso.datetime(),
+  at: utcMomentSchema,
   /** the work in words, as it stood then: products and parts may change later */
   title: z.string().max(300),
-  coats: z.number().int().positive().nullable(),
-  wftUm: z.number().positive().nullable(),
+  coats: z.number().int().min(1, "must be at least 1").max(100, "must be at most 100").nullable(),
+  wftUm: ranged(0.1, 50_000, "µm").nullable(),
   sign: z.enum(SIGNS).nullable(),
   /** reason carried from an overridden verdict */
   override: z.string().max(4000).nullable(),

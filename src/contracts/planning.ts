@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { OBJECTIVES } from "@/core/model";
-import { idSchema, ranged } from "./base";
+import { daySchema, idSchema, ranged, utcMomentSchema } from "./base";
 import { opIdSchema } from "./log";
 
-const dateSchema = z.iso.date("must be a date such as 2026-03-14");
+const dateSchema = daySchema;
 const whole = (min: number, max: number, unit: string) =>
   ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });
 
@@ -18,7 +18,7 @@ export const planningSchema = z.strictObject({
   /** all work done by the end of that day */
   due: dateSchema.nullable(),
   /** operation → the moment it is pinned to */
-  locks: z.record(opIdSchema, z.iso.datetime()),
+  locks: z.record(opIdSchema, utcMomentSchema),
   /** operation → hands-on minutes */
   minutes: z.record(opIdSchema, whole(1, 1440, "minutes")),
   /** region → rounds of fill, sand and prime */

@@ -9,6 +9,7 @@ export const PROBLEM_CODES = [
   "newer-format",
   "too-large",
   "storage-missing",
+  "storage-in-use",
   "storage-locked",
   "storage-read-only",
   "storage-damaged",

@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { CAUTIONS, PROTECTIONS } from "@/core/model";
-import { idSchema, ranged, uniqueList } from "./base";
+import { daySchema, idSchema, ranged, uniqueList } from "./base";
 import { waySchema } from "./way";
 
-const dateSchema = z.iso.date("must be a date such as 2026-03-14");
+const dateSchema = daySchema;
 const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, "must be a time such as 19:30");
 
 export const airSchema = z.strictObject({

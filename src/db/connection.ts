@@ -4,6 +4,7 @@ import {
   existsSync,
   mkdirSync,
   readdirSync,
+  renameSync,
   statSync,
   unlinkSync,
   writeFileSync,
@@ -12,6 +13,7 @@ import { join, resolve } from "node:path";
 import Database from "better-sqlite3";
 import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
+import { renameOldKeys } from "./old-keys";
 import * as schema from "./schema";
 import { StorageTrouble, troubleFrom } from "./trouble";
 
@@ -20,6 +22,7 @@ export type Db = BetterSQLite3Database<typeof schema>;
 interface Open {
   readonly db: Db;
   readonly raw: Database.Database;
+  readonly lock: Database.Database;
   readonly file: string;
   readonly inode: number;
 }
@@ -51,15 +54,37 @@ export function openDb(): Db {
   }
 }
 
+/** The file may be taken away, replaced or emptied while we hold it: then nothing more is acknowledged. */
 function stillThere(open: Open): void {
-  if (existsSync(open.file) && statSync(open.file).ino === open.inode) return;
+  const here = existsSync(open.file) ? statSync(open.file) : null;
+  if (here?.ino === open.inode && here.size > 0) return;
   closeDb();
-  throw new StorageTrouble("storage-missing", open.file);
+  throw new StorageTrouble(here?.ino === open.inode ? "storage-damaged" : "storage-missing", open.file);
 }
 
 export function closeDb(): void {
   holder.elmBenchStore?.raw.close();
+  holder.elmBenchStore?.lock.close();
   delete holder.elmBenchStore;
+}
+
+/**
+ * One server a folder: a lock held in a file of its own for as long as the process lives. The operating system lets go of it
+ * however the process ends.
+ */
+function lockFolder(): Database.Database {
+  const lock = new Database(join(dataDir(), "elm-bench.lock"), { timeout: 0 });
+  try {
+    lock.pragma("journal_mode = DELETE");
+    lock.exec("begin exclusive");
+    return lock;
+  } catch (error) {
+    lock.close();
+    const { code } = error as { code?: unknown };
+    if (typeof code === "string" && (code.startsWith("SQLITE_BUSY") || code.startsWith("SQLITE_LOCKED")))
+      throw new StorageTrouble("storage-in-use", dbFile());
+    throw error;
+  }
 }
 
 function connect(): Open {
@@ -68,6 +93,10 @@ function connect(): Open {
   if (fresh && existsSync(markFile())) throw new StorageTrouble("storage-missing", file);
   mkdirSync(dataDir(), { recursive: true });
   if (!fresh) accessSync(file, constants.R_OK);
+  // an emptied file would be taken for a new one, and its emptiness backed up
+  if (!fresh && statSync(file).size === 0 && existsSync(markFile())) throw new StorageTrouble("storage-damaged", file);
+  accessSync(dataDir(), constants.W_OK);
+  const lock = lockFolder();
   const raw = new Database(file, { timeout: BUSY_MS });
   try {
     if (!fresh) accessSync(file, constants.W_OK);
@@ -78,14 +107,18 @@ function connect(): Open {
     const db = drizzle(raw, { schema });
     if (!fresh && (migrationsPending(raw) || backupIsOld())) backUp(raw);
     migrate(db, { migrationsFolder: MIGRATIONS });
+    renameOldKeys(db);
     if (!existsSync(markFile()))
       writeFileSync(
         markFile(),
         "An Elm Bench database lives in this folder. Delete this file only to start over without it.\n",
       );
-    return { db, raw, file, inode: statSync(file).ino };
+    // what was only in the log beside it goes into the file, so that an emptied file is told from a young one
+    raw.pragma("wal_checkpoint(TRUNCATE)");
+    return { db, raw, lock, file, inode: statSync(file).ino };
   } catch (error) {
     raw.close();
+    lock.close();
     throw error;
   }
 }
@@ -104,24 +137,55 @@ const BACKUP_EVERY_MS = 24 * 3600 * 1000;
 /** True when the newest copy is more than a day old, or there is none. */
 function backupIsOld(): boolean {
   if (!existsSync(backupDir())) return true;
-  const newest = readdirSync(backupDir()).sort().at(-1);
+  const newest = readdirSync(backupDir())
+    .filter((f) => f.endsWith(".db"))
+    .sort()
+    .at(-1);
   return !newest || Date.now() - statSync(join(backupDir(), newest)).mtimeMs > BACKUP_EVERY_MS;
 }
 
-/** A whole copy beside the database: before its shape changes, and once a day at the first opening; the oldest go. */
+/**
+ * A whole copy beside the database: before its shape changes, and once a day at the first opening; the oldest go. It counts only
+ * once it has been opened and read: until then it bears another ending.
+ */
 function backUp(raw: Database.Database): void {
   const folder = backupDir();
   mkdirSync(folder, { recursive: true });
+  for (const f of readdirSync(folder).filter((f) => f.endsWith(PART))) unlinkSync(join(folder, f));
   const { stamp } = raw.prepare("select strftime('%Y%m%dT%H%M%S', 'now') as stamp").get() as { stamp: string };
-  raw.prepare("vacuum into ?").run(join(folder, `elm-bench-${stamp}.db`));
-  for (const old of readdirSync(folder).sort().slice(0, -KEEP_BACKUPS)) unlinkSync(join(folder, old));
+  const copy = join(folder, `elm-bench-${stamp}.db`);
+  try {
+    raw.prepare("vacuum into ?").run(copy + PART);
+    readWhole(copy + PART);
+    renameSync(copy + PART, copy);
+  } catch (error) {
+    if (existsSync(copy + PART)) unlinkSync(copy + PART);
+    throw error;
+  }
+  const whole = readdirSync(folder).filter((f) => f.endsWith(".db"));
+  for (const old of whole.sort().slice(0, -KEEP_BACKUPS)) unlinkSync(join(folder, old));
+}
+const PART = ".part";
+
+/** @throws when a copy cannot be opened and read through */
+function readWhole(file: string): void {
+  const copy = new Database(file, { readonly: true, fileMustExist: true });
+  try {
+    const told = copy.pragma("quick_check", { simple: true });
+    if (told !== "ok") throw new StorageTrouble("storage-damaged", file);
+  } finally {
+    copy.close();
+  }
 }
 
 /** Runs a write whole or not at all. @throws StorageTrouble */
 export function transact<T>(work: (db: Db) => T): T {
   const db = openDb();
   try {
-    return db.transaction((tx) => work(tx as unknown as Db), { behavior: "immediate" });
+    const result = db.transaction((tx) => work(tx as unknown as Db), { behavior: "immediate" });
+    // acknowledged only if what was written to is still the file that is there
+    if (holder.elmBenchStore) stillThere(holder.elmBenchStore);
+    return result;
   } catch (error) {
     throw troubleFrom(error, dbFile());
   }

@@ -1,5 +1,6 @@
 export const TROUBLES = [
   "storage-missing",
+  "storage-in-use",
   "storage-locked",
   "storage-read-only",
   "storage-damaged",

@@ -1,4 +1,5 @@
-import { done, doneSchema, failed, invalid, type LogEntry, notYetSchema, type Outcome } from "@/contracts";
+import { z } from "zod";
+import { done, doneSchema, failed, invalid, type LogEntry, notYetSchema, type Outcome, opIdSchema } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import { type BenchTile, benchNow, judgeRegion, type Operation } from "@/core/plan";
 import { appendLog, type Db, readLog, readPlan, regionHome, writeReadings } from "@/db";
@@ -33,10 +34,9 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
   const title = titleOf(op, { part: home.partName, region: home.regionName, product });
   const air = airNow(sources.shop, sources.air, atMs / MS_PER_MIN);
   const node = sources.tree.flatMap((p) => p.regions).find((r) => r.region.id === regionId)!;
-  const layerIndex = node.stack.layers.findIndex((l) => l.id === op.layerId);
-  const carried = node.overrides
-    .filter((o) => /@[a-z]+(\d+)$/.exec(o.key)?.[1] === String(Math.max(0, layerIndex)))
-    .map((o) => o.reason);
+  // a reason is carried by the work on the layer it was written for; what names none goes with the first
+  const layerId = op.layerId ?? node.stack.layers[0]?.id ?? "";
+  const carried = node.overrides.filter((o) => lastLayerOf(o.key) === layerId).map((o) => o.reason);
   return {
     modelId: home.modelId,
     tile,
@@ -63,6 +63,10 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
   };
 }
 
+/** The layer a verdict's key was given for: the uppermost it names. */
+const lastLayerOf = (key: string): string =>
+  key.slice(key.lastIndexOf(key.includes("+") ? "+" : ":") + 1).split("=")[0]!;
+
 const round1 = (x: number): number => Math.round(x * 10) / 10;
 const isFailure = (x: AtBench | Outcome<never>): x is Outcome<never> => "ok" in x;
 
@@ -86,14 +90,50 @@ function unansweredStop(db: Db, modelId: string, regionId: string): boolean {
   );
 }
 
-export function startOp(regionId: string, opId: string, titleOf: TitleOf): Outcome<LogEntry> {
+const startSchema = z.strictObject({ opId: opIdSchema, reason: z.string().trim().max(2000).nullable() });
+
+/** Longest list of stops put into one sentence. */
+const STOPS_TOLD = 3;
+
+/**
+ * Starts the next step of a part. What is against it at this minute is named; a finish stop, or a window that has shut, gives way
+ * to a written reason, which goes into the log, a safety stop never. An early start stands in the log as early.
+ */
+export function startOp(
+  regionId: string,
+  input: unknown,
+  titleOf: TitleOf,
+  reasonOf: (code: string) => string,
+): Outcome<LogEntry> {
+  const parsed = startSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  const { opId, reason } = parsed.data;
   return writing((db) => {
     const at = atBench(db, opId, titleOf, regionId);
     if (isFailure(at)) return at;
     if (at.tile.zone === "in-hand") return failed("conflict", "That step is in hand already.");
     if (unansweredStop(db, at.modelId, regionId))
       return failed("refused", "This stack has a stop that nobody has answered for. Look at it under Stacks first.");
-    return record(db, at.modelId, at.entry("started"));
+    const check = at.tile.check;
+    const safety = check?.stops.filter((v) => v.kind === "safety") ?? [];
+    const finish = check?.stops.filter((v) => v.kind === "finish") ?? [];
+    const told = (stops: typeof safety) =>
+      stops
+        .slice(0, STOPS_TOLD)
+        .map((v) => reasonOf(v.code))
+        .join(" ");
+    if (safety.length > 0) return failed("refused", `Not now: ${told(safety)} This cannot be overridden.`);
+    const shut = check?.shutMin ?? null;
+    if ((finish.length > 0 || shut !== null) && !reason)
+      return failed(
+        "refused",
+        `Not now: ${[told(finish), shut !== null ? `its window shut ${Math.round(shut)} min ago.` : ""].filter(Boolean).join(" ")} Write down why, if you go on all the same.`,
+        [{ path: "reason", message: "say why you go on against this" }],
+      );
+    const early = check && check.earlyMin > 0 ? `early: likely not ready for another ${check.earlyMin} min` : null;
+    const carried = at.entry("started").override;
+    const override = [carried, reason || null, early].filter(Boolean).join(" · ");
+    return record(db, at.modelId, at.entry("started", { override: override === "" ? null : override.slice(0, 4000) }));
   });
 }
 

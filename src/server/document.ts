@@ -11,7 +11,7 @@ import {
   type Planning,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import type { Product } from "@/core/model";
+import { keyFromPlace, type Product } from "@/core/model";
 import type { PlanAnswer } from "@/core/plan";
 import {
   allProducts,
@@ -199,6 +199,13 @@ export function importDocument(input: unknown, options: ImportOptions): Outcome<
     const doc = (exists && options.onExisting === "copy") || clash ? withFreshIds(read.value) : read.value;
     // also clears a deleted model of the same id out of the way
     if (options.onExisting === "replace" || !exists) dropModel(db, doc.model.id);
+    const foreign = foreignIds(db, doc);
+    if (foreign.length > 0)
+      return failed(
+        "invalid",
+        `${foreign[0]!.path} ${foreign[0]!.message}. Nothing was changed; bring the document in as a copy instead.`,
+        foreign,
+      );
     const state = ensureShop(db);
     if (options.takeShop) writeShop(db, doc.shop, nowMs(), state.rev);
     const products = bringProducts(db, doc.products as readonly Product[]);
@@ -211,16 +218,26 @@ export function importDocument(input: unknown, options: ImportOptions): Outcome<
 
 /** True when a part, region, layer or log id of the document belongs to another model here. */
 function foreignClash(db: Db, doc: ModelDocument): boolean {
-  if (listModels(db).length === 0) return false;
-  const regions = doc.parts.flatMap((p) => p.regions);
-  const own = modelHead(db, doc.model.id) !== null;
-  if (own) return false;
-  return (
-    doc.parts.some((p) => anyIdTaken(db, "part", p.id)) ||
-    regions.some((r) => anyIdTaken(db, "region", r.id) || r.stack.layers.some((l) => anyIdTaken(db, "layer", l.id))) ||
-    doc.log.some((e) => logIdTaken(db, e.id)) ||
-    doc.coupons.some((c) => couponIdTaken(db, c.id))
-  );
+  if (listModels(db).length === 0 || modelHead(db, doc.model.id) !== null) return false;
+  return foreignIds(db, doc).length > 0;
+}
+
+/** Ids of the document that are taken here, with their paths; its own model must be out of the way. */
+function foreignIds(db: Db, doc: ModelDocument): readonly { path: string; message: string }[] {
+  const taken = { message: "belongs to another model here" };
+  return [
+    ...doc.parts.flatMap((p, i) => [
+      ...(anyIdTaken(db, "part", p.id) ? [{ path: `parts.${i}.id`, ...taken }] : []),
+      ...p.regions.flatMap((r, j) => [
+        ...(anyIdTaken(db, "region", r.id) ? [{ path: `parts.${i}.regions.${j}.id`, ...taken }] : []),
+        ...r.stack.layers.flatMap((l, k) =>
+          anyIdTaken(db, "layer", l.id) ? [{ path: `parts.${i}.regions.${j}.stack.layers.${k}.id`, ...taken }] : [],
+        ),
+      ]),
+    ]),
+    ...doc.log.flatMap((e, i) => (logIdTaken(db, e.id) ? [{ path: `log.${i}.id`, ...taken }] : [])),
+    ...doc.coupons.flatMap((c, i) => (couponIdTaken(db, c.id) ? [{ path: `coupons.${i}.id`, ...taken }] : [])),
+  ];
 }
 
 /** The same document under ids nobody uses yet; the log's references follow. */
@@ -322,7 +339,15 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
         prep: stack.prep,
         layers: stack.layers.map((l) => ({ ...l, productId: productId(l.productId) })),
       });
-      for (const o of overrides) setOverride(db, region.id, o.key, o.reason);
+      for (const o of overrides) {
+        const key = keyFromPlace(o.key, stack.layers) ?? o.key;
+        setOverride(
+          db,
+          region.id,
+          key.replace(/=([^+=]+)/g, (_, id: string) => `=${productId(id)}`),
+          o.reason,
+        );
+      }
     }
   }
   for (const c of doc.coupons)

@@ -5,6 +5,8 @@ import { type Db, openDb, StorageTrouble, type TroubleKind, transact } from "@/d
 const DETAIL: Readonly<Record<TroubleKind, string>> = {
   "storage-missing":
     "The database file is gone. Put it back from a backup, or remove elm-bench.here beside it to start over. Nothing was saved.",
+  "storage-in-use":
+    "Another Elm Bench serves this data folder already. Use that one, or stop it first. Nothing was saved.",
   "storage-locked": "Another program holds the database. Close it and try again. Nothing was saved.",
   "storage-read-only": "The database cannot be written. Check the permissions of the data folder. Nothing was saved.",
   "storage-damaged": "The database file is damaged. Restore a backup. Nothing was saved.",

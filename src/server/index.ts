@@ -17,4 +17,5 @@ export * from "./shop";
 export * from "./stacks";
 export * from "./suggest";
 export * from "./tree";
+export { getUnreadable } from "./unreadable";
 export { whyThisWait } from "./why";

@@ -6,6 +6,7 @@ import {
   type BenchView,
   type CouponCard,
   done,
+  failed,
   invalid,
   type LogEntry,
   type MiniFilm,
@@ -20,9 +21,9 @@ import {
 } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { airAt } from "@/core/film";
-import type { Milestone, Stack } from "@/core/model";
+import type { Milestone, Objective, Stack } from "@/core/model";
 import { filmLedger } from "@/core/numbers";
-import { benchNow, type Looked, type OpRecord, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
+import { benchNow, type Looked, type OpRecord, opIds, type PlanAnswer, type PlanInput, planModel } from "@/core/plan";
 import {
   allProducts,
   type Db,
@@ -63,7 +64,7 @@ function horizonDays(shop: Shop, tree: readonly PartNode[]): number {
   return Math.min(FARTHEST_DAYS, HORIZON_DAYS + Math.ceil((STRETCH * 7 * steps * STEP_MIN) / weekMin));
 }
 /** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
-const PLAN_SHAPE = "p4";
+const PLAN_SHAPE = "p5";
 
 /** The milestone each sign shows the film not to have come to; null = it tells none. */
 const SIGN_LACKS: Readonly<Record<Sign, Milestone | null>> = {
@@ -134,13 +135,33 @@ export function planInput(
   return { input: inputFrom(sources, lookup(products), atMs), hash: hashOf(sources, products), sources };
 }
 
+/** What was laid longer ago has cured, whatever its air was; days. */
+const OLDEST_DAYS = 90;
+/** Work logged farther ahead than this is a slip, and is left aside; days. */
+const AHEAD_DAYS = 400;
+
+/** When the work that still matters began: that of regions with something left to do. */
+function begins(records: readonly OpRecord[], tree: readonly PartNode[], nowMin: number): number {
+  const open = new Set<string>();
+  const done = new Set(records.filter((r) => r.endMin !== null).map((r) => r.opId));
+  for (const { region, stack } of tree.flatMap((p) => p.regions)) {
+    const top = stack.layers.at(-1);
+    if (top && done.has(opIds.coat(top.id, top.coats))) continue;
+    for (const l of stack.layers) open.add(l.id);
+    open.add(region.id);
+  }
+  const mine = records.filter((r) => open.has(r.opId.split(":")[0]!.split("~")[0]!));
+  return mine.reduce((first, r) => Math.min(first, r.startMin), nowMin);
+}
+
 /** The core's input from plain data: the same for the database and for a document sent to the API. */
 export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"], atMs: number): PlanInput {
   const { shop, log, tree } = sources;
   const nowMin = Math.floor(atMs / MS_PER_MIN);
   const horizonMin = nowMin + horizonDays(shop, tree) * MIN_PER_DAY;
-  const { records, notYet } = recordsOf(log);
-  const fromMin = Math.min(nowMin, ...records.map((r) => r.startMin)) - MIN_PER_DAY;
+  const latestAt = new Date(atMs + AHEAD_DAYS * MIN_PER_DAY * MS_PER_MIN).toISOString();
+  const { records, notYet } = recordsOf(log.filter((e) => e.at < latestAt));
+  const fromMin = Math.max(begins(records, tree, nowMin), nowMin - OLDEST_DAYS * MIN_PER_DAY) - MIN_PER_DAY;
   const nodes = tree.flatMap((p) => p.regions);
   const { climate } = climateOf(shop, sources.air, fromMin, horizonMin + MIN_PER_DAY);
   return {
@@ -151,6 +172,7 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
     local: localClimates(climate, sources.air, tree),
     sessions: benchSessions(shop, nowMin, horizonMin),
     nowMin,
+    today: localDate(shop.timeZone, atMs),
     horizonMin,
     records,
     notYet,
@@ -274,22 +296,59 @@ export function makePlan(modelId: string, how: PlanHow = "afresh"): Outcome<Plan
 
 const startsSchema = z.record(z.string().min(1).max(200), z.number().int().nonnegative());
 
-/** Takes over a timetable found elsewhere: its hours are kept as far as nothing forbids them, and checked like any other. */
+/**
+ * Takes over a timetable found elsewhere: its hours are kept as far as nothing forbids them, and checked like any other. It comes
+ * into force only if, after the film model has looked at it, it is better by the aim chosen than the plan that is.
+ */
 export function takePlan(modelId: string, starts: unknown): Outcome<PlanAnswer> {
   const parsed = startsSchema.safeParse(starts);
-  return parsed.success ? makePlan(modelId, { starts: parsed.data }) : invalid(parsed.error);
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    ensureShop(db);
+    if (!modelHead(db, modelId)) return notFound("The model");
+    const before = readPlan(db, modelId);
+    const inForce = before?.inputsHash === planInput(db, modelId, nowMs()).hash ? (before.answer as PlanAnswer) : null;
+    const found = replan(db, modelId, { starts: parsed.data });
+    if (inForce === null || better(found, inForce)) return done(found);
+    return failed(
+      "refused",
+      "Once the film model had looked at it, what was found is no better by this aim. The plan stays.",
+    );
+  });
 }
+
+/** Better by the aim it was made for; on a tie the sooner finish. */
+function better(a: PlanAnswer, b: PlanAnswer): boolean {
+  if (a.outcome !== "planned") return false;
+  if (b.outcome !== "planned") return true;
+  const by = AIM[a.objective](a) - AIM[b.objective](b);
+  return by < 0 || (by === 0 && a.doneMin < b.doneMin);
+}
+type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
+const leastSlack = (p: Planned): number =>
+  Math.min(
+    ...p.ops.filter((o) => o.state === "planned" && o.wait?.shutsMin != null).map((o) => o.slackMin),
+    MIN_PER_DAY * 365,
+  );
+/** What each aim makes small. */
+const AIM: Readonly<Record<Objective, (p: Planned) => number>> = {
+  finish: (p) => p.doneMin,
+  sessions: (p) => p.sessions,
+  slack: (p) => -leastSlack(p),
+  cleaning: (p) => p.cleanings,
+};
 
 /** What a worker needs to push a plan about: the input, and where everything lies now. */
 export const getPlanInput = (modelId: string): Outcome<{ input: SentPlanInput; places: Places }> =>
   reading((db) => {
     if (!modelHead(db, modelId)) return notFound("The model");
-    const { productOf: _, ...input } = planInput(db, modelId, nowMs()).input;
+    const { productOf, ...input } = planInput(db, modelId, nowMs()).input;
     const stored = readPlan(db, modelId);
     const answer = stored?.inputsHash.startsWith(PLAN_SHAPE) ? (stored.answer as PlanAnswer) : null;
     const ops = answer?.outcome === "planned" ? answer.ops : [];
     return done({
-      input: { ...input, products: [...allProducts(db).values()] },
+      // by their best evidence, as the server plans with them: a worker that knew other figures would plan other waits
+      input: { ...input, products: [...allProducts(db).keys()].map(productOf) },
       places: Object.fromEntries(ops.map((o) => [o.id, { startMin: o.startMin, endMin: o.endMin }])),
     });
   });

@@ -1,4 +1,5 @@
 import { done, failed, invalid, type Outcome, type PartNode, type Planning, planningSchema } from "@/contracts";
+import { own } from "@/core/base";
 import { joinCircle, roundOf } from "@/core/plan";
 import { MOST_ROUNDS, USUAL_ROUNDS } from "@/core/reference";
 import { modelHead, modelTree, readPlan, readPlanning, regionHome, writePlanning } from "@/db";
@@ -33,15 +34,15 @@ export type RoundsFound = "nothing" | "more";
 export function afterLook(regionId: string, opId: string, found: RoundsFound): Outcome<null> {
   return writing((db) => {
     const home = regionHome(db, regionId);
-    const own =
+    const node =
       home &&
       modelTree(db, home.modelId)
         .flatMap((p) => p.regions)
         .find((r) => r.region.id === regionId);
     const round = roundOf(opId.split(":")[0]!);
-    if (!home || !own || round === null) return notFound("The round");
+    if (!home || !node || round === null) return notFound("The round");
     const { planning, rev } = readPlanning(db, home.modelId);
-    const planned = planning.rounds[regionId] ?? USUAL_ROUNDS[own.region.finish][shopState(db).shop.caution];
+    const planned = own(planning.rounds, regionId) ?? USUAL_ROUNDS[node.region.finish][shopState(db).shop.caution];
     const rounds = found === "nothing" ? round - 1 : Math.min(MOST_ROUNDS, Math.max(planned, round) + 1);
     writePlanning(db, home.modelId, { ...planning, rounds: { ...planning.rounds, [regionId]: rounds } }, rev);
     if (readPlan(db, home.modelId)) replan(db, home.modelId, "keep");
@@ -58,11 +59,11 @@ function faultIn(next: Planning, before: Planning, timeZone: string, tree: reado
   if (next.due !== null && next.due !== before.due && next.due < today)
     return { path: "due", message: `lies in the past: choose ${today} or a later day` };
   for (const [opId, at] of Object.entries(next.locks))
-    if (before.locks[opId] !== at && Date.parse(at) < nowAt)
+    if (own(before.locks, opId) !== at && Date.parse(at) < nowAt)
       return { path: `locks.${opId}`, message: "pins work to a moment that has passed" };
   for (const what of ["arrivals", "away"] as const)
     for (const [id, date] of Object.entries(next[what]))
-      if (before[what][id] !== date && date < today)
+      if (own(before[what], id) !== date && date < today)
         return { path: `${what}.${id}`, message: `lies in the past: choose ${today} or a later day` };
   const circle = joinCircle(next.joins.map((j) => ({ partId: j.partId, onto: { partId: j.ontoId } })));
   if (circle === null) return null;

@@ -134,11 +134,11 @@ describe("rounds as they turn out", () => {
   it("a round's work is logged like any other", () => {
     const b = bench();
     const tile = () => must(server.getBench(b.model)).tiles.find((t) => t.regionId === b.deck.regionId)!;
-    must(server.startOp(b.deck.regionId, "p0:coat:1", logTitle));
+    must(server.startOp(b.deck.regionId, { opId: "p0:coat:1", reason: null }, logTitle, String));
     const done = { minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
     must(server.finishOp(b.deck.regionId, { ...done, opId: "p0:coat:1" }, logTitle));
     expect(tile().op!.id).toBe("p0~r1p:inspect");
-    must(server.startOp(b.deck.regionId, "p0~r1p:inspect", logTitle));
+    must(server.startOp(b.deck.regionId, { opId: "p0~r1p:inspect", reason: null }, logTitle, String));
     must(server.finishOp(b.deck.regionId, { ...done, opId: "p0~r1p:inspect" }, logTitle));
     expect(tile().op!.id).toBe("p0~r1p:coat:1");
     expect(must(server.getLog(b.model)).map((e) => e.title)).toContain(

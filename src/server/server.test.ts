@@ -89,9 +89,9 @@ describe("stacks", () => {
     const b = bench();
     must(server.editNode("region", b.region, 1, { conditions: [] }));
     must(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", b.primer)] }));
-    must(server.carryOut(b.region, 1, "slick-unkeyed-visible@region0", 0));
+    must(server.carryOut(b.region, 1, `slick-unkeyed-visible@region:y1=${b.primer}`, 0));
     expect(stackOf(b.region).stack.prep).toEqual(["key"]);
-    expect(refusal(server.carryOut(b.region, 2, "slick-unkeyed-visible@region0", 0))).toBe("not-found");
+    expect(refusal(server.carryOut(b.region, 2, `slick-unkeyed-visible@region:y1=${b.primer}`, 0))).toBe("not-found");
   });
 });
 
@@ -102,32 +102,36 @@ describe("stops", () => {
     must(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", b.strong)] }));
     return b;
   }
-  const KEY = "bare-bite-stop@region0";
+  const keyOf = (b: { strong: string }, rule = "bare-bite-stop") => `${rule}@region:y1=${b.strong}`;
   it("refuse plan and bench alike until a reason is written", () => {
     const b = stopped();
     expect(must(server.makePlan(b.model)).outcome).toBe("refused");
-    expect(refusal(server.startOp(b.region, "y1:coat:1", logTitle))).toBe("refused");
-    expect(refusal(server.overrideVerdict(b.region, KEY, " "))).toBe("invalid reason");
-    must(server.overrideVerdict(b.region, KEY, "the scrap took three mist coats"));
+    expect(refusal(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String))).toBe("refused");
+    expect(refusal(server.overrideVerdict(b.region, keyOf(b), " "))).toBe("invalid reason");
+    must(server.overrideVerdict(b.region, keyOf(b), "the scrap took three mist coats"));
     expect(must(server.makePlan(b.model))).toMatchObject({
       outcome: "planned",
       overrides: [{ reason: "the scrap took three mist coats" }],
     });
-    expect(must(server.startOp(b.region, "y1:coat:1", logTitle)).override).toBe("the scrap took three mist coats");
+    expect(must(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String)).override).toBe(
+      "the scrap took three mist coats",
+    );
   });
   it("a reason can be withdrawn, and is not taken for what is no stop", () => {
     const b = stopped();
-    expect(refusal(server.overrideVerdict(b.region, "foam-propellant@region0", "no"))).toBe("invalid reason");
-    expect(refusal(server.overrideVerdict(b.region, "foam-propellant@region0", "why not"))).toBe("refused");
-    must(server.overrideVerdict(b.region, KEY, "the scrap took it"));
-    must(server.overrideVerdict(b.region, KEY, null));
+    expect(refusal(server.overrideVerdict(b.region, keyOf(b, "foam-propellant"), "no"))).toBe("invalid reason");
+    expect(refusal(server.overrideVerdict(b.region, keyOf(b, "foam-propellant"), "why not"))).toBe("refused");
+    must(server.overrideVerdict(b.region, keyOf(b), "the scrap took it"));
+    must(server.overrideVerdict(b.region, keyOf(b), null));
     expect(must(server.makePlan(b.model)).outcome).toBe("refused");
   });
   it("a safety stop takes no reason", () => {
     const b = bench();
     const iso = must(server.addProduct(product("two-pack-gloss"))).id;
     must(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", b.primer), layerOf("y2", iso)] }));
-    expect(refusal(server.overrideVerdict(b.region, "isocyanate-sprayed@layer1", "I hold my breath"))).toBe("refused");
+    expect(refusal(server.overrideVerdict(b.region, `isocyanate-sprayed@layer:y2=${iso}`, "I hold my breath"))).toBe(
+      "refused",
+    );
     expect(must(server.makePlan(b.model))).toMatchObject({
       outcome: "refused",
       stops: [{ verdict: { kind: "safety" } }],
@@ -146,11 +150,11 @@ describe("the bench", () => {
   const tile = (model: string) => must(server.getBench(model)).tiles[0]!;
   it("takes one step after the other and logs each with its air", () => {
     const b = working();
-    expect(refusal(server.startOp(b.region, "y1:coat:1", logTitle))).toBe("conflict");
-    must(server.startOp(b.region, `${b.region}:prep:key`, logTitle));
+    expect(refusal(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String))).toBe("conflict");
+    must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
     expect(tile(b.model)).toMatchObject({ zone: "in-hand" });
     must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
-    must(server.startOp(b.region, "y1:coat:1", logTitle));
+    must(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String));
     must(
       server.finishOp(b.region, { ...DONE, opId: "y1:coat:1", wftUm: 80, tempC: 9.5, note: "ran a little" }, logTitle),
     );
@@ -166,9 +170,9 @@ describe("the bench", () => {
   });
   it("“not yet” is logged and moves the wait and the plan", () => {
     const b = working();
-    must(server.startOp(b.region, `${b.region}:prep:key`, logTitle));
+    must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
     must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
-    must(server.startOp(b.region, "y1:coat:1", logTitle));
+    must(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String));
     must(server.finishOp(b.region, { ...DONE, opId: "y1:coat:1" }, logTitle));
     const before = tile(b.model).wait!.likelyMin;
     // looked at long after it should have been dry
@@ -189,7 +193,7 @@ describe("the bench", () => {
   });
   it("the last thing done can be unsaid; the log keeps both", () => {
     const b = working();
-    must(server.startOp(b.region, `${b.region}:prep:key`, logTitle));
+    must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
     must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
     must(server.takeBack(b.region, `${b.region}:prep:key`));
     expect(tile(b.model).zone).toBe("in-hand");
@@ -199,9 +203,9 @@ describe("the bench", () => {
   });
   it("more coats than are left, or a finish in the future, are refused at the field", () => {
     const b = working();
-    must(server.startOp(b.region, `${b.region}:prep:key`, logTitle));
+    must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
     must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
-    must(server.startOp(b.region, "y1:coat:1", logTitle));
+    must(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String));
     expect(refusal(server.finishOp(b.region, { ...DONE, opId: "y1:coat:1", coats: 3 }, logTitle))).toBe(
       "invalid coats",
     );

@@ -149,3 +149,15 @@ export function backdrop(shop: Shop, air: AirSources, fromMin: number, toMin: nu
     air: samples,
   };
 }
+
+/** How far ahead the night is looked at, minutes. */
+const TONIGHT_MIN = 14 * MIN_PER_HOUR;
+const FROST_BELOW_C = 1;
+
+/** The air of this minute with what the coming night does to it: frost on what stands in the shed. */
+export function airSpotNow(shop: Shop, air: AirSources, nowMin: number): AirSpot {
+  const { tempC, rhPct } = airNow(shop, air, nowMin);
+  const { climate } = climateOf(shop, air, nowMin, nowMin + TONIGHT_MIN);
+  const coldestC = Math.min(...climate.points.filter((p) => p.atMin >= nowMin).map((p) => p.tempC), tempC);
+  return { tempC, rhPct, frostTonight: coldestC < FROST_BELOW_C };
+}

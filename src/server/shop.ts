@@ -3,9 +3,9 @@ import { done, invalid, type Outcome, type Shop, shopEditSchema } from "@/contra
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { type Climate, typicalClimate } from "@/core/film";
 import type { BenchSession } from "@/core/model";
-import { type Db, insertShop, readShop, type ShopState, setCurrentModel, writeShop } from "@/db";
+import { type Db, insertShop, modelHead, readShop, type ShopState, setCurrentModel, writeShop } from "@/db";
 import { nowMs } from "./clock";
-import { conflict, reading, writing } from "./guard";
+import { conflict, notFound, reading, writing } from "./guard";
 
 /** A shed nobody has described yet: steady reference-like air, evenings in the week, Saturday daytime. */
 function defaultShop(): Shop {
@@ -45,6 +45,7 @@ export function saveShop(rev: number, edit: unknown): Outcome<{ rev: number }> {
 
 export function chooseModel(modelId: string): Outcome<null> {
   return writing((db) => {
+    if (typeof modelId !== "string" || !modelHead(db, modelId)) return notFound("The model");
     ensureShop(db);
     setCurrentModel(db, modelId);
     return done(null);

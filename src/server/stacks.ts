@@ -21,8 +21,8 @@ import { conflict, notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
 import { lookup } from "./lookup";
 import { planInput } from "./plan";
-import { airNow, airSources, meanAir } from "./shed-air";
-import { shopState } from "./shop";
+import { airSources, airSpotNow, meanAir } from "./shed-air";
+import { localDate, shopState } from "./shop";
 
 /** What every pile is judged with: the shelf, the shed and the shop's own trials. */
 export interface Bench {
@@ -30,6 +30,7 @@ export interface Bench {
   readonly shop: Shop;
   readonly coupons: readonly CouponCard[];
   readonly airNow: AirSpot;
+  readonly today: string;
   /** of the next days */
   readonly meanAir: AirSpot;
 }
@@ -42,19 +43,21 @@ export function benchOf(db: Db): Bench {
     products: allProducts(db),
     shop,
     coupons: listCoupons(db).map((c) => c.card),
-    airNow: airNow(shop, air, atMs / MS_PER_MIN),
+    airNow: airSpotNow(shop, air, atMs / MS_PER_MIN),
+    today: localDate(shop.timeZone, atMs),
     meanAir: meanAir(shop, air, atMs / MS_PER_MIN),
   };
 }
 
-export function judge(region: Region, stack: Stack, { products, shop, coupons, airNow }: Bench): JudgeAnswer {
+export function judge(region: Region, stack: Stack, { products, shop, coupons, airNow, today }: Bench): JudgeAnswer {
   return judgeWithDoubts({
     region,
     stack,
     productOf: lookup(products),
     protection: shop.protection,
-    air: { tempC: airNow.tempC, rhPct: airNow.rhPct },
+    air: airNow,
     coupons,
+    today,
   });
 }
 

@@ -1,3 +1,4 @@
+import { z } from "zod";
 import {
   checkToRegion,
   done,
@@ -206,7 +207,12 @@ export const deleteWay = (id: string): Outcome<{ id: string }> =>
 
 export const chooseWay = (id: string): Outcome<{ id: string }> => changeWays((ways) => ways, id);
 
-function changeWays(change: (ways: NonNullable<Shop["ways"]>) => NonNullable<Shop["ways"]>, chosen: string) {
+const wayIdSchema = z.string({ error: "names a way of working" }).min(1).max(80);
+
+function changeWays(change: (ways: NonNullable<Shop["ways"]>) => NonNullable<Shop["ways"]>, wanted: unknown) {
+  const parsed = wayIdSchema.safeParse(wanted);
+  if (!parsed.success) return invalid(parsed.error);
+  const chosen = parsed.data;
   return writing((db) => {
     const state = ensureShop(db);
     const ways = change(state.shop.ways ?? []);

@@ -137,7 +137,7 @@ class Tinkerer {
       if (!tile?.op) return;
       const done = { opId: tile.op.id, minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
       if (tile.zone === "in-hand") must(server.finishOp(tile.regionId, done, logTitle));
-      else server.startOp(tile.regionId, tile.op.id, logTitle);
+      else server.startOp(tile.regionId, { opId: tile.op.id, reason: null }, logTitle, String);
     },
   };
 

@@ -1,7 +1,7 @@
 import type { Outcome, Problem, ProblemCode } from "@/contracts";
 
 /** Largest body any route reads. */
-const MAX_BODY_BYTES = 32 * 1024 * 1024;
+const MAX_BODY_BYTES = 96 * 1024 * 1024;
 
 const STATUS: Readonly<Record<ProblemCode, number>> = {
   invalid: 422,
@@ -12,6 +12,7 @@ const STATUS: Readonly<Record<ProblemCode, number>> = {
   "newer-format": 422,
   "too-large": 413,
   "storage-missing": 503,
+  "storage-in-use": 503,
   "storage-locked": 503,
   "storage-read-only": 503,
   "storage-damaged": 503,
@@ -47,7 +48,7 @@ export async function readBytes(request: Request): Promise<Outcome<Buffer>> {
     bytes += part.value.byteLength;
     if (bytes > MAX_BODY_BYTES) {
       await reader.cancel();
-      return refuse("too-large", "The body is over 32 MiB.");
+      return refuse("too-large", "The body is over 96 MiB.");
     }
     chunks.push(part.value);
   }

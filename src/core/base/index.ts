@@ -1,5 +1,6 @@
 export * from "./assert";
 export * from "./normal";
+export * from "./own";
 export * from "./random";
 export * from "./result";
 export * from "./root";

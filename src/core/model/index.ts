@@ -1,2 +1,3 @@
 export * from "./types";
+export * from "./verdict-key";
 export * from "./vocabulary";

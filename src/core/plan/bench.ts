@@ -2,7 +2,8 @@ import { airsOf } from "./airs";
 import { crossTies } from "./joins";
 import type { Operation } from "./operations";
 import { type LiveChain, liveChain } from "./problem";
-import { judgeRegion } from "./region";
+import { judgeRegion, openStops } from "./region";
+import { type StartCheck, startCheck } from "./start";
 import type { PlanInput, WaitReport } from "./types";
 import { notYetById } from "./wait";
 import { waitReport } from "./wait-report";
@@ -10,11 +11,13 @@ import { waitReport } from "./wait-report";
 /** Where a part stands at this minute. */
 export interface BenchTile {
   readonly regionId: string;
-  readonly zone: "in-hand" | "drying" | "ready" | "finished";
+  readonly zone: "in-hand" | "drying" | "ready" | "held" | "finished";
   /** the operation in hand, waited for or due; null when finished */
   readonly op: Operation | null;
   readonly startedMin: number | null;
   readonly wait: WaitReport | null;
+  /** what is against starting it at this minute; null where nothing is to be started */
+  readonly check: StartCheck | null;
   /** operations done, of all */
   readonly done: number;
   readonly of: number;
@@ -30,8 +33,10 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
     notYet: notYetById(input.notYet),
   };
   const chains = new Map<string, LiveChain>();
+  const unanswered = new Set<string>();
   for (const r of input.regions) {
     const answer = judgeRegion(r, input);
+    if (answer.outcome === "judged" && openStops(r, answer, input).length > 0) unanswered.add(r.region.id);
     if (answer.outcome === "judged" && r.stack.layers.length > 0)
       chains.set(r.region.id, liveChain(r, answer, input, records));
   }
@@ -45,15 +50,25 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
     const base = { regionId, done: ops.filter((op) => isDone(op.id)).length, of: ops.length };
     const inHand = ops.find((op) => records.get(op.id)?.endMin === null);
     if (inHand)
-      return { ...base, zone: "in-hand", op: inHand, startedMin: records.get(inHand.id)!.startMin, wait: null };
+      return {
+        ...base,
+        zone: "in-hand",
+        op: inHand,
+        startedMin: records.get(inHand.id)!.startMin,
+        wait: null,
+        check: null,
+      };
     const next = ops.find((op) => !records.has(op.id));
-    if (!next) return { ...base, zone: "finished", op: null, startedMin: null, wait: null };
+    if (!next) return { ...base, zone: "finished", op: null, startedMin: null, wait: null, check: null };
     const known = ties.filter((t) => t.to === next.id).every((t) => isDone(t.from));
     const otherPart = cross.some((t) => t.to === next.id && !isDone(t.from));
     const wait = known
       ? waitReport(next.id, live, ctx, (id) => records.get(id)?.endMin ?? input.nowMin, input.nowMin)
       : null;
     const drying = wait !== null && wait.likelyMin > input.nowMin;
-    return { ...base, zone: drying || otherPart ? "drying" : "ready", op: next, startedMin: null, wait };
+    const check = startCheck(input, live, next, wait, ctx);
+    const held = unanswered.has(regionId) || check.stops.length > 0 || check.shutMin !== null;
+    const zone = drying || otherPart ? "drying" : held ? "held" : "ready";
+    return { ...base, zone, op: next, startedMin: null, wait, check };
   });
 }

@@ -1,3 +1,4 @@
+import { own } from "../base";
 import { checkSchedule, keepPlan, type Placed, type Problem, type Schedule } from "../schedule";
 import { GRID_MIN, type ProblemContext } from "./problem";
 
@@ -14,7 +15,7 @@ export function withLateMasks(problem: Problem, schedule: Found, ctx: ProblemCon
   let best = schedule;
   for (const { chain } of ctx.chains) {
     for (const op of chain.ops) {
-      if (op.kind !== "mask" || ctx.records.has(op.id) || ctx.marks.locks[op.id] !== undefined) continue;
+      if (op.kind !== "mask" || ctx.records.has(op.id) || own(ctx.marks.locks, op.id) !== undefined) continue;
       best = pulled(problem, best, op.id) ?? best;
     }
   }
@@ -23,15 +24,15 @@ export function withLateMasks(problem: Problem, schedule: Found, ctx: ProblemCon
 
 function pulled(problem: Problem, schedule: Found, opId: string): Found | null {
   const at = new Map(schedule.placed.map((p) => [p.opId, p]));
-  const own = at.get(opId);
-  if (!own) return null;
+  const mask = at.get(opId);
+  if (!mask) return null;
   const nextMin = Math.min(
     ...problem.links.filter((l) => l.from === opId).map((l) => at.get(l.to)?.startMin ?? Infinity),
   );
-  if (!Number.isFinite(nextMin) || nextMin - own.endMin < WORTH_PULLING_MIN) return null;
-  const lengthMin = own.endMin - own.startMin;
+  if (!Number.isFinite(nextMin) || nextMin - mask.endMin < WORTH_PULLING_MIN) return null;
+  const lengthMin = mask.endMin - mask.startMin;
   const starts = startsOf(schedule.placed);
-  for (const wishedMin of wishes(problem, nextMin, lengthMin, own.startMin)) {
+  for (const wishedMin of wishes(problem, nextMin, lengthMin, mask.startMin)) {
     const kept = keepPlan(problem, new Map([...starts, [opId, wishedMin]]));
     if (kept.outcome !== "placed") continue;
     const onlyItMoved = kept.placed.every((p) => p.opId === opId || p.startMin === starts.get(p.opId));

@@ -1,3 +1,4 @@
+import { own } from "../base";
 import type { AppliedCoat } from "../film";
 import type { BeforeStep, Layer, Method, PrepStep, Product, Region, Stack, Tape } from "../model";
 import { plannedWftUm } from "../numbers";
@@ -89,7 +90,7 @@ const inSteps = (minutes: number): number => Math.ceil(minutes / LABOUR_STEP_MIN
 /** What the user says a piece of work takes beats what is reckoned. */
 export const withMinutes = (chain: Chain, minutes: Readonly<Record<string, number>>): Chain => ({
   ...chain,
-  ops: chain.ops.map((op) => (minutes[op.id] === undefined ? op : { ...op, handsOnMin: minutes[op.id]! })),
+  ops: chain.ops.map((op) => ({ ...op, handsOnMin: own(minutes, op.id) ?? op.handsOnMin })),
 });
 
 export const blankOperation = {

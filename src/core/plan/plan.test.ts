@@ -138,17 +138,41 @@ describe("stops", () => {
     const a = planModel(input);
     return a.outcome === "refused" ? a.stops.map((s) => s.verdict.key) : a.outcome;
   };
-  it("refuse the plan, naming each", () => expect(stops(planInput([bad, hull]))).toEqual(["bare-bite-stop@region0"]));
+  it("refuse the plan, naming each", () =>
+    expect(stops(planInput([bad]))).toEqual(["bare-bite-stop@region:bad=grey-primer"]));
+  it("of one part leave the others planned, and are named", () => {
+    const a = planned(planInput([bad, hull]));
+    expect(new Set(a.ops.map((o) => o.regionId))).toEqual(new Set([hull.region.id]));
+    expect(a.notices).toContainEqual({ kind: "stopped", regionId: "foam", code: "bare-bite-stop", layer: 0 });
+  });
+  it("are answered by a reason for these layers only: after a swap it answers for nothing else", () => {
+    const key = "bare-bite-stop@region:bad=grey-primer";
+    const other = {
+      ...bad,
+      stack: { ...bad.stack, layers: [{ ...bad.stack.layers[0]!, productId: "bronze-lacquer" }] },
+    };
+    expect(stops(planInput([other], { overrides: [{ regionId: "foam", key, reason: "a scrap took it" }] }))).toEqual([
+      "bare-bite-stop@region:bad=bronze-lacquer",
+    ]);
+  });
   it("give way to a written reason, which the plan carries", () => {
-    const overrides = [{ regionId: "foam", key: "bare-bite-stop@region0", reason: "a scrap took it" }];
+    const overrides = [{ regionId: "foam", key: "bare-bite-stop@region:bad=grey-primer", reason: "a scrap took it" }];
     expect(planned(planInput([bad], { overrides })).overrides).toEqual(overrides);
   });
   it("an empty reason is none, and one for another region does not count", () => {
     expect(
-      stops(planInput([bad], { overrides: [{ regionId: "foam", key: "bare-bite-stop@region0", reason: "  " }] })),
+      stops(
+        planInput([bad], {
+          overrides: [{ regionId: "foam", key: "bare-bite-stop@region:bad=grey-primer", reason: "  " }],
+        }),
+      ),
     ).toHaveLength(1);
     expect(
-      stops(planInput([bad], { overrides: [{ regionId: "hull", key: "bare-bite-stop@region0", reason: "no" }] })),
+      stops(
+        planInput([bad], {
+          overrides: [{ regionId: "hull", key: "bare-bite-stop@region:bad=grey-primer", reason: "no" }],
+        }),
+      ),
     ).toHaveLength(1);
   });
   it("a safety stop never gives way", () => {
@@ -156,7 +180,7 @@ describe("stops", () => {
       region: region({ id: "s" }),
       stack: pile(layer("water-primer", { id: "w" }), layer("two-pack-gloss", { id: "iso" })),
     };
-    const key = "isocyanate-sprayed@layer1";
+    const key = "isocyanate-sprayed@layer:iso=two-pack-gloss";
     expect(stops(planInput([sprayed], { overrides: [{ regionId: "s", key, reason: "just this once" }] }))).toEqual([
       key,
     ]);

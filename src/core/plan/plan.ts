@@ -18,7 +18,7 @@ import type { JudgeAnswer } from "./judge";
 import { withLateMasks } from "./late-masks";
 import type { Tie } from "./operations";
 import { linkId, liveChain, type ProblemContext, problemOf } from "./problem";
-import { judgeRegion } from "./region";
+import { judgeRegion, openStops } from "./region";
 import { type Found, inFull, report } from "./report";
 import {
   NO_HABITS,
@@ -48,7 +48,7 @@ export interface PlanOptions {
 /**
  * planModel
  *
- *   regions ──1 judge──► verdicts ──2 refuse?──► stop here, naming every stop that has no reason written for it
+ *   regions ──1 judge──► verdicts ──2 refuse?──► a part with a stop that has no reason written for it is left out and named
  *                           │
  *                     seam waits, prep
  *                           ▼
@@ -65,9 +65,13 @@ export interface PlanOptions {
  *                       8 report ──► operations with their waits and slack, finish, spine, what moved, notices
  */
 export function planModel(input: PlanInput, options: PlanOptions = {}): PlanAnswer {
-  const { judged, notices } = judgeAll(input);
-  const stops = judged.flatMap(({ region, answer }) => openStops(region, answer, input));
-  if (stops.length > 0) return { outcome: "refused", stops, notices };
+  const { judged: all, notices: told } = judgeAll(input);
+  const stops = all.flatMap(({ region, answer }) => openStops(region, answer, input));
+  const stopped = new Set(stops.map((s) => s.regionId));
+  const judged = all.filter(({ region }) => !stopped.has(region.region.id));
+  // one part's stop keeps that part out, not the others
+  if (stops.length > 0 && judged.length === 0) return { outcome: "refused", stops, notices: told };
+  const notices = [...told, ...stops.map(stoppedNotice)];
   const circle = joinCircle(input.joins ?? []);
   if (circle) return { outcome: "circular", partIds: circle, notices };
   const { ctx, left } = contextOf(input, judged);
@@ -94,10 +98,17 @@ function withoutRounds(input: PlanInput, options: PlanOptions, regionId: string)
   return { ...answer, notices: [...answer.notices, { kind: "rounds-left-out", regionId }] };
 }
 
+const stoppedNotice = ({ regionId, verdict }: RefusedStop): Notice => ({
+  kind: "stopped",
+  regionId,
+  code: verdict.code,
+  layer: verdict.where.layer,
+});
+
 /** The problem behind a plan, for questions about it; null where there is nothing to place. */
 export function contextFor(input: PlanInput): ProblemContext | null {
-  const { judged } = judgeAll(input);
-  if (judged.some(({ region, answer }) => openStops(region, answer, input).length > 0)) return null;
+  const judged = judgeAll(input).judged.filter(({ region, answer }) => openStops(region, answer, input).length === 0);
+  if (judged.length === 0) return null;
   if (joinCircle(input.joins ?? [])) return null;
   const { ctx } = contextOf(input, judged);
   return ctx.chains.some((c) => c.chain.ops.length > 0) ? ctx : null;
@@ -223,16 +234,6 @@ function judgeAll(input: PlanInput): { judged: readonly JudgedRegion[]; notices:
     }
   }
   return { judged, notices };
-}
-
-/** Stops nobody has answered for. A reason counts only against a finish stop. */
-function openStops(r: PlanRegion, answer: JudgedRegion["answer"], input: PlanInput): readonly RefusedStop[] {
-  const reasons = new Set(
-    input.overrides.filter((o) => o.regionId === r.region.id && o.reason.trim() !== "").map((o) => o.key),
-  );
-  return answer.verdicts
-    .filter((v) => v.verdict === "stop" && (v.kind === "safety" || !reasons.has(v.key)))
-    .map((v) => ({ regionId: r.region.id, verdict: v }));
 }
 
 function assumptions(judged: readonly JudgedRegion[]): readonly Notice[] {

@@ -1,3 +1,4 @@
+import { own } from "../base";
 import { type AppliedCoat, type Climate, gateSpans } from "../film";
 import type { BenchSession, Caution, Product } from "../model";
 import { CLEANING_MIN, firstDrink, materialFacts, UV_BOX_MIN, WARM_UP_MIN } from "../reference";
@@ -23,6 +24,8 @@ import { canShut, estimateMin, type NotYet, spansOf } from "./wait";
 
 /** One region's work with what has already happened to it. */
 export interface LiveChain {
+  /** the region as it is planned, rounds put in */
+  readonly planned: PlanRegion;
   readonly chain: Chain;
   readonly filmUm: ReadonlyMap<string, number>;
   readonly coveredBy: ReadonlyMap<string, string>;
@@ -49,6 +52,7 @@ export function liveChain(
   const group = material === null || material === "unknown" ? "porous" : materialFacts(material).group;
   return {
     ...live,
+    planned: r,
     rounds,
     roundsRefused: refused,
     warmUpMin: WARM_UP_MIN[group],
@@ -214,10 +218,10 @@ function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf
   const drying = product ? dryingBy(op, live, product, ctx) : null;
   const releaseMin = Math.max(
     ctx.nowMin,
-    marks.away[op.regionId] ?? ctx.nowMin,
-    product && product.owned === false ? (marks.arrivals[product.id] ?? ctx.nowMin) : ctx.nowMin,
+    own(marks.away, op.regionId) ?? ctx.nowMin,
+    product && product.owned === false ? (own(marks.arrivals, product.id) ?? ctx.nowMin) : ctx.nowMin,
   );
-  const lockMin = marks.locks[op.id] ?? null;
+  const lockMin = own(marks.locks, op.id) ?? null;
   return {
     id: op.id,
     durationMin: op.handsOnMin,

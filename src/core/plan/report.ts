@@ -1,4 +1,4 @@
-import { MIN_PER_DAY } from "../base";
+import { MIN_PER_DAY, own } from "../base";
 import { airAt, milestoneAfter } from "../film";
 import { TAPE_LATEST_MIN } from "../reference";
 import { cleaningsOf, type Placed, type Problem, type Slack, sessionsUsed, slacks } from "../schedule";
@@ -104,7 +104,7 @@ function plannedOp(
     wait: waitReport(op.id, live, ctx, endOf, place.startMin),
     slackMin: record ? 0 : slackMin,
     latestMin: record ? null : Math.min(place.startMin + slackMin, windowShutsMin ?? Number.MAX_SAFE_INTEGER),
-    locked: !record && ctx.marks.locks[op.id] === place.startMin,
+    locked: !record && own(ctx.marks.locks, op.id) === place.startMin,
     ...(batch ? { batch } : {}),
     tempC: air.tempC,
     rhPct: air.rhPct,
@@ -126,8 +126,8 @@ function whyThen(
   if (place.boundBy.kind !== "release") return place.boundBy;
   const product = op.productId === null ? null : ctx.productOf(op.productId);
   const there = Math.max(
-    ctx.marks.away[op.regionId] ?? 0,
-    product?.owned === false ? (ctx.marks.arrivals[product.id] ?? 0) : 0,
+    own(ctx.marks.away, op.regionId) ?? 0,
+    product?.owned === false ? (own(ctx.marks.arrivals, product.id) ?? 0) : 0,
   );
   const { startMin } = place;
   if (there > startMin - GRID_MIN) return place.boundBy;
@@ -141,7 +141,7 @@ function whyThen(
 
 function movedFrom(before: Readonly<Record<string, number>>, ops: readonly PlannedOp[]): readonly Move[] {
   return ops.flatMap((op): Move[] => {
-    const fromMin = before[op.id];
+    const fromMin = own(before, op.id);
     return op.state !== "planned" || fromMin === undefined || fromMin === op.startMin
       ? []
       : [{ opId: op.id, fromMin, toMin: op.startMin }];
@@ -175,28 +175,28 @@ function planNotices(ops: readonly PlannedOp[], ctx: ProblemContext): readonly N
   for (const { chain, rounds, roundsRefused } of ctx.chains) {
     const { regionId } = chain;
     if (roundsRefused) notices.push({ kind: "rounds-left-out", regionId });
-    const own = ops.filter((o) => o.regionId === regionId);
-    if (rounds > 0 && own.some((o) => o.round && o.state !== "done"))
+    const mine = ops.filter((o) => o.regionId === regionId);
+    if (rounds > 0 && mine.some((o) => o.round && o.state !== "done"))
       notices.push({ kind: "rounds-likely", regionId, rounds });
-    const mask = own.find((o) => o.kind === "mask" && o.layerId === null);
-    const off = own.find((o) => o.kind === "unmask" && o.layerId === null);
+    const mask = mine.find((o) => o.kind === "mask" && o.layerId === null);
+    const off = mine.find((o) => o.kind === "unmask" && o.layerId === null);
     const days = mask && off ? (off.startMin - mask.endMin) / MIN_PER_DAY : 0;
     if (days * MIN_PER_DAY > TAPE_LATEST_MIN.low) notices.push({ kind: "tape-long", regionId, days: Math.ceil(days) });
-    for (const o of own) {
+    for (const o of mine) {
       const potLifeMin = o.productId === null ? null : ctx.productOf(o.productId).potLifeMin;
       if (o.state !== "done" && potLifeMin !== null && o.handsOnMin > potLifeMin)
         notices.push({ kind: "pot-life", regionId, mixes: Math.ceil(o.handsOnMin / potLifeMin) });
     }
-    const toBuy = new Set(own.filter((o) => o.state === "planned").flatMap((o) => o.productId ?? []));
+    const toBuy = new Set(mine.filter((o) => o.state === "planned").flatMap((o) => o.productId ?? []));
     for (const productId of toBuy)
       if (ctx.productOf(productId).owned === false)
         notices.push({
           kind: "to-buy",
           regionId,
           productId,
-          byMin: Math.min(...own.filter((o) => o.productId === productId).map((o) => o.startMin)),
+          byMin: Math.min(...mine.filter((o) => o.productId === productId).map((o) => o.startMin)),
         });
-    if (own.some((o) => o.state === "planned" && (ctx.marks.locks[o.id] ?? ctx.nowMin) < ctx.nowMin))
+    if (mine.some((o) => o.state === "planned" && (own(ctx.marks.locks, o.id) ?? ctx.nowMin) < ctx.nowMin))
       notices.push({ kind: "lock-passed", regionId });
   }
   return notices;

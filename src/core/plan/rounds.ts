@@ -1,3 +1,4 @@
+import { own } from "../base";
 import type { Layer, Stack } from "../model";
 import { plannedWftUm } from "../numbers";
 import { familySkinUm, MOST_ROUNDS, ROUND_GRIT, ROUND_RUB_SHARE, USUAL_ROUNDS, volumeSolidsOf } from "../reference";
@@ -39,6 +40,7 @@ export function withRounds(
       protection: input.protection,
       air: null,
       coupons: input.coupons,
+      today: input.today,
     });
     if (answer.outcome === "judged" && noWorse(answer, own)) return { region, answer, rounds, refused: false };
     if (putty === null) break;
@@ -58,7 +60,7 @@ function noWorse(withThem: Judged, own: Judged): boolean {
 
 /** The user's own word, else the usual number; once work above the primer has begun, only the rounds that were made. */
 function roundsFor(r: PlanRegion, over: number, input: PlanInput): number {
-  const wished = input.marks!.rounds[r.region.id] ?? USUAL_ROUNDS[r.region.finish][input.caution];
+  const wished = own(input.marks!.rounds, r.region.id) ?? USUAL_ROUNDS[r.region.finish][input.caution];
   const above = new Set(r.stack.layers.slice(over + 1).map((l) => l.id));
   let made = 0;
   let passed = false;

@@ -92,6 +92,8 @@ export interface PlanInput {
   readonly local?: ReadonlyMap<string, Climate> | undefined;
   readonly sessions: readonly BenchSession[];
   readonly nowMin: number;
+  /** the local calendar day of now, YYYY-MM-DD; absent = nobody asks what is past its date */
+  readonly today?: string | undefined;
   readonly horizonMin: number;
   readonly records: readonly OpRecord[];
   /** looks that found an operation not ready; `lacks` is what the sign seen speaks of */
@@ -170,6 +172,8 @@ export type Notice =
       readonly why: "differs" | "begun" | "pot-life" | "circle";
     }
   | { readonly kind: "lock-passed"; readonly regionId: string }
+  /** a stop nobody answered for keeps this part out of the plan */
+  | { readonly kind: "stopped"; readonly regionId: string; readonly code: string; readonly layer: number }
   /** a typed gap is too short in the plan's own air: the film is then where nothing may go on it */
   | {
       readonly kind: "gap-longer";

@@ -1,6 +1,7 @@
 import { and, asc, eq, inArray, isNull, max } from "drizzle-orm";
 import type { CouponCard, PhotoType } from "@/contracts";
 import type { Db } from "../connection";
+import { readRow } from "../readable";
 import { couponFromRow } from "../rows";
 import { coupons, photos } from "../schema";
 
@@ -24,7 +25,7 @@ export const listCoupons = (db: Db): readonly StoredCoupon[] =>
     .where(isNull(coupons.deletedMs))
     .orderBy(asc(coupons.position), asc(coupons.id))
     .all()
-    .map(storedOf);
+    .flatMap((row) => readRow("coupon", row.id, row, storedOf) ?? []);
 
 export function insertCoupon(db: Db, modelId: string, card: CouponCard): void {
   const last = db

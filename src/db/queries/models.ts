@@ -2,6 +2,7 @@ import { and, asc, eq, isNull, max } from "drizzle-orm";
 import { type ModelHead, type NodeKind, type PartNode, type RegionNode, stackSchema } from "@/contracts";
 import type { Region, Stack } from "@/core/model";
 import type { Db } from "../connection";
+import { readRow } from "../readable";
 import { layerFromRow, layerMoreOf, regionFromRow, regionMoreOf } from "../rows";
 import { layers, models, overrides, parts, regions } from "../schema";
 
@@ -53,13 +54,16 @@ function regionsOf(db: Db, partId: string): readonly RegionNode[] {
     .where(and(eq(regions.partId, partId), live(regions)))
     .orderBy(asc(regions.position), asc(regions.id))
     .all()
-    .map((row) => ({
-      region: regionFromRow(row),
-      stack: stackOf(db, row.id, row.prep),
-      overrides: overridesOf(db, row.id),
-      rev: row.rev,
-      stackRev: row.stackRev,
-    }));
+    .flatMap((row): RegionNode[] => {
+      const node = readRow("region", row.id, row, () => ({
+        region: regionFromRow(row),
+        stack: stackOf(db, row.id, row.prep),
+        overrides: overridesOf(db, row.id),
+        rev: row.rev,
+        stackRev: row.stackRev,
+      }));
+      return node === null ? [] : [node];
+    });
 }
 
 function stackOf(db: Db, regionId: string, prep: unknown): Stack {

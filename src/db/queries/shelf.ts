@@ -2,6 +2,7 @@ import { and, asc, eq, isNull, max } from "drizzle-orm";
 import type { ShelfItem } from "@/contracts";
 import type { Product } from "@/core/model";
 import type { Db } from "../connection";
+import { readRow, readRows } from "../readable";
 import { productFromRow, productToRow } from "../rows";
 import { layers, parts, products, regions } from "../schema";
 
@@ -13,7 +14,10 @@ export function listShelf(db: Db): readonly ShelfItem[] {
     .where(isNull(products.deletedMs))
     .orderBy(asc(products.position), asc(products.id))
     .all()
-    .map((row) => ({ product: productFromRow(row), rev: row.rev, places: used.get(row.id) ?? [] }));
+    .flatMap((row) => {
+      const product = readRow("product", row.id, row, productFromRow);
+      return product === null ? [] : [{ product, rev: row.rev, places: used.get(row.id) ?? [] }];
+    });
 }
 
 /** Regions whose stacks use a product, by product. */
@@ -37,13 +41,7 @@ function placesByProduct(db: Db): ReadonlyMap<string, ShelfItem["places"]> {
 
 /** Every product a stack may still name, deleted ones included: a layer never loses its facts. */
 export const allProducts = (db: Db): ReadonlyMap<string, Product> =>
-  new Map(
-    db
-      .select()
-      .from(products)
-      .all()
-      .map((row) => [row.id, productFromRow(row)]),
-  );
+  new Map(readRows("product", db.select().from(products).all(), (row) => row.id, productFromRow).map((p) => [p.id, p]));
 
 export function insertProduct(db: Db, p: Product): void {
   const position =

@@ -1,6 +1,7 @@
 import { and, asc, eq } from "drizzle-orm";
-import { type LogEntry, NO_PLANNING, type Planning, planningSchema, type Shop } from "@/contracts";
+import { type LogEntry, NO_PLANNING, type Planning, planningSchema, type Shop, shopSchema } from "@/contracts";
 import type { Db } from "../connection";
+import { readRow, readRows } from "../readable";
 import { logFromRow, shopFromRow } from "../rows";
 import { log, planning, plans, shop } from "../schema";
 
@@ -13,10 +14,29 @@ export interface ShopState {
 
 export function readShop(db: Db): ShopState | null {
   const row = db.select().from(shop).where(eq(shop.id, 1)).get();
-  return row
-    ? { shop: shopFromRow(row), airSetMs: row.airSetMs, currentModelId: row.currentModelId, rev: row.rev }
-    : null;
+  if (!row) return null;
+  const { airSetMs, currentModelId, rev } = row;
+  const settings = readRow("settings of the shed", "shop", row, shopFromRow) ?? null;
+  return { shop: settings ?? shopInPart(row.settings), airSetMs, currentModelId, rev };
 }
+
+/** Settings that cannot be read as a whole, as far as each can be read by itself. */
+function shopInPart(settings: unknown): Shop {
+  const told = typeof settings === "object" && settings !== null ? settings : {};
+  const readable = Object.entries(told).filter(
+    ([k, v]) =>
+      Object.hasOwn(shopSchema.shape, k) && shopSchema.shape[k as keyof typeof shopSchema.shape].safeParse(v).success,
+  );
+  return { ...PLAIN_SHOP, ...Object.fromEntries(readable) } as Shop;
+}
+const PLAIN_SHOP: Shop = {
+  timeZone: "UTC",
+  air: { kind: "day", meanC: 16, swingC: 4, warmestHour: 15, rhPct: 55, airflowMS: 0.1, tonight: null },
+  protection: [],
+  caution: "likely",
+  pattern: [],
+  exceptions: [],
+};
 
 export function insertShop(db: Db, settings: Shop, airSetMs: number): void {
   db.insert(shop).values({ id: 1, settings, airSetMs, currentModelId: null, rev: 0 }).run();
@@ -62,7 +82,9 @@ export interface StoredPlanning {
 /** What was said about a model's plan; nothing yet counts as revision 0. */
 export function readPlanning(db: Db, modelId: string): StoredPlanning {
   const row = db.select().from(planning).where(eq(planning.modelId, modelId)).get();
-  return row ? { planning: planningSchema.parse(row.said), rev: row.rev } : { planning: NO_PLANNING, rev: 0 };
+  if (!row) return { planning: NO_PLANNING, rev: 0 };
+  const said = readRow("what was said of a plan", modelId, row.said, (v) => planningSchema.parse(v));
+  return { planning: said ?? NO_PLANNING, rev: row.rev };
 }
 
 /** @returns the new revision, or null when somebody else has written since `rev` */
@@ -80,7 +102,12 @@ export function writePlanning(db: Db, modelId: string, said: Planning, rev: numb
 }
 
 export const readLog = (db: Db, modelId: string): readonly LogEntry[] =>
-  db.select().from(log).where(eq(log.modelId, modelId)).orderBy(asc(log.seq)).all().map(logFromRow);
+  readRows(
+    "log entry",
+    db.select().from(log).where(eq(log.modelId, modelId)).orderBy(asc(log.seq)).all(),
+    (row) => row.id,
+    logFromRow,
+  );
 
 export function appendLog(db: Db, modelId: string, e: LogEntry): void {
   db.insert(log)

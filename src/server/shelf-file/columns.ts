@@ -48,6 +48,8 @@ export const COLUMNS: readonly Column[] = [
   number("max_skin_um", "maxSkinUm"),
   number("shrinkage", "shrinkage", LEFT_OUT),
   number("cure_depth_um", "cureDepthUm", LEFT_OUT),
+  list("resists", "resists", LEFT_OUT),
+  { name: "light", path: "light", kind: "json", empty: LEFT_OUT },
   number("service_temp_c", "serviceTempC", LEFT_OUT),
   number("min_film_forming_c", "minFilmFormingC", LEFT_OUT),
   list("thinner_carriers", "thinnerCarriers", LEFT_OUT),

@@ -32,7 +32,8 @@ function jsonRows(text: string): { rows: readonly FileRow[]; faults: readonly Fi
   } catch (error) {
     return { rows: [], faults: [{ line: 1, column: "", message: `is not JSON: ${(error as Error).message}` }] };
   }
-  const { format, products } = (Array.isArray(value) ? { format: SHELF_FORMAT, products: value } : value) as {
+  const told = Array.isArray(value) ? { format: SHELF_FORMAT, products: value } : value;
+  const { format, products } = (typeof told === "object" && told !== null ? told : {}) as {
     format?: unknown;
     products?: unknown;
   };
@@ -71,7 +72,7 @@ function readFile(text: string, kind: FileKind): Read {
 }
 
 function idFrom(name: unknown, seen: ReadonlyMap<string, number>): string {
-  const plain = String(name ?? "")
+  const plain = (typeof name === "string" ? name : "")
     .normalize("NFKD")
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, "-")

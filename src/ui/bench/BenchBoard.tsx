@@ -13,16 +13,20 @@ import { useBell } from "./useBell";
 
 const REFRESH_MS = 60_000;
 
-type Zone = "in-hand" | "ready" | "drying" | "finished";
+type Zone = BenchTile["zone"];
 const ZONES: readonly { readonly zone: Zone; readonly title: string; readonly none: string }[] = [
   { zone: "in-hand", title: "In hand", none: "Nothing started. Take something that is ready." },
   { zone: "ready", title: "Ready", none: "Nothing is due; everything is drying or done." },
   { zone: "drying", title: "Drying", none: "Nothing is drying." },
+  { zone: "held", title: "Not now", none: "" },
 ];
 
 /** A wait that ran out since the page was made is ready now: the board follows the clock, not the last load. */
-const zoneAt = (tile: BenchTile, nowMin: number): Zone =>
-  tile.zone === "drying" && tile.wait && tile.wait.likelyMin <= nowMin ? "ready" : tile.zone;
+const zoneAt = (tile: BenchTile, nowMin: number): Zone => {
+  if (tile.zone === "ready" && tile.wait?.shutsMin != null && tile.wait.shutsMin < nowMin) return "held";
+  if (tile.zone !== "drying" || !tile.wait || tile.wait.likelyMin > nowMin) return tile.zone;
+  return tile.check && tile.check.stops.length > 0 ? "held" : "ready";
+};
 
 /** The tab's title counts down to the next thing, for a phone face down on the bench. */
 function useTitle(tiles: readonly BenchTile[], nowMin: number): void {
@@ -63,6 +67,7 @@ export function BenchBoard({ screen }: { screen: BenchScreen }) {
       <div className="grid items-start gap-4 lg:grid-cols-3">
         {ZONES.map(({ zone, title, none }) => {
           const tiles = inZone(zone);
+          if (tiles.length === 0 && none === "") return null;
           return (
             <section key={zone} aria-label={title} className="grid gap-3" data-zone={zone}>
               <h2 className="border-b-2 border-base-content/60 pb-1 text-xl font-bold">

@@ -6,12 +6,13 @@ import type { BenchScreen, MiniFilm } from "@/contracts";
 import type { BenchTile, Operation } from "@/core/plan";
 import { clock, countdown, duration, relativeDay, um } from "../format";
 import { useAct } from "../hooks/useAct";
-import { MILESTONE_NAME, SANDING_SAFETY, safetyLine, workText } from "../messages";
+import { againstTexts, MILESTONE_NAME, SANDING_SAFETY, safetyLine, workText } from "../messages";
 import { MiniSection } from "../section/MiniSection";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
 import { DoneDialog } from "./DoneDialog";
 import { NotYetDialog } from "./NotYetDialog";
 import { Ring } from "./Ring";
+import { StartDialog } from "./StartDialog";
 
 /** How far up the pile this step finds the part. */
 function pileAt(op: Operation, films: readonly MiniFilm[]) {
@@ -28,13 +29,14 @@ export function Tile({
   nowMin,
 }: {
   tile: BenchTile;
-  zone: "in-hand" | "ready" | "drying" | "finished";
+  zone: BenchTile["zone"];
   screen: BenchScreen;
   nowMin: number;
 }) {
   const { act, busy } = useAct();
   const done = useRef<HTMLDialogElement>(null);
   const wait = useRef<HTMLDialogElement>(null);
+  const against = useRef<HTMLDialogElement>(null);
   const op = tile.op!;
   const product = op.productId === null ? null : (screen.products[op.productId] ?? null);
   const title = workText(op, product?.name ?? null);
@@ -44,7 +46,9 @@ export function Tile({
     : op.kind === "sand" || op.step === "key" || op.step === "scuff"
       ? SANDING_SAFETY
       : null;
-  const start = () => void act(() => startAction(tile.regionId, op.id));
+  const check = tile.check;
+  const barred = check !== null && (check.stops.length > 0 || check.shutMin !== null);
+  const start = () => (barred ? against.current?.showModal() : void act(() => startAction(tile.regionId, op.id)));
   return (
     <article
       className="rounded-box border border-base-300 bg-base-100 p-3"
@@ -79,7 +83,18 @@ export function Tile({
           {duration(op.handsOnMin)} planned.
         </p>
       )}
+      {(zone === "held" || (zone === "drying" && barred)) && <Against tile={tile} />}
       <div className="mt-3 flex flex-wrap gap-2">
+        {zone === "held" && (
+          <a className="btn btn-lg flex-1" href={`/stacks?region=${tile.regionId}`}>
+            See its stack
+          </a>
+        )}
+        {zone === "held" && barred && !check.stops.some((v) => v.kind === "safety") && (
+          <button type="button" className="btn btn-lg" disabled={busy} onClick={start}>
+            Start all the same…
+          </button>
+        )}
         {zone === "in-hand" && (
           <button type="button" className="btn btn-primary btn-lg flex-1" onClick={() => done.current?.showModal()}>
             Done…
@@ -119,8 +134,20 @@ export function Tile({
       {op.kind === "inspect" && zone !== "drying" && <Looked tile={tile} inHand={zone === "in-hand"} />}
       {zone !== "drying" && caution && <p className="mt-2 border-l-4 border-secondary pl-2 text-base">{caution}</p>}
       <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} />
+      <StartDialog ref={against} tile={tile} name={name} title={title} />
       <NotYetDialog ref={wait} regionId={tile.regionId} opId={op.id} name={name} title={title} />
     </article>
+  );
+}
+
+/** What is against it at this minute, in words. */
+function Against({ tile }: { tile: BenchTile }) {
+  return (
+    <ul className="mt-2 border-l-4 border-error pl-2 text-base" aria-label="Against it now">
+      {againstTexts(tile).map((t) => (
+        <li key={t}>{t}</li>
+      ))}
+    </ul>
   );
 }
 
@@ -166,6 +193,15 @@ function Waiting({ tile, nowMin, timeZone }: { tile: BenchTile; nowMin: number; 
       </dd>
       <dt className="soft">safe</dt>
       <dd>{relativeDay(wait.safeMin, nowMin, timeZone)}</dd>
+      {wait.forbidden !== null && (
+        <>
+          <dt className="soft">nothing over it</dt>
+          <dd>
+            {relativeDay(wait.forbidden.fromMin, nowMin, timeZone)} to{" "}
+            {relativeDay(wait.forbidden.toMin, nowMin, timeZone)}
+          </dd>
+        </>
+      )}
       {shuts !== null && (
         <>
           <dt className="soft">window shuts</dt>

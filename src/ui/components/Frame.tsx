@@ -12,6 +12,8 @@ import { PLACES, Rail } from "./Rail";
 interface FrameProps {
   readonly ribbon: RibbonData | null;
   readonly things: readonly Findable[];
+  /** rows of the database nobody could read */
+  readonly unreadable: readonly { readonly what: string; readonly count: number }[];
   readonly serverNowMs: number;
   readonly children: ReactNode;
 }
@@ -25,7 +27,7 @@ const SHORTCUTS: readonly (readonly [keys: string, what: string])[] = [
 ];
 
 /** Rail, air ribbon, search and shortcuts: the same on every screen. */
-export function Frame({ ribbon, things, serverNowMs, children }: FrameProps) {
+export function Frame({ ribbon, things, unreadable, serverNowMs, children }: FrameProps) {
   const router = useRouter();
   const [finding, setFinding] = useState(false);
   const help = useRef<HTMLDialogElement>(null);
@@ -52,6 +54,13 @@ export function Frame({ ribbon, things, serverNowMs, children }: FrameProps) {
             <div className="contents print:hidden">
               <AirRibbon data={ribbon} onSearch={() => setFinding(true)} />
             </div>
+          )}
+          {unreadable.length > 0 && (
+            <p role="status" className="bg-warning px-4 py-1 text-warning-content print:hidden">
+              Left aside, because it could not be read:{" "}
+              {unreadable.map((u) => `${u.what}${u.count > 1 ? ` (${u.count})` : ""}`).join(", ")}. Nothing of it was
+              deleted; a backup may hold it whole.
+            </p>
           )}
           <div id="content" className="relative min-h-0 flex-1 overflow-auto print:overflow-visible" tabIndex={-1}>
             {children}

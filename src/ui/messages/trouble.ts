@@ -40,6 +40,11 @@ export const TROUBLE: Readonly<Record<ProblemCode, Words>> = {
     what: "There was a database in the data folder, and now there is none.",
     now: "Stop the application, put the newest file from the backups folder back as elm-bench.db, and start again. To start over with nothing, delete elm-bench.here in the same folder.",
   },
+  "storage-in-use": {
+    title: "Another Elm Bench serves this folder",
+    what: "Two of them on one folder would overwrite each other’s work.",
+    now: "Use the one that runs already, or stop it and load this page again.",
+  },
   "storage-locked": {
     title: "Another program holds the database",
     what: "Nothing can be read or saved while it does.",

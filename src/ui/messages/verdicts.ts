@@ -1,6 +1,7 @@
-import type { Verdict } from "@/core/model";
+import type { Carrier, Verdict } from "@/core/model";
+import type { PlacedVerdict } from "@/core/plan";
 import type { AdviceKey, Remedy } from "@/core/rules";
-import { BEFORE_NAME, HEAVINESS_NAME, MILESTONE_NAME, PREP_NAME, VERDICT_NAME } from "./vocabulary";
+import { BEFORE_NAME, CARRIER_NAME, HEAVINESS_NAME, MILESTONE_NAME, PREP_NAME, VERDICT_NAME } from "./vocabulary";
 
 /** Reasons, one sentence a rule. Every rule id of the catalogue has its words here; a test says so. */
 export const REASON: Readonly<Record<string, string>> = {
@@ -340,6 +341,48 @@ export function wouldText(would: readonly { rule: string; verdict: Verdict }[] |
   if (!would || would.length === 0) return "";
   const each = [...new Map(would.map((w) => [w.rule, w])).values()];
   return `Found out, it may come to: ${each.map((w) => `${VERDICT_NAME[w.verdict].toLowerCase()} (${REASON[w.rule] ?? w.rule})`).join("; ")} Or to nothing.`;
+}
+
+const CARRIER_BITES: Readonly<Record<Carrier, string>> = {
+  water: "the water",
+  alcohol: "the alcohol",
+  "glycol-ether": "the glycol ether",
+  aliphatic: "the white spirit",
+  aromatic: "the aromatic (xylene kind)",
+  ester: "the ester (acetate kind)",
+  ketone: "the ketone (acetone kind)",
+  ether: "the ether",
+  "reactive-diluent": "the styrene or reactive diluent",
+};
+const UNIT = { um: "µm", c: "°C", pct: "% RH", coats: "coats" } as const;
+
+/** The figures behind a verdict, in one sentence; empty where it has none. */
+function detailText({ detail, code }: Pick<PlacedVerdict, "detail" | "code">): string {
+  if (!detail) return "";
+  if (detail.bites && detail.bites.length > 0)
+    return ` It is ${detail.bites.map((c) => CARRIER_BITES[c]).join(" and ")} that bites.`;
+  const { actual, limit, unit } = detail;
+  if (actual === undefined || unit === undefined) return "";
+  if (unit === "coats")
+    return limit === undefined || limit >= 100
+      ? " No number of coats hides it."
+      : ` ${limit} coats would; ${actual} are planned.`;
+  const what = code.startsWith("heat") ? "The part" : "It";
+  return limit === undefined
+    ? ` ${what}: ${actual} ${UNIT[unit]}.`
+    : ` ${what}: ${actual} ${UNIT[unit]}, limit ${limit} ${UNIT[unit]}.`;
+}
+
+/** A verdict in words: its reason, the figures behind it, what is missing and which answer would be fine. */
+export function verdictText(v: Pick<PlacedVerdict, "code" | "missing" | "detail" | "fine">): string {
+  const fine =
+    v.fine === undefined
+      ? ""
+      : v.fine.length === 0
+        ? " No carrier would be fine here."
+        : ` ${v.fine.map((c) => CARRIER_NAME[c]).join(" or ")}${v.fine[0] === "water" ? ", or none" : ""}: fine.`;
+  const proof = v.missing.includes("product.carriers") ? " The word acrylic on a can proves nothing." : "";
+  return `${reasonText(v.code, v.missing)}${detailText(v)}${fine}${proof}`;
 }
 
 export function reasonText(code: string, missing: readonly string[]): string {

@@ -1,9 +1,9 @@
 import type { Sign } from "@/contracts";
 import type { GateReason } from "@/core/film";
-import type { Notice, Operation, PlanAnswer, Verified } from "@/core/plan";
+import type { BenchTile, Notice, Operation, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
 import { duration } from "../format/time";
-import { missingText, REASON } from "./verdicts";
+import { missingText, REASON, verdictText } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
 type Work = Pick<Operation, "kind" | "step" | "coat" | "of" | "abrasive" | "layerId" | "round">;
@@ -213,6 +213,8 @@ export function noticeText(n: Notice): string {
       return BATCH_LEFT_OUT[n.why];
     case "lock-passed":
       return "A pin lies in the past and no longer holds.";
+    case "stopped":
+      return `Not planned, the rest is: ${REASON[n.code] ?? n.code} Answer it under Stacks.`;
     case "gap-longer":
       return `Layer ${n.layer + 1}: the gap you set (${duration(n.typedMin)}) is too short in this air; ${duration(n.neededMin)} are planned.`;
     case "tape-long":
@@ -230,3 +232,17 @@ const BATCH_LEFT_OUT: Readonly<Record<Extract<Notice, { kind: "batch-left-out" }
   "pot-life": "Sprayed together they would outlast the pot life of one mix: planned one by one.",
   circle: "Coats to be sprayed together wait for each other: planned one by one.",
 };
+
+/** What is against starting a part's next step at this minute, one sentence each. */
+export function againstTexts(tile: BenchTile): readonly string[] {
+  const { check } = tile;
+  if (!check) return [];
+  const stops = [...new Set(check.stops.map((v) => verdictText(v)))];
+  const shut = check.shutMin === null ? [] : [`Its window shut ${duration(Math.max(1, check.shutMin))} ago.`];
+  const early =
+    check.earlyMin > 0 && stops.length + shut.length > 0
+      ? [`Likely not ready for another ${duration(check.earlyMin)}.`]
+      : [];
+  const open = stops.length + shut.length === 0 ? ["Its stack has a stop that nobody has answered for."] : [];
+  return [...stops, ...shut, ...early, ...open];
+}

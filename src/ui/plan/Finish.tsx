@@ -32,10 +32,15 @@ function hinge(
   return `${end}; on the way there the longest wait is “${MILESTONE_NAME[longest.o.wait!.milestone]}” before ${lowered(titleOf(longest.o))}, ${duration(longest.lasts)}`;
 }
 
+const MOST_TOLD_PCT = 100;
+
 /** How far from the best a plan can be at the most. */
 function boundText(answer: Planned, nowMin: number, timeZone: string): string {
   if (answer.doneMin - answer.boundMin < 5) return "No order of work could end sooner.";
   const overPct = Math.ceil((100 * (answer.doneMin - answer.boundMin)) / Math.max(1, answer.boundMin - nowMin));
+  // where nearly all of the time to the bound is nights, a percentage of it means nothing
+  if (overPct > MOST_TOLD_PCT)
+    return `Whatever the order of work, it cannot end before ${relativeDay(answer.boundMin, nowMin, timeZone)}; how near the best this is, is not known.`;
   return `Whatever the order of work, it cannot end before ${relativeDay(answer.boundMin, nowMin, timeZone)}: at most ${overPct} % from the best.`;
 }
 

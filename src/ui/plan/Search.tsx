@@ -32,10 +32,12 @@ export function Search({ screen }: { screen: PlanScreen }) {
     setGoing(null);
     const found = best.current;
     if (!found) return setSaid("Nothing was found that could be laid out.");
-    setSaid(
-      `${tries.toLocaleString("en-GB")} timetables tried. The best of them is taken over and checked by the film model.`,
+    setSaid(`${tries.toLocaleString("en-GB")} timetables tried. The film model looks at the best of them.`);
+    void act(() => takePlanAction(screen.modelId, found.starts), { quiet: true }).then((outcome) =>
+      setSaid(
+        `${tries.toLocaleString("en-GB")} timetables tried. ${outcome.ok ? "The best of them is the plan now." : outcome.problem.detail}`,
+      ),
     );
-    void act(() => takePlanAction(screen.modelId, found.starts));
   };
   const start = async () => {
     setSaid(null);

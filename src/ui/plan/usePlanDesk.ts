@@ -27,12 +27,27 @@ export function usePlanDesk(modelId: string, madeMs: number) {
   const next = useRef<Ask | null>(null);
   const waiting = useRef<{ readonly ask: Ask; readonly resolve: (t: Trial | null) => void } | null>(null);
 
+  /** No answer will come: whoever waits is told, and the next question may be asked. */
+  const giveUp = useCallback((why: string) => {
+    busy.current = false;
+    waiting.current?.resolve(null);
+    waiting.current = null;
+    setFailed(why);
+  }, []);
   const send = useCallback(
     async (q: Ask): Promise<void> => {
       busy.current = true;
       setFailed(null);
       if (!worker.current) {
         worker.current = new Worker(new URL("../../workers/plan.ts", import.meta.url));
+        worker.current.onerror = (e) => {
+          // a worker that could not be loaded or fell over answers nothing more: the next question opens a new one
+          worker.current?.terminate();
+          worker.current = null;
+          opened.current = null;
+          next.current = null;
+          giveUp(e.message || "the plan could not be opened");
+        };
         worker.current.onmessage = ({ data }: MessageEvent<PlanReport>) => {
           busy.current = false;
           if (data.kind === "moved") {
@@ -45,25 +60,21 @@ export function usePlanDesk(modelId: string, madeMs: number) {
             }
           }
           if (data.kind === "hurried") setHurried({ opId: data.opId, hurry: data.hurry });
-          if (data.kind === "failed") setFailed(data.why);
+          if (data.kind === "failed") giveUp(data.why);
           const q2 = next.current;
           next.current = null;
           if (q2) void send(q2);
         };
       }
       if (opened.current !== madeMs) {
-        const sent = await planInputAction(modelId);
-        if (!sent.ok) {
-          busy.current = false;
-          setFailed(sent.problem.detail);
-          return;
-        }
+        const sent = await planInputAction(modelId).catch(() => null);
+        if (!sent?.ok) return giveUp(sent ? sent.problem.detail : "the application did not answer");
         worker.current?.postMessage({ kind: "open", ...sent.value } satisfies PlanQuestion);
         opened.current = madeMs;
       }
       worker.current?.postMessage(q);
     },
-    [modelId, madeMs],
+    [modelId, madeMs, giveUp],
   );
   const ask = useCallback(
     (q: Ask) => {

@@ -7,7 +7,7 @@ import { overrideAction, planCouponAction } from "@/app/actions";
 import type { PlacedVerdict } from "@/core/plan";
 import { VerdictMark } from "../components/VerdictMark";
 import { useAct } from "../hooks/useAct";
-import { reasonText, remedyText, wouldText } from "../messages";
+import { remedyText, verdictText, wouldText } from "../messages";
 
 export interface VerdictTools {
   readonly regionId: string;
@@ -24,7 +24,7 @@ function OneVerdict({ v, tools }: { v: PlacedVerdict; tools: VerdictTools }) {
       <p className="flex items-start gap-2">
         <VerdictMark verdict={v.verdict} />
         <span>
-          {reasonText(v.code, v.missing)}
+          {verdictText(v)}
           {v.evidence === "own-coupon" && v.verdict === "care" && (
             <strong> Your own coupon passed: no trial needed any more.</strong>
           )}

@@ -1,8 +1,7 @@
-import type { Product } from "../../model";
-import { volumeSolidsOf } from "../../reference";
-
+import { type Carrier, keyOf, type Product } from "../../model";
+import { carriersContradict, volumeSolidsOf } from "../../reference";
 import { judgeStack } from "./judge";
-import { type JudgeAnswer, type JudgeInput, keyOf, type PlacedVerdict } from "./types";
+import type { JudgeAnswer, JudgeInput, PlacedVerdict } from "./types";
 
 export const ASSUMED_DECIDES = "assumed-decides";
 
@@ -44,13 +43,33 @@ const signature = (a: JudgeAnswer): string =>
         .join()
     : "";
 
+/** Answers somebody may read off a can, mildest first. */
+const ANSWERS: readonly Carrier[] = ["water", "alcohol", "aliphatic", "aromatic", "ester", "ketone"];
+
+/** A missing carrier with the answers that would settle it without complaint, so that one knows what to look for. */
+function withFine(v: PlacedVerdict, input: JudgeInput): PlacedVerdict {
+  if (v.code !== "missing-fact" || !v.missing.includes("product.carriers")) return v;
+  const id = input.stack.layers[v.where.layer]!.productId;
+  const fine = ANSWERS.filter((carrier) => {
+    const told = { ...input.productOf(id), carriers: [carrier] };
+    if (carriersContradict(told)) return false;
+    const answer = judgeStack({ ...input, productOf: (x) => (x === id ? told : input.productOf(x)) });
+    return (
+      answer.outcome === "judged" &&
+      answer.verdicts.every((w) => w.where.layer !== v.where.layer || (w.verdict !== "stop" && w.verdict !== "test"))
+    );
+  });
+  return { ...v, fine };
+}
+
 /**
  * Judges a stack, and again with every figure that was filled in at both ends of its usual range. A figure that changes
  * a verdict decides it: then the answer is no better than care, and says which figure it hangs on.
  */
 export function judgeWithDoubts(input: JudgeInput): JudgeAnswer {
-  const answer = judgeStack(input);
-  if (answer.outcome !== "judged") return answer;
+  const plain = judgeStack(input);
+  if (plain.outcome !== "judged") return plain;
+  const answer = { ...plain, verdicts: plain.verdicts.map((v) => withFine(v, input)) };
   const own = signature(answer);
   const deciding = doubts(input).filter((d) => {
     const id = input.stack.layers[d.layer]!.productId;
@@ -72,7 +91,7 @@ export function judgeWithDoubts(input: JudgeInput): JudgeAnswer {
       evidence: "trade-practice",
       missing: [],
       where,
-      key: `${keyOf(ASSUMED_DECIDES, where)}-${figure}`,
+      key: `${keyOf(ASSUMED_DECIDES, where, input.stack.layers)}-${figure}`,
       assumed: [`${layer}: ${figure}`],
     };
   });

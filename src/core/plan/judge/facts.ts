@@ -175,14 +175,22 @@ const possible = (m: MaterialId | Unknown): readonly MaterialId[] => (m === "unk
 const coatDryUm = (pile: Pile, i: number): number =>
   dftUm(plannedWftUm(pile.layers[i]!, pile.products[i]!), volumeSolidsOf(pile.products[i]!));
 
+/** Depth told for a fill, all skins together, µm; null = none was. */
+const fillDepth = (pile: Pile, i: number): number | null =>
+  pile.layers[i]!.depthUm ?? (pile.products[i]!.role === "putty" ? (pile.input.region.fillDepthUm ?? null) : null);
+
+/** One skin of a layer as deep as it is laid, µm, so that the last stands proud by what it loses. */
+export function skinOf(pile: Pile, i: number): number {
+  const [layer, product] = [pile.layers[i]!, pile.products[i]!];
+  const depth = fillDepth(pile, i);
+  const laidUm = product.role === "putty" ? plannedWftUm(layer, product) : coatDryUm(pile, i);
+  return depth === null ? laidUm : puttyLaidUm(depth, product.shrinkage ?? 0) / layer.coats;
+}
+
 function skinFacts(pile: Pile, i: number): Facts {
   const [layer, product] = [pile.layers[i]!, pile.products[i]!];
-  const { region } = pile.input;
   const filler = product.role === "putty" || layer.depthUm != null;
-  const depth = layer.depthUm ?? (product.role === "putty" ? (region.fillDepthUm ?? null) : null);
-  // one arithmetic for a skin: as deep as it is laid, so that the last stands proud by what it loses
-  const laidUm = product.role === "putty" ? plannedWftUm(layer, product) : coatDryUm(pile, i);
-  const skinUm = depth === null ? laidUm : puttyLaidUm(depth, product.shrinkage ?? 0) / layer.coats;
+  const skinUm = skinOf(pile, i);
   const usual = product.family === "unknown" ? null : familySkinUm(product.family);
   return {
     "layer.skinOverLimit": product.maxSkinUm !== null && skinUm > product.maxSkinUm + 1e-9,

@@ -1,4 +1,4 @@
-import { HEAVINESSES, type Layer, type Product, type Stack } from "../../model";
+import { HEAVINESSES, keyOf, type Layer, type Product, type Stack } from "../../model";
 import { filmLedger, plannedWftUm } from "../../numbers";
 import {
   applyRules,
@@ -18,10 +18,11 @@ import {
   worstOf,
 } from "../../rules";
 import { couponWftUm, withCoupons } from "./coupons";
+import { detailOf } from "./detail";
 import { airFacts, asLaid, assumedFigures, filmBelow, layerFacts, type Pile, pileFilms, stackFacts } from "./facts";
 import { type GroundFilm, groundFilm } from "./ground";
 import { contactFacts, groundSeam, planSeam } from "./seams";
-import { type JudgeAnswer, type JudgeInput, keyOf, type PlacedVerdict, type SeamPlan, type Where } from "./types";
+import type { JudgeAnswer, JudgeInput, PlacedVerdict, SeamPlan, Where } from "./types";
 
 /**
  * judge
@@ -49,7 +50,8 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
         ...f,
         remedy: f.remedy.filter((r) => changes(r, where.layer, pile)),
         where,
-        key: keyOf(f.rule, where),
+        key: keyOf(f.rule, where, stack.layers),
+        ...withDetail(detailOf(f, where, pile)),
       })),
     );
   const seams: (SeamPlan | null)[] = [];
@@ -111,6 +113,8 @@ function changes(r: Remedy, i: number, pile: Pile): boolean {
       return true;
   }
 }
+
+const withDetail = (detail: PlacedVerdict["detail"]): Pick<PlacedVerdict, "detail"> => (detail ? { detail } : {});
 
 /** The pile with its products as they go on and its ledger. */
 export function pileOf(input: JudgeInput): Pile {

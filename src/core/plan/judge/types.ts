@@ -1,5 +1,5 @@
 import type { AppliedCoat, WaitClock } from "../../film";
-import type { AirSpot, Coupon, Product, Protection, Region, Stack, Verdict } from "../../model";
+import type { AirSpot, Carrier, Coupon, Place, Product, Protection, Region, Stack, Verdict } from "../../model";
 import type { LedgerLine } from "../../numbers";
 import type { FilmState, Fired } from "../../rules";
 
@@ -28,15 +28,28 @@ export interface ReallyBelow {
 }
 
 export interface Where {
-  readonly kind: "region" | "layer" | "seam" | "stack" | "air";
+  readonly kind: Place;
   /** index of the layer, of the upper layer of a seam; 0 for the rest */
   readonly layer: number;
+}
+
+/** Figures behind a verdict, for its words. */
+export interface VerdictDetail {
+  /** carriers of the product that attack here */
+  readonly bites?: readonly Carrier[] | undefined;
+  readonly actual?: number | undefined;
+  readonly limit?: number | undefined;
+  readonly unit?: "um" | "c" | "pct" | "coats";
 }
 
 export interface PlacedVerdict extends Fired {
   readonly where: Where;
   /** by which an override finds its verdict again: rule, kind of place, layer */
   readonly key: string;
+  /** what bites, the limit and the actual figure, where the verdict has them */
+  readonly detail?: VerdictDetail;
+  /** carriers that would settle a missing one without complaint */
+  readonly fine?: readonly Carrier[];
   /** figures that stood in for what nobody gave, where they decide */
   readonly assumed?: readonly string[];
 }
@@ -67,5 +80,3 @@ export type JudgeAnswer =
       /** numbers the family's defaults stood in for, as "layer index: figure" */
       readonly assumed: readonly string[];
     };
-
-export const keyOf = (rule: string, where: Where): string => `${rule}@${where.kind}${where.layer}`;

@@ -1,6 +1,6 @@
 import type { JudgeAnswer, PlacedVerdict } from "@/core/plan";
 import * as server from "@/server";
-import { reasonText, remedyText } from "@/ui/messages";
+import { remedyText, verdictText } from "@/ui/messages";
 import { answer } from "../../http";
 
 type Judged = Extract<JudgeAnswer, { outcome: "judged" }>;
@@ -18,7 +18,7 @@ function verdictJson(v: PlacedVerdict, assumed: readonly string[]) {
     kind: v.kind,
     where: where(v.where),
     code: v.code,
-    text: reasonText(v.code, v.missing),
+    text: verdictText(v),
     facts: v.facts,
     remedy: v.remedy.map((r) => ({ ...r, text: remedyText(r) })),
     evidence: v.evidence,

@@ -1,0 +1,55 @@
+import type { Product } from "../../model";
+import { familyFacts, materialFacts, strongestBite } from "../../reference";
+import type { Fired } from "../../rules";
+import { airOf, type Pile, skinOf } from "./facts";
+import type { VerdictDetail, Where } from "./types";
+
+/** Rules that are about what the carrier does. */
+const ABOUT_CARRIERS =
+  /(^|-)(bite|foam|biting|shines|isolated|softens|traps|redissolve|unknown-strong|unknown-mild)(-|$)/;
+
+/** The carriers of a product that attack: those as strong as its strongest, from alcohol on. */
+function biting(p: Product): VerdictDetail["bites"] {
+  if (p.carriers === "unknown") return undefined;
+  const most = strongestBite(p.carriers);
+  return most === 0 ? undefined : p.carriers.filter((c) => strongestBite([c]) === most);
+}
+
+/** The limit and the actual figure of a verdict, and what bites; undefined where it has neither. */
+export function detailOf(fired: Fired, where: Where, pile: Pile): VerdictDetail | undefined {
+  const p = pile.products[where.layer];
+  const layer = pile.layers[where.layer];
+  if (!p || !layer) return undefined;
+  const { region } = pile.input;
+  switch (fired.rule) {
+    case "skin-too-thick":
+      return { actual: Math.round(skinOf(pile, where.layer)), limit: p.maxSkinUm ?? undefined, unit: "um" };
+    case "over-fit":
+      return { actual: Math.round(pile.ledger.at(-1)!.totalUm), limit: region.fitAllowanceUm ?? undefined, unit: "um" };
+    case "colour-shows-ground":
+      return { actual: layer.coats, limit: Number(fired.facts["layer.coatsToHide"]) || undefined, unit: "coats" };
+    case "heat-over-limit":
+      return region.material === null || region.material === "unknown"
+        ? undefined
+        : { actual: layer.heatC ?? undefined, limit: materialFacts(region.material).dryHeatMaxC, unit: "c" };
+    case "air-below-limit":
+    case "air-above-limit":
+    case "air-below-film-forming":
+    case "air-too-damp":
+      return airDetail(fired.rule, p, pile, where.layer);
+    default:
+      return ABOUT_CARRIERS.test(fired.rule) ? { bites: biting(p) } : undefined;
+  }
+}
+
+function airDetail(rule: string, p: Product, pile: Pile, i: number): VerdictDetail | undefined {
+  const air = pile.layers[i]!.air ?? pile.input.air ?? airOf(pile, i);
+  if (!air) return undefined;
+  if (rule === "air-too-damp")
+    return { actual: Math.round(air.rhPct), limit: p.limits.maxRhPct ?? undefined, unit: "pct" };
+  const forms = p.minFilmFormingC ?? (p.family === "unknown" ? null : familyFacts(p.family).filmFormingC);
+  const limit = rule === "air-above-limit" ? p.limits.maxTempC : rule === "air-below-limit" ? p.limits.minTempC : forms;
+  const partC = air.partTempC ?? air.tempC;
+  const actual = rule === "air-above-limit" ? Math.max(air.tempC, partC) : Math.min(air.tempC, partC);
+  return { actual: Math.round(actual * 10) / 10, limit: limit ?? undefined, unit: "c" };
+}

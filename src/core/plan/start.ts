@@ -1,0 +1,71 @@
+import { airAt } from "../film";
+import { judgeStack, type PlacedVerdict } from "./judge";
+import { coatsUpTo, type Operation } from "./operations";
+import type { LiveChain, ProblemContext } from "./problem";
+import type { PlanInput, WaitReport } from "./types";
+
+/** What is against starting an operation at this minute. */
+export interface StartCheck {
+  /** stops of this minute that no written reason answers: its air, the part's own warmth, the films as old as they really are */
+  readonly stops: readonly PlacedVerdict[];
+  /** its window has shut, minutes ago; null = it has not */
+  readonly shutMin: number | null;
+  /** what it waits for is likely not there for so many minutes yet; 0 = it is */
+  readonly earlyMin: number;
+}
+
+type World = Pick<ProblemContext, "productOf" | "airOf">;
+
+/** Asks the judge with this minute's air and what the log says lies on the part. */
+export function startCheck(
+  input: PlanInput,
+  live: LiveChain,
+  op: Operation,
+  wait: WaitReport | null,
+  world: World,
+): StartCheck {
+  const { nowMin } = input;
+  const shutMin = wait?.shutsMin != null && nowMin > wait.shutsMin ? nowMin - wait.shutsMin : null;
+  const earlyMin = wait ? Math.max(0, Math.ceil(wait.likelyMin - nowMin)) : 0;
+  return { stops: op.kind === "coat" || op.kind === "turn" ? stopsNow(input, live, op, world) : [], shutMin, earlyMin };
+}
+
+function stopsNow(input: PlanInput, live: LiveChain, op: Operation, world: World): readonly PlacedVerdict[] {
+  const { region, stack } = live.planned;
+  const layer = stack.layers.findIndex((l) => l.id === op.layerId);
+  if (layer < 0) return [];
+  const { nowMin } = input;
+  const own = world.airOf(region.id);
+  const room = airAt(input.climate, nowMin);
+  const part = airAt(own.climate, nowMin);
+  const air = { tempC: room.tempC, rhPct: room.rhPct, airflowMS: room.airflowMS, partTempC: part.tempC };
+  const records = new Map(input.records.map((r) => [r.opId, r]));
+  const before = live.chain.ops
+    .slice(0, live.chain.ops.indexOf(op))
+    .findLast((o) => o.kind === "coat" || o.kind === "turn");
+  const coats = before
+    ? coatsUpTo(live.chain, before.id, live.filmUm, world.productOf, (id) => records.get(id)?.endMin ?? nowMin)
+    : [];
+  const first = op.kind === "coat" && op.coat === 1 && coats.length > 0;
+  const answer = judgeStack({
+    region,
+    stack: { ...stack, layers: stack.layers.map((l, i) => (i === layer ? { ...l, air } : l)) },
+    productOf: input.productOf,
+    protection: input.protection,
+    air: null,
+    coupons: input.coupons,
+    today: input.today,
+    ...(first ? { really: { layer, coats, clock: own.clock, atMin: nowMin } } : {}),
+  });
+  if (answer.outcome !== "judged") return [];
+  const reasons = new Set(
+    input.overrides.filter((o) => o.regionId === region.id && o.reason.trim() !== "").map((o) => o.key),
+  );
+  return answer.verdicts.filter(
+    (v) =>
+      v.verdict === "stop" &&
+      v.where.kind !== "stack" &&
+      (v.where.layer === layer ? first || v.where.kind !== "seam" : false) &&
+      (v.kind === "safety" || !reasons.has(v.key)),
+  );
+}
