@@ -34,7 +34,8 @@ export const CARRIERS_CONTRADICT =
 const FIRST_YEAR = 2000;
 const LAST_YEAR = 2100;
 const yearOf = (text: string): number => Number(text.slice(0, 4));
-const saneYear = (text: string): boolean => yearOf(text) >= FIRST_YEAR && yearOf(text) < LAST_YEAR;
+const saneYear = (text: string): boolean =>
+  !/^\d{4}-/.test(text) || (yearOf(text) >= FIRST_YEAR && yearOf(text) < LAST_YEAR);
 const SPAN = `must lie between the years ${FIRST_YEAR} and ${LAST_YEAR}`;
 
 /** A moment, ISO 8601; with an offset, or in UTC. */

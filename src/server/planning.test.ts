@@ -103,13 +103,31 @@ describe("what is said about a plan", () => {
 });
 
 describe("a timetable found elsewhere", () => {
-  it("is laid, checked and kept like any other", () => {
+  it("is laid, checked and kept like any other where no plan is in force", () => {
+    const b = bench();
+    must(server.takePlan(b.model, {}));
+    expect(planOf(b.model).verified.early).toBe(0);
+  });
+  it("that ends a day later replaces nothing", () => {
     const b = bench();
     must(server.makePlan(b.model));
-    const starts = Object.fromEntries(planOf(b.model).ops.map((o) => [o.id, o.startMin + 1440]));
-    must(server.takePlan(b.model, starts));
-    for (const o of planOf(b.model).ops) expect(o.startMin).toBeGreaterThanOrEqual(starts[o.id]! - 1440);
-    expect(planOf(b.model).verified.early).toBe(0);
+    const before = planOf(b.model);
+    const starts = Object.fromEntries(before.ops.map((o) => [o.id, o.startMin + 1440]));
+    expect(refusal(server.takePlan(b.model, starts))).toBe("refused");
+    expect(planOf(b.model)).toEqual(before);
+  });
+  it("plans with the same figures as the server: products go to the worker by their best evidence", () => {
+    const b = bench();
+    const { input } = must(server.getPlanInput(b.model));
+    const item = must(server.getShelf())[0]!;
+    const claimed = {
+      ...item.product,
+      claims: [{ figure: "sandableMin", value: 777, source: "own-coupon", note: "" }],
+    };
+    must(server.saveProduct(item.rev, claimed));
+    const after = must(server.getPlanInput(b.model)).input.products.find((p) => p.id === item.product.id)!;
+    expect(input.products.find((p) => p.id === item.product.id)!.label.sandableMin).not.toBe(777);
+    expect(after.label.sandableMin).toBe(777);
   });
   it("nonsense is refused", () => {
     const b = bench();

@@ -46,7 +46,8 @@ const LATEX_HALF = 0.02;
 /** A film passes a state between these multiples of its φ: not at all above the first, wholly below the second (est.). */
 type Passage = readonly [from: number, by: number];
 const FORMS: Passage = [1.5, 0.5];
-const SETTLES: Passage = [1.75, 0.25];
+/** A lacquer is a film of its own when it sands; a latex settles more slowly (est., tuned to ordinary waits between coats). */
+const SETTLES: Readonly<Record<"water" | "solvent", Passage>> = { water: [1.75, 0.25], solvent: [1.2, 0.3] };
 
 function passedShare(phi: number, about: number, [from, by]: Passage): number {
   const x = Math.min(1, Math.max(0, (from - phi / about) / (from - by)));
@@ -59,7 +60,9 @@ export const formedShare = (s: Substance, phi: number): number =>
 
 /** How far it has become a film of its own, so that the next coat of the same kind is another one on it. */
 export const settledShare = (s: Substance, phi: number): number =>
-  s.phiSettled === undefined ? 0 : passedShare(phi, s.phiSettled, SETTLES);
+  s.phiSettled === undefined
+    ? 0
+    : passedShare(phi, s.phiSettled, SETTLES[s.activity === "water" ? "water" : "solvent"]);
 
 /** Share of φ up to which volatile still speeds its own diffusion. */
 const PHI_PLASTIC_MAX = 0.5;
