@@ -4,11 +4,13 @@ import {
   type AirScreen,
   BY_HAND,
   done,
+  type FieldFault,
   type ForecastPreview,
   failed,
   handReadingSchema,
   invalid,
   keptReadingSchema,
+  type LocalAirCard,
   localAirSchema,
   type OpenHours,
   type Outcome,
@@ -32,6 +34,7 @@ import {
   insertLocalAir,
   listShelf,
   modelTree,
+  partHome,
   readReadings,
   writeForecast,
   writeReadings,
@@ -199,6 +202,27 @@ function wetUntilMin(db: Db, modelId: string, part: PartNode): number | null {
   return dry.length === 0 ? null : Math.max(...dry);
 }
 
+/** What is against a part staying in such air, whichever door it comes through: added, put back by undo, or brought in. */
+export function stayFault(db: Db, modelId: string, part: PartNode, card: LocalAirCard): FieldFault | null {
+  const limitC = heatLimitC(part);
+  const warm = card.kind !== "booth" && card.tempC !== null;
+  if (card.kind === "warm-box" && limitC === null)
+    return { path: "tempC", message: "choose the part’s material first: no warmth is safe for what nobody knows" };
+  if (warm && limitC !== null && card.tempC! > limitC)
+    return { path: "tempC", message: `must be at most ${limitC} °C for ${part.name}` };
+  if (card.kind !== "warm-box") return null;
+  const wet = wetUntilMin(db, modelId, part);
+  if (wet === null || Date.parse(card.from) >= wet * MS_PER_MIN) return null;
+  const until = sayIn(shopState(db).shop.timeZone)(wet * MS_PER_MIN);
+  return {
+    path: "from",
+    message: `must be after ${until}: until then ${part.name} is not touch dry, and a wet film is never warmed`,
+  };
+}
+
+const refusedStay = (fault: FieldFault): Outcome<never> =>
+  failed("refused", `${fault.path} ${fault.message}.`, [fault]);
+
 export function addLocalAir(modelId: string, partId: string, input: unknown): Outcome<{ id: string }> {
   const parsed = localAirSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
@@ -206,33 +230,24 @@ export function addLocalAir(modelId: string, partId: string, input: unknown): Ou
   return writing((db) => {
     const part = modelTree(db, modelId).find((p) => p.id === partId);
     if (!part) return notFound("The part");
-    const limitC = heatLimitC(part);
-    if (card.kind === "warm-box" && limitC === null)
-      return failed("refused", "tempC: nobody has told what this part is made of, so no warmth is safe for it yet.", [
-        { path: "tempC", message: "choose the part’s material first" },
-      ]);
-    if (card.kind === "warm-box" && card.tempC! > limitC!)
-      return failed("refused", `tempC: ${part.name} stands ${limitC} °C at the most.`, [
-        { path: "tempC", message: `must be at most ${limitC} °C for ${part.name}` },
-      ]);
-    if (card.kind === "warm-box") {
-      const wet = wetUntilMin(db, modelId, part);
-      if (wet !== null && Date.parse(card.from) < wet * MS_PER_MIN) {
-        const message = `must be after ${sayIn(shopState(db).shop.timeZone)(wet * MS_PER_MIN)}: until then ${part.name} is not touch dry, and a wet film is never warmed`;
-        return failed("refused", `from ${message}.`, [{ path: "from", message }]);
-      }
-    }
+    const fault = stayFault(db, modelId, part, card);
+    if (fault) return refusedStay(fault);
     const id = newId("a");
     insertLocalAir(db, { id, partId, card });
     return done({ id });
   });
 }
 
-/** Undoes a removal. */
+/** Undoes a removal; what was right when it was taken out may not be any more. */
 export function putLocalAirBack(partId: string, input: unknown): Outcome<null> {
   const parsed = localAirSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
   return writing((db) => {
+    const home = partHome(db, partId);
+    const part = home && modelTree(db, home).find((p) => p.id === partId);
+    if (!home || !part) return notFound("The part");
+    const fault = stayFault(db, home, part, parsed.data);
+    if (fault) return refusedStay(fault);
     insertLocalAir(db, { id: newId("a"), partId, card: parsed.data });
     return done(null);
   });

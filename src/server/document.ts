@@ -3,6 +3,7 @@ import {
   DOCUMENT_FORMAT,
   documentSchema,
   done,
+  type FieldFault,
   failed,
   invalid,
   type ModelDocument,
@@ -44,6 +45,7 @@ import {
   writePlanning,
   writeShop,
 } from "@/db";
+import { stayFault } from "./air";
 import { nowMs } from "./clock";
 import { airForDocument, bringAir } from "./document-air";
 import { notFound, reading, writing } from "./guard";
@@ -211,9 +213,22 @@ export function importDocument(input: unknown, options: ImportOptions): Outcome<
     const products = bringProducts(db, doc.products as readonly Product[]);
     insertDocument(db, doc, products.idOf);
     bringAir(db, doc, options.takeShop);
+    const hot = hotStay(db, doc);
+    if (hot) return failed("refused", `${hot.path} ${hot.message}. Nothing was changed.`, [hot]);
     setCurrentModel(db, doc.model.id);
     return done({ modelId: doc.model.id, products: products.report });
   });
+}
+
+/** A stay of the document that its part does not stand; only what is still to come matters. */
+function hotStay(db: Db, doc: ModelDocument): FieldFault | null {
+  const tree = modelTree(db, doc.model.id);
+  for (const [i, { partId, card }] of (doc.air?.local ?? []).entries()) {
+    const part = tree.find((p) => p.id === partId);
+    const fault = part && Date.parse(card.to) > nowMs() ? stayFault(db, doc.model.id, part, card) : null;
+    if (fault) return { path: `air.local.${i}.card.${fault.path}`, message: fault.message };
+  }
+  return null;
 }
 
 /** True when a part, region, layer or log id of the document belongs to another model here. */

@@ -162,10 +162,10 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
   const latestAt = new Date(atMs + AHEAD_DAYS * MIN_PER_DAY * MS_PER_MIN).toISOString();
   const { records, notYet } = recordsOf(log.filter((e) => e.at < latestAt));
   const fromMin = Math.max(begins(records, tree, nowMin), nowMin - OLDEST_DAYS * MIN_PER_DAY) - MIN_PER_DAY;
-  const nodes = tree.flatMap((p) => p.regions);
+  const nodes = tree.flatMap((p) => p.regions.map((r) => ({ ...r, count: p.count })));
   const { climate } = climateOf(shop, sources.air, fromMin, horizonMin + MIN_PER_DAY);
   return {
-    regions: nodes.map((n) => ({ region: n.region, stack: n.stack })),
+    regions: nodes.map((n) => ({ region: n.region, stack: n.stack, count: n.count })),
     productOf,
     protection: shop.protection,
     climate,

@@ -88,14 +88,14 @@ test("a colder night and a heavier coat move the finish", async ({ page, bench }
   expect((await wallDone()).end).toBeGreaterThan(before.end);
 });
 
-test("a stop refuses the plan until a reason is written, and the plan carries it", async ({ page }) => {
+test("a stop keeps its part out of the plan until a reason is written, and the plan carries it", async ({ page }) => {
   await page.goto("/stacks?region=ml-prop-blades");
   await page.getByLabel("Product for the next layer").selectOption({ label: "Hull filler, two-part" });
   await page.getByRole("button", { name: "Put it on top" }).click();
   await page.getByLabel("Move layer 4, Hull filler, two-part down").click();
   await page.getByLabel("Move layer 3, Hull filler, two-part down").click();
-  const stop = page.locator('[data-rule="etch-under-polyester-or-epoxy"]');
-  await expect(stop).toContainText("Etch under polyester filler or epoxy lets go.");
+  const stop = page.locator('[data-rule="etch-under-polyester"]');
+  await expect(stop).toContainText("Polyester filler lifts etch");
   await page.goto("/plan");
   await page.getByRole("button", { name: "Plan again" }).click();
   await expect(page.getByRole("alert").filter({ hasText: "Not planned" })).toContainText("Propeller");

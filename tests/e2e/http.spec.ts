@@ -21,7 +21,7 @@ test("check judges a sent stack in words and data", async ({ request }) => {
   expect(answer.verdicts[0]).toMatchObject({
     rule: "bare-bite-stop",
     where: { region: true },
-    text: "The carrier dissolves this material.",
+    text: "The carrier dissolves this material. It is the ester (acetate kind) and the aromatic (xylene kind) that bite.",
   });
 });
 
@@ -156,7 +156,7 @@ test("other hosts, other origins and unbounded bodies are turned away", async ({
   const page = await request.get("/bench");
   expect(page.headers()["content-security-policy"]).toContain("default-src 'self'");
   const big = await request.post("/api/v1/check", {
-    data: Buffer.alloc(33 * 1024 * 1024, 32),
+    data: Buffer.alloc(97 * 1024 * 1024, 32),
     headers: { "content-type": "application/json" },
   });
   expect(big.status()).toBe(413);

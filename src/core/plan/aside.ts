@@ -52,11 +52,17 @@ export function sharedAir(op: Operation, drying: Drying | null, covered: boolean
 }
 
 /** A wet part hangs on its holder until it can be handled; a lamp keeps what lies under it. */
-export function keepsOf(op: Operation, drying: Drying | null, holders: number | null, uvMin: number): readonly Keep[] {
+export function keepsOf(
+  op: Operation,
+  drying: Drying | null,
+  holders: number | null,
+  uvMin: number,
+  count = 1,
+): readonly Keep[] {
   if (op.kind === "prep" && op.step === "post-cure")
     return [{ resource: "uv-box", amount: 1, untilMin: (endMin) => endMin + uvMin }];
   return LAYS_FILM.has(op.kind) && drying && holders !== null
-    ? [{ resource: "holders", amount: 1, untilMin: drying.handleMin }]
+    ? [{ resource: "holders", amount: Math.min(count, holders), untilMin: drying.handleMin }]
     : [];
 }
 

@@ -80,7 +80,24 @@ export function planModel(input: PlanInput, options: PlanOptions = {}): PlanAnsw
   const said = [...notices, ...left, ...assumptions(judged)];
   if (solved.outcome === "found") return report(input, solved.found, said);
   const stuck = roundStuck(solved);
-  return stuck === null ? conflictReport(solved, said) : withoutRounds(input, options, stuck);
+  if (stuck !== null) return withoutRounds(input, options, stuck);
+  return tooLong(input, options, solved, judged) ?? conflictReport(solved, said);
+}
+
+/** A part whose longest piece of work fits no session does not keep the others from being planned; null = there are no others. */
+function tooLong(
+  input: PlanInput,
+  options: PlanOptions,
+  { schedule, ctx }: Extract<Solved, { outcome: "conflict" }>,
+  judged: readonly JudgedRegion[],
+): PlanAnswer | null {
+  const { conflict } = schedule;
+  const op = ctx.chains.flatMap((c) => c.chain.ops).find((o) => o.id === conflict.opId);
+  if (conflict.kind !== "no-session-long-enough" || !op || judged.length < 2 || ctx.sessions.length === 0) return null;
+  const { regionId } = op;
+  const rest = planModel({ ...input, regions: input.regions.filter((r) => r.region.id !== regionId) }, options);
+  const { neededMin, longestMin } = conflict;
+  return { ...rest, notices: [...rest.notices, { kind: "too-long", regionId, neededMin, longestMin }] };
 }
 
 /** The region whose round waits for a film that never gets there, or misses its window; null = a round is not what is in the way. */
@@ -103,6 +120,7 @@ const stoppedNotice = ({ regionId, verdict }: RefusedStop): Notice => ({
   regionId,
   code: verdict.code,
   layer: verdict.where.layer,
+  stop: verdict.kind,
 });
 
 /** The problem behind a plan, for questions about it; null where there is nothing to place. */

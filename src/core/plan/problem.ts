@@ -1,7 +1,7 @@
 import { own } from "../base";
 import { type AppliedCoat, type Climate, gateSpans } from "../film";
-import type { BenchSession, Caution, Product } from "../model";
-import { CLEANING_MIN, firstDrink, materialFacts, UV_BOX_MIN, WARM_UP_MIN } from "../reference";
+import type { BenchSession, Caution, Product, Region } from "../model";
+import { ASSUMED_AREA_CM2, CLEANING_MIN, firstDrink, materialFacts, UV_BOX_MIN, WARM_UP_MIN } from "../reference";
 import type { Link, Op, Problem, Span } from "../schedule";
 import type { AirOf } from "./airs";
 import { type Drying, dryingOf, keepsOf, sharedAir, TOOL_OF } from "./aside";
@@ -23,7 +23,13 @@ import type { PlanInput, PlanMarks, PlanRegion, ShedHabits } from "./types";
 import { canShut, estimateMin, type NotYet, spansOf } from "./wait";
 
 /** One region's work with what has already happened to it. */
+/** A row of like pieces is worked on as one face as large as all of them. */
+const ofAll = (region: Region, count: number): Region =>
+  count === 1 ? region : { ...region, areaCm2: (region.areaCm2 ?? ASSUMED_AREA_CM2) * count };
+
 export interface LiveChain {
+  /** like pieces, worked on in a row */
+  readonly count: number;
   /** the region as it is planned, rounds put in */
   readonly planned: PlanRegion;
   readonly chain: Chain;
@@ -45,13 +51,15 @@ export function liveChain(
   records: ReadonlyMap<string, OpRecord>,
 ): LiveChain {
   const { region: r, answer: judged, rounds, refused } = withRounds(own, answer, input);
-  const bare = chainOf(r.region, r.stack, judged.seams, input.productOf);
+  const count = own.count ?? 1;
+  const bare = chainOf(ofAll(r.region, count), r.stack, judged.seams, input.productOf);
   const whole = withMinutes(withFit(bare, input.joins ?? []), input.marks?.minutes ?? {});
   const live = withHistory(withoutPassed(whole, records), records);
   const { material } = r.region;
   const group = material === null || material === "unknown" ? "porous" : materialFacts(material).group;
   return {
     ...live,
+    count,
     planned: r,
     rounds,
     roundsRefused: refused,
@@ -230,10 +238,10 @@ function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf
       ...(op.sprayed ? { booth: 1 } : {}),
       ...(tool ? { [tool]: 1 } : {}),
       ...(op.kind === "prep" && op.step === "post-cure" ? { "uv-box": 1 } : {}),
-      ...(habits.holders !== null && drying ? { holders: 1 } : {}),
+      ...(habits.holders !== null && drying ? { holders: Math.min(live.count, habits.holders) } : {}),
     },
     loads: tool ? { [tool]: product!.id } : undefined,
-    keeps: keepsOf(op, drying, habits.holders, UV_BOX_MIN),
+    keeps: keepsOf(op, drying, habits.holders, UV_BOX_MIN, live.count),
     air: sharedAir(op, drying, habits.covered),
     releaseMin,
     lockMin: record || lockMin === null || lockMin < ctx.nowMin ? null : lockMin,

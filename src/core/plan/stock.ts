@@ -1,6 +1,6 @@
 import type { Product } from "../model";
 import { liquidNeededMl, transferEfficiency } from "../numbers";
-import { STOCK_RESERVE } from "../reference";
+import { PROPELLANT_SHARE, STOCK_RESERVE } from "../reference";
 import type { PlannedOp, PlanRegion } from "./types";
 
 /** What the work still to do takes of one product. */
@@ -25,6 +25,7 @@ export function stockLines(
   productOf: (id: string) => Product,
 ): readonly StockLine[] {
   const areaOf = new Map(regions.map((r) => [r.region.id, r.region.areaCm2]));
+  const countOf = new Map(regions.map((r) => [r.region.id, r.count ?? 1]));
   const coats = ops.filter((o) => o.state !== "done" && o.kind === "coat" && o.productId !== null);
   const lines = [...new Set(coats.map((o) => o.productId!))].map((productId): StockLine => {
     const own = coats.filter((o) => o.productId === productId);
@@ -34,9 +35,10 @@ export function stockLines(
       own.reduce((sum, o) => {
         const areaCm2 = areaOf.get(o.regionId) ?? null;
         if (areaCm2 === null) return sum;
-        return sum + liquidNeededMl(areaCm2, o.wftUm ?? 0, 1, transferEfficiency(product.method, areaCm2));
+        const perPiece = liquidNeededMl(areaCm2, o.wftUm ?? 0, 1, transferEfficiency(product.method, areaCm2));
+        return sum + perPiece * (countOf.get(o.regionId) ?? 1);
       }, 0);
-    const { leftMl } = product;
+    const leftMl = paintLeftMl(product);
     return {
       productId,
       needMl,
@@ -48,6 +50,10 @@ export function stockLines(
   });
   return lines.sort((a, b) => b.shortMl - a.shortMl || a.byMin - b.byMin || (a.productId < b.productId ? -1 : 1));
 }
+
+/** What is left of a can as paint: an aerosol's figure counts its propellant, which never lands. */
+const paintLeftMl = ({ leftMl, method }: Product): number | null =>
+  leftMl === null || method !== "aerosol" ? leftMl : leftMl * (1 - PROPELLANT_SHARE);
 
 /** Start of the masking a coat is masked for; a colour that runs out behind tape has spoilt the tape as well. */
 function maskingBefore(coat: PlannedOp, ops: readonly PlannedOp[]): number | null {

@@ -20,6 +20,8 @@ import type { WaitedFor } from "./wait";
 export interface PlanRegion {
   readonly region: Region;
   readonly stack: Stack;
+  /** like pieces of the part: areas and figures are for one of them; absent = one */
+  readonly count?: number | undefined;
 }
 
 /** A written reason for going ahead against a finish stop; carried by plan and log. */
@@ -172,8 +174,16 @@ export type Notice =
       readonly why: "differs" | "begun" | "pot-life" | "circle";
     }
   | { readonly kind: "lock-passed"; readonly regionId: string }
+  /** its longest piece of work fits no session: the part is left out, the rest is planned */
+  | { readonly kind: "too-long"; readonly regionId: string; readonly neededMin: number; readonly longestMin: number }
   /** a stop nobody answered for keeps this part out of the plan */
-  | { readonly kind: "stopped"; readonly regionId: string; readonly code: string; readonly layer: number }
+  | {
+      readonly kind: "stopped";
+      readonly regionId: string;
+      readonly code: string;
+      readonly layer: number;
+      readonly stop: "finish" | "safety";
+    }
   /** a typed gap is too short in the plan's own air: the film is then where nothing may go on it */
   | {
       readonly kind: "gap-longer";

@@ -66,12 +66,11 @@ export const AMINE_BLUSH = { belowC: 15, aboveRhPct: 70 } as const;
 /** The least that keeps strong carriers off polystyrene foam: coats, dry film, and the passes laid over it (est.). */
 export const FOAM_BARRIER = { coats: 3, dftUm: 60, passWftUm: 15, couponPassWftUm: 25 } as const;
 
-/** Luminance (linear light) from which a ground counts as pale, and up to which as dark or black (est.). */
+/** Luminance (linear light) from which a ground counts as pale, and up to which as dark (est.). */
 export const PALE_FROM = 0.5;
 /** Under a transparent colour only white or a bright metal is pale enough (est.). */
 export const PALE_FOR_TRANSPARENT = 0.75;
 export const DARK_UP_TO = 0.15;
-export const BLACK_UP_TO = 0.02;
 
 /** A mixing ratio off by more than this share is outside its label (est.). */
 export const MIX_TOLERANCE = 0.05;

@@ -206,6 +206,10 @@ export function setOverride(db: Db, regionId: string, key: string, reason: strin
   if (reason !== null) db.insert(overrides).values({ regionId, key, reason }).run();
 }
 
+/** The model a part belongs to. */
+export const partHome = (db: Db, partId: string): string | null =>
+  db.select({ modelId: parts.modelId }).from(parts).where(eq(parts.id, partId)).get()?.modelId ?? null;
+
 /** Where a region hangs: its part and model, by name and id. */
 export function regionHome(
   db: Db,

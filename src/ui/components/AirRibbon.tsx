@@ -36,8 +36,8 @@ function DewGauge({ marginC }: { marginC: number }) {
         <rect x="1" y="4" width={58 * share} height="6" fill="currentColor" opacity="0.75" />
         <path d={`M${60 * (LEAST_MARGIN_C / GAUGE_FULL_C)} 0v14`} stroke="currentColor" strokeWidth="2" />
       </svg>
-      dew {degC(marginC)}
-      {tight ? " – too little" : ""}
+      {degC(marginC)} above dew point
+      {tight ? ": too little" : ""}
     </span>
   );
 }

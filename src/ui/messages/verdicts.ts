@@ -360,7 +360,7 @@ const UNIT = { um: "µm", c: "°C", pct: "% RH", coats: "coats" } as const;
 function detailText({ detail, code }: Pick<PlacedVerdict, "detail" | "code">): string {
   if (!detail) return "";
   if (detail.bites && detail.bites.length > 0)
-    return ` It is ${detail.bites.map((c) => CARRIER_BITES[c]).join(" and ")} that bites.`;
+    return ` It is ${detail.bites.map((c) => CARRIER_BITES[c]).join(" and ")} that ${detail.bites.length > 1 ? "bite" : "bites"}.`;
   const { actual, limit, unit } = detail;
   if (actual === undefined || unit === undefined) return "";
   if (unit === "coats")

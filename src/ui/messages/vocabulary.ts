@@ -19,6 +19,7 @@ import type {
   PrepStep,
   Propellant,
   Protection,
+  Resistance,
   Role,
   Rub,
   Sheen,
@@ -222,6 +223,14 @@ export const MAY_GO_OVER_NAME: Readonly<Record<MayGoOver, string>> = {
   ...FAMILY_NAME,
   bare: "bare material",
   primed: "primed",
+};
+
+export const RESISTANCE_NAME: Readonly<Record<Resistance, string>> = {
+  oil: "oil",
+  fuel: "fuel",
+  heat: "heat",
+  water: "water",
+  wear: "wear",
 };
 
 export const PREP_NAME: Readonly<Record<PrepStep, string>> = {

@@ -213,6 +213,8 @@ export function noticeText(n: Notice): string {
       return BATCH_LEFT_OUT[n.why];
     case "lock-passed":
       return "A pin lies in the past and no longer holds.";
+    case "too-long":
+      return `Not planned, the rest is: its longest piece of work takes ${n.neededMin} minutes, your longest session has ${n.longestMin}. Lengthen a session, or split the part.`;
     case "stopped":
       return `Not planned, the rest is: ${REASON[n.code] ?? n.code} Answer it under Stacks.`;
     case "gap-longer":

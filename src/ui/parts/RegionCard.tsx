@@ -71,6 +71,22 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
             save={save}
           />
         </Row>
+        <Row label="Hollow inside">
+          <SelectCell
+            value={r.hollow == null ? null : r.hollow === "unknown" ? "unknown" : r.hollow ? "yes" : "no"}
+            field="hollow"
+            label={`Is ${of} hollow`}
+            options={HOLLOW}
+            empty={r.material === "vat-resin" ? "say: is it hollow?" : "not asked"}
+            save={({ hollow }) => save({ hollow: hollow === null || hollow === "unknown" ? hollow : hollow === "yes" })}
+          />
+        </Row>
+        <TickCell
+          label="Joints or undercuts that hold wash water"
+          value={r.joints ?? false}
+          field="joints"
+          save={save}
+        />
         <TickCell label="Clear panes close by" value={r.clearNearby ?? false} field="clearNearby" save={save} />
       </Group>
       <Old value={r.oldFinish ?? null} of={of} save={save} />
@@ -78,6 +94,8 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
     </section>
   );
 }
+
+const HOLLOW = { yes: "yes", no: "no", unknown: "I do not know" };
 
 function Group({ title, children }: { title: string; children: ReactNode }) {
   return (

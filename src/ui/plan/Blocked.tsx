@@ -47,6 +47,33 @@ export function Refused({
   );
 }
 
+/** Parts a stop keeps out of a plan that the others have: named, with the way out. */
+export function Stopped({ notices, screen }: { notices: PlanAnswer["notices"]; screen: PlanScreen }) {
+  const stopped = notices.flatMap((n) => (n.kind === "stopped" ? [n] : []));
+  if (stopped.length === 0) return null;
+  return (
+    <section role="alert" className="rounded-box border-2 border-error p-3">
+      <h2 className="font-bold">Not planned; the rest is</h2>
+      <ul className="mt-1 grid gap-1 text-sm">
+        {stopped.map((n) => (
+          <li key={`${n.regionId} ${n.code} ${n.layer}`} className="flex flex-wrap items-center gap-2">
+            <VerdictMark verdict="stop" />
+            <a className="link font-bold" href={`/stacks?region=${n.regionId}`}>
+              {nameOf(screen, n.regionId)}
+            </a>
+            {reasonText(n.code, [])}
+            {n.stop === "safety" ? (
+              <strong className="text-error">A safety stop: it cannot be overridden.</strong>
+            ) : (
+              "Mend it, or write down why it will hold, under its stack."
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** A plan that cannot fit names what is in the way and what would free it. */
 export function Conflict({
   answer,

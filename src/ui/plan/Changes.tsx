@@ -78,7 +78,13 @@ export function Stock({ answer, screen }: { answer: Planned; screen: PlanScreen 
                 </td>
                 <td className="text-right">{l.leftMl === null ? "not told" : ml(l.leftMl)}</td>
                 <td className="text-right">
-                  {l.shortMl > 0 ? <strong className="text-error">{ml(l.shortMl)}</strong> : "–"}
+                  {l.shortMl > 0 ? (
+                    <strong className="text-error">{ml(l.shortMl)}</strong>
+                  ) : l.leftMl === null ? (
+                    "not known"
+                  ) : (
+                    "–"
+                  )}
                 </td>
                 <td>{dayClock(l.byMin, timeZone)}</td>
               </tr>

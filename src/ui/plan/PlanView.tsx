@@ -12,7 +12,7 @@ import { noticeText, workText } from "../messages";
 import type { LaneOf } from "../timeline/Lane";
 import { Timeline } from "../timeline/Timeline";
 import { Aims } from "./Aims";
-import { Conflict, Refused } from "./Blocked";
+import { Conflict, Refused, Stopped } from "./Blocked";
 import { FollowUps, Moved, Stock } from "./Changes";
 import { Chosen } from "./Chosen";
 import { Finish } from "./Finish";
@@ -73,6 +73,7 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
           first.
         </p>
       )}
+      {plan && plan.answer.outcome !== "refused" && <Stopped screen={screen} notices={plan.answer.notices} />}
       {plan?.answer.outcome === "refused" && <Refused answer={plan.answer} screen={screen} />}
       {plan?.answer.outcome === "circular" && (
         <p role="alert" className="rounded-box border-2 border-warning p-4">
@@ -84,7 +85,7 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
       {plan?.answer.outcome === "conflict" && <Conflict answer={plan.answer} screen={screen} />}
       {plan?.answer.outcome === "planned" && <Timetable answer={plan.answer} screen={screen} planner={planner} />}
       <Outside screen={screen} planner={planner} />
-      {plan && <Notices screen={screen} notices={plan.answer.notices} />}
+      {plan && <Notices screen={screen} notices={plan.answer.notices.filter((n) => n.kind !== "stopped")} />}
     </main>
   );
 }

@@ -18,6 +18,7 @@ import {
   MAY_GO_OVER_NAME,
   METHOD_NAME,
   PROPELLANT_NAME,
+  RESISTANCE_NAME,
   ROLE_NAME,
   SHEEN_NAME,
   SOURCE_NAME,
@@ -99,7 +100,7 @@ function Ticks({
   label,
   options,
 }: {
-  path: "carriers" | "mayGoOver" | "hazards" | "thinnerCarriers";
+  path: "carriers" | "mayGoOver" | "hazards" | "resists" | "thinnerCarriers";
   label: string;
   options: Readonly<Record<string, string>>;
 }) {
@@ -132,6 +133,7 @@ function Flag({
     | "carriersUnknown"
     | "activator"
     | "dearomatised"
+    | "resistsTold"
     | "toBuy";
   label: string;
 }) {
@@ -292,6 +294,10 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
           <Field path="dryDensityGMl" label="Density, dry" unit="g/ml" />
           <Field path="minFilmFormingC" label="Makes a film from" unit="°C" />
           <Field path="serviceTempC" label="In service up to" unit="°C" />
+          <Field path="lightNm" label="Cured by light of" unit="nm" />
+          <Field path="lightDpUm" label="Light falls off in" unit="µm" />
+          <Ticks path="resists" label="The cured film stands" options={RESISTANCE_NAME} />
+          <Flag path="resistsTold" label="Its card says nothing else is stood" />
           <Ticks path="mayGoOver" label="Label says it may go over (none ticked: it does not say)" options={OVER} />
           <div className="col-span-2 flex flex-wrap gap-x-4 gap-y-1">
             <Flag path="flexible" label="Flexible" />

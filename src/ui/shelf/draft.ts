@@ -25,6 +25,11 @@ export interface ProductDraft {
   mayGoOver: string[];
   maxSkinUm: string;
   hazards: string[];
+  /** what the card says the film stands; "silent" = it says nothing of it */
+  resists: string[];
+  resistsTold: boolean;
+  lightNm: string;
+  lightDpUm: string;
   limits: { minTempC: string; maxTempC: string; maxRhPct: string };
   label: Record<
     | "tempC"
@@ -108,6 +113,10 @@ export function draftOf(p: Product): ProductDraft {
     mayGoOver: [...(p.mayGoOver ?? [])],
     maxSkinUm: text(p.maxSkinUm),
     hazards: [...p.hazards],
+    resists: [...(p.resists ?? [])],
+    resistsTold: p.resists != null,
+    lightNm: text(p.light?.wavelengthNm),
+    lightDpUm: text(p.light?.dpUm),
     limits: { minTempC: text(p.limits.minTempC), maxTempC: text(p.limits.maxTempC), maxRhPct: text(p.limits.maxRhPct) },
     label: {
       tempC: text(label.tempC),
@@ -143,9 +152,10 @@ export const BLANK_DRAFT: ProductDraft = {
   maker: "",
   aliases: "",
   role: "primer",
-  family: "wb-acrylic",
-  carriers: ["water"],
-  carriersUnknown: false,
+  // a new card knows nothing: what decides a danger is chosen, never taken for granted
+  family: "unknown",
+  carriers: [],
+  carriersUnknown: true,
   bite: "",
   propellant: "",
   method: "brush",
@@ -162,6 +172,10 @@ export const BLANK_DRAFT: ProductDraft = {
   mayGoOver: [],
   maxSkinUm: "",
   hazards: [],
+  resists: [],
+  resistsTold: false,
+  lightNm: "",
+  lightDpUm: "",
   limits: { minTempC: "10", maxTempC: "30", maxRhPct: "80" },
   label: {
     tempC: "20",
@@ -209,7 +223,8 @@ const share = (s: string): unknown => {
 /** The draft as the contract wants it, still unchecked; what the form does not show comes from the card as it was. */
 export function productFrom(d: ProductDraft, id: string, was: Product | null): unknown {
   const { recoat, ...label } = d.label;
-  const { carriersUnknown, toBuy, ...rest } = d;
+  const { carriersUnknown, toBuy, resistsTold, lightNm, lightDpUm, ...rest } = d;
+  const [wavelengthNm, dpUm] = [figure(lightNm), figure(lightDpUm)];
   return {
     ...(was?.claims ? { claims: was.claims } : {}),
     ...rest,
@@ -219,6 +234,8 @@ export function productFrom(d: ProductDraft, id: string, was: Product | null): u
       .map((a) => a.trim())
       .filter(Boolean),
     carriers: carriersUnknown ? "unknown" : d.carriers,
+    resists: resistsTold || d.resists.length > 0 ? d.resists : null,
+    light: wavelengthNm === null && dpUm === null ? null : { wavelengthNm, dpUm, ecMjCm2: was?.light?.ecMjCm2 ?? null },
     bite: d.bite || null,
     propellant: d.propellant || null,
     volumeSolids: share(d.volumeSolids),
