@@ -111,7 +111,7 @@ export const DEMO_PARTS: readonly DemoPart[] = [
       region("fittings-all", "All over", {
         material: "vat-resin",
         conditions: ["washed", "dried"],
-        areaCm2: 64,
+        areaCm2: 4.6,
         finish: "show",
         detailUm: 250,
         prep: ["wash", "key", "dust-off"],
@@ -161,7 +161,7 @@ export const DEMO_PARTS: readonly DemoPart[] = [
       region("fenders-all", "All over", {
         material: "eva",
         conditions: ["heat-sealed", "flexes"],
-        areaCm2: 72,
+        areaCm2: 12,
         exposure: ["handled", "flexing"],
         prep: ["wipe"],
         layers: [

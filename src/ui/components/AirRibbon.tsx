@@ -31,7 +31,7 @@ function DewGauge({ marginC }: { marginC: number }) {
       className={`inline-flex items-center gap-1.5 ${tight ? "font-bold text-error" : ""}`}
       title="How far the air is above its dew point; coat only from 3 °C up"
     >
-      <svg viewBox="0 0 60 14" className="h-3.5 w-14" aria-hidden>
+      <svg viewBox="0 0 60 14" className="h-3.5 w-14 md:max-[1440px]:hidden" aria-hidden>
         <rect x="0.5" y="3.5" width="59" height="7" fill="none" stroke="currentColor" />
         <rect x="1" y="4" width={58 * share} height="6" fill="currentColor" opacity="0.75" />
         <path d={`M${60 * (LEAST_MARGIN_C / GAUGE_FULL_C)} 0v14`} stroke="currentColor" strokeWidth="2" />
@@ -131,7 +131,7 @@ export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () =
         </span>
       </Link>
       <Session session={data.session} timeZone={data.timeZone} />
-      <span className="flex min-w-44 flex-1 justify-end max-md:order-6">
+      <span className="flex min-w-32 flex-1 justify-end max-md:order-6">
         {data.timer && <NextTimer timer={data.timer} />}
       </span>
       <button
@@ -142,7 +142,7 @@ export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () =
         aria-keyshortcuts="Control+K"
       >
         <Search className="size-4" aria-hidden /> <span className="hidden sm:inline">Find</span>{" "}
-        <kbd className="kbd kbd-sm hidden sm:inline">Ctrl K</kbd>
+        <kbd className="kbd kbd-sm hidden min-[1440px]:inline">Ctrl K</kbd>
       </button>
       <ThemeSwitch />
     </header>

@@ -106,7 +106,7 @@ function FromSolid({ kind, take }: { kind: SolidKind; take: (cm2: number) => Pro
           change={(v) => setTexts(texts.map((t, n) => (n === i ? v : t)))}
         />
       ))}
-      <Length name="pieces alike" unit="in all" value={pieces} change={setPieces} />
+      <Length name="such bodies" unit="in one piece" value={pieces} change={setPieces} />
       {ends.length > 0 && (
         <label className="text-sm">
           {ENDS_NAME[kind]}
