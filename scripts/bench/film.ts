@@ -1,15 +1,15 @@
 import { createRequire } from "node:module";
 import { climateOf } from "@/core/film/climate";
-import { prefixClock } from "@/core/film/clock";
+import { prefixClock, steadyClock } from "@/core/film/clock";
 import { fitFilm, fittedFilm } from "@/core/film/label-fit";
 import { milestoneAfter } from "@/core/film/milestone";
-import { runPile } from "@/core/film/model-run";
+import { milestonesByModel, runPile } from "@/core/film/model-run";
 import { type FilmEvent, largestBelow, runFilm, steadyWeather } from "@/core/film/solver/drive";
 import { evaluate, makeWork } from "@/core/film/solver/flux";
 import { emptyPile, layCoat } from "@/core/film/solver/pile";
 import { ratioOf, type Substance } from "@/core/film/solver/substance";
-import { FILM_ROLES, isOneOf, MILESTONES, type Product } from "@/core/model";
-import { labelTimes } from "@/core/reference";
+import { FILM_ROLES, isOneOf, MILESTONES, type Milestone, type Product } from "@/core/model";
+import { ownGapMin, STILL_AIR_M_S } from "@/core/reference";
 import { DEMO_SHELF } from "@/server/demo/shelf";
 import { bestMs, firstMs, round1, round3, tell } from "./measure";
 
@@ -202,7 +202,7 @@ function queries(): void {
   const ask = () => {
     let asked = 0;
     for (const p of FILMS) {
-      const gap = p.label.gapMin ?? labelTimes(p).flash.min;
+      const gap = p.label.gapMin ?? ownGapMin(p);
       for (let start = 0; start < 20; start++) {
         const coats = Array.from({ length: Math.max(2, p.label.coats) }, (_, n) => ({
           product: p,
@@ -236,7 +236,7 @@ function accuracy(): void {
   for (const p of FILMS) {
     const film = fittedFilm(p);
     if (film.phi0 <= film.sandPhi + 0.002) continue;
-    const gap = p.label.gapMin ?? labelTimes(p).flash.min;
+    const gap = p.label.gapMin ?? ownGapMin(p);
     const solidsUm = p.label.wftUm * (1 - film.phi0);
     const events = Array.from(
       { length: p.label.coats },
@@ -271,10 +271,65 @@ function accuracy(): void {
   });
 }
 
+/** How dry the film below is when the next is laid on it: a milestone of its own, and minutes after it. */
+const UNDER = [
+  { name: "just sandable", milestone: "sandable", afterMin: 0 },
+  { name: "sandable for a day", milestone: "sandable", afterMin: 1440 },
+  { name: "cured", milestone: "cured", afterMin: 1 },
+] as const;
+const FAR_MIN = 1e6;
+
+/** Every film of the shelf as its label has it on every other, beside the same alone: by what the waits grow. */
+function piles(): void {
+  const films = FILMS.filter((p) => p.role !== "promoter");
+  const asked = ["recoat", "sandable", "tape-safe"] as const;
+  const coatsOf = (p: Product, fromMin: number) =>
+    Array.from({ length: p.label.coats }, (_, n) => ({
+      product: p,
+      wftUm: p.label.wftUm,
+      endMin: fromMin + n * (p.label.gapMin ?? ownGapMin(p)),
+    }));
+  for (const { name, milestone, afterMin } of UNDER) {
+    const ratios: number[] = [];
+    const ms = firstMs(() => {
+      for (const top of films) {
+        const air = { tempC: top.label.tempC, rhPct: top.label.rhPct, airflowMS: STILL_AIR_M_S };
+        const clock = steadyClock(air, 0, FAR_MIN);
+        const climate = climateOf([{ atMin: 0, ...air }]);
+        const waits = (coats: ReturnType<typeof coatsOf>, of: readonly Milestone[]) =>
+          milestonesByModel(coats, of, climate, clock, FAR_MIN).map((at) => (at ?? FAR_MIN) - coats.at(-1)!.endMin);
+        const alone = waits(coatsOf(top, 0), asked);
+        for (const below of films) {
+          if (below === top) continue;
+          const lower = coatsOf(below, 0);
+          const ready = lower.at(-1)!.endMin + waits(lower, [milestone])[0]! + afterMin;
+          const over = waits([...lower, ...coatsOf(top, ready)], asked);
+          // a few minutes' wait is no ratio
+          ratios.push(...over.map((min, i) => (Math.abs(min - alone[i]!) > 5 ? min / alone[i]! : 1)));
+        }
+      }
+    });
+    const sorted = ratios.sort((a, b) => a - b);
+    const at = (share: number) => round3(sorted[Math.floor(share * (sorted.length - 1))]!);
+    tell({
+      bench: "film-piles",
+      below: name,
+      waits: sorted.length,
+      least: at(0),
+      median: at(0.5),
+      p99: at(0.99),
+      most: at(1),
+      over_1_5: sorted.filter((r) => r > 1.5).length,
+      ms: Math.round(ms),
+    });
+  }
+}
+
 export function benchFilm(): void {
   for (const c of CASES) besidePeer(c);
   threeCoats();
   labelFits();
   queries();
   accuracy();
+  piles();
 }

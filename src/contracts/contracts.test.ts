@@ -76,6 +76,11 @@ describe("impossible values are refused at the field", () => {
       { ...blue, method: "aerosol", propellant: null },
       "propellant: an aerosol has a propellant: choose one, or unknown",
     ],
+    [
+      "a nitrocellulose lacquer with nothing but water",
+      { ...blue, family: "nc-lacquer", carriers: ["water"] },
+      "carriers: water alone never carries this binder: read the label again, or choose “I do not know” (acrylic on a can is no proof of water)",
+    ],
     ["a colour that is none", { ...blue, colour: "blue" }, "colour: must be a colour such as #1d2b4f"],
     ["a field nobody knows", { ...blue, smell: "bad" }, "smell: is not known here"],
   ])("%s", (_what, value, want) => {

@@ -73,6 +73,18 @@ describe("the forecast", () => {
     must(server.dropForecast());
     expect(must(server.getAirScreen(MODEL)).forecastUntilMin).toBeNull();
   });
+  it("of frost tonight is told where something water-borne stands in the shed, and of a mild night not", () => {
+    const cold = () => {
+      const { answer } = must(server.getJudged(MODEL)).find(({ partName }) => partName === "Sea wall")!;
+      if (answer.outcome !== "judged") throw new Error(answer.outcome);
+      return answer.verdicts.filter((v) => v.rule === "frost-on-stock");
+    };
+    must(server.importForecast(text(9), "csv"));
+    expect(cold()).toEqual([]);
+    must(server.importForecast(text(-4), "csv"));
+    expect(cold()).not.toEqual([]);
+    must(server.dropForecast());
+  });
   it("with a fault in it nothing changes", () => {
     must(server.importForecast(text(4), "csv"));
     const before = must(server.getAirScreen(MODEL)).forecastUntilMin;
@@ -135,6 +147,18 @@ describe("parts in air of their own", () => {
     expect(must(server.exportDocument(MODEL))).toBe(text);
     const copy = must(server.importText(text, { onExisting: "copy", takeShop: false }));
     expect(must(server.getAirScreen(copy.modelId)).locals).toHaveLength(1);
+  });
+  it("hotter than the part stands come in by no file either, and nothing is changed", () => {
+    const wall = must(server.getTree(MODEL)).find((p) => p.name === "Sea wall")!;
+    must(server.addLocalAir(MODEL, wall.id, stay({ tempC: 35 })));
+    const text = must(server.exportDocument(MODEL));
+    const doc = JSON.parse(text);
+    doc.air.local[0].tempC = 55;
+    expect(server.importText(JSON.stringify(doc), { onExisting: "replace", takeShop: true })).toMatchObject({
+      ok: false,
+      problem: { code: "refused", fields: [{ path: "air.local.0.tempC" }] },
+    });
+    expect(must(server.exportDocument(MODEL))).toBe(text);
   });
 });
 

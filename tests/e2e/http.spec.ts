@@ -52,6 +52,9 @@ test("a whole model goes out and comes in again byte for byte; a stale one is re
   expect((await put(text, { "if-match": '"stale"' })).status()).toBe(412);
   expect((await put(text, { "if-match": etag })).status()).toBe(200);
   expect(await (await request.get(MODEL)).text()).toBe(text);
+  // a document with its photos is many megabytes, and comes in like any other
+  const now = (await request.get(MODEL)).headers().etag!;
+  expect((await put(text + " ".repeat(12 * 1024 * 1024), { "if-match": now })).status()).toBe(200);
   expect(
     (
       await request.put("/api/v1/models/other", { data: text, headers: { "content-type": "application/json" } })

@@ -381,6 +381,14 @@ it("operation ids are those of the log", () => {
   ]);
 });
 
+it("twelve of a part take the minutes of twelve areas, and paint and places to hang for twelve", () => {
+  const one: PlanRegion = { ...prop, region: { ...prop.region, areaCm2: 60 } };
+  const [single, dozen] = [1, 12].map((count) => planned(planInput([{ ...one, count }])));
+  const wetMl = (a: Planned) => a.stock.find((s) => s.productId === "grey-primer")!.needMl;
+  expect(wetMl(dozen!)).toBeCloseTo(12 * wetMl(single!), 6);
+  expect(at(dozen!, "prop:prep:key").handsOnMin).toBeGreaterThan(2 * at(single!, "prop:prep:key").handsOnMin);
+});
+
 describe("what a pile comes to in money", () => {
   const can = { price: 12, packMl: 400 };
   it("counts an aerosol without its propellant, and what sprays past", () => {
