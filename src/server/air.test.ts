@@ -153,10 +153,10 @@ describe("parts in air of their own", () => {
     must(server.addLocalAir(MODEL, wall.id, stay({ tempC: 35 })));
     const text = must(server.exportDocument(MODEL));
     const doc = JSON.parse(text);
-    doc.air.local[0].tempC = 55;
+    doc.air.local[0].card.tempC = 55;
     expect(server.importText(JSON.stringify(doc), { onExisting: "replace", takeShop: true })).toMatchObject({
       ok: false,
-      problem: { code: "refused", fields: [{ path: "air.local.0.tempC" }] },
+      problem: { code: "refused", fields: [{ path: "air.local.0.card.tempC" }] },
     });
     expect(must(server.exportDocument(MODEL))).toBe(text);
   });
