@@ -124,10 +124,11 @@ export function startOp(
         .join(" ");
     if (safety.length > 0) return failed("refused", `Not now: ${told(safety)} This cannot be overridden.`);
     const shut = check?.shutMin ?? null;
-    if ((finish.length > 0 || shut !== null) && !reason)
+    const tacky = check?.leftTacky ? "its light-cured film was found tacky, and only the lamp takes that away." : "";
+    if (check?.barred && !reason)
       return failed(
         "refused",
-        `Not now: ${[told(finish), shut !== null ? `its window shut ${Math.round(shut)} min ago.` : ""].filter(Boolean).join(" ")} Write down why, if you go on all the same.`,
+        `Not now: ${[told(finish), shut !== null ? `its window shut ${Math.round(shut)} min ago.` : "", tacky].filter(Boolean).join(" ")} Write down why, if you go on all the same.`,
         [{ path: "reason", message: "say why you go on against this" }],
       );
     const early = check && check.earlyMin > 0 ? `early: likely not ready for another ${check.earlyMin} min` : null;

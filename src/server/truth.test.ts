@@ -211,6 +211,30 @@ describe("starting", () => {
     expect(b.tile().check!.stops.map((v) => v.rule)).toContain("etch-missed");
     expect(refusal(b.start("p:coat:1"))).toBe("refused reason");
   });
+  it("on a light-cured skin found tacky waits for the lamp, not for the clock", () => {
+    const b = metal();
+    const model = must(server.addModel({ name: "Bow", scale: "", note: "" })).id;
+    const part = must(server.addPart(model, { name: "Bow", count: 1, note: "" })).id;
+    const region = must(server.addRegion(part, { name: "Seam" })).id;
+    must(server.editNode("region", region, 0, { material: "petg", conditions: ["keyed", "clean"], areaCm2: 5 }));
+    const skin = must(
+      server.addProduct(product("fairing-putty", { family: "uv-acrylate", carriers: ["reactive-diluent"], name: "Lamp skin" })),
+    ).id;
+    const sandAfter = { grit: 240, wet: true, takesUm: 20 };
+    must(server.saveStack(region, 0, { prep: [], layers: [{ ...layerOf("l", skin), sandAfter }] }));
+    const tile = () => must(server.getBench(model)).tiles.find((t) => t.regionId === region)!;
+    must(server.startOp(region, { opId: "l:coat:1", reason: "own trial" }, logTitle, (code) => code));
+    const done = { opId: "l:coat:1", minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
+    must(server.finishOp(region, done, logTitle));
+    must(server.notYet(region, { opId: "l:sand", sign: "tacky", note: "" }, logTitle));
+    const doc = docOf(model);
+    for (const e of doc.log) e.at = iso(20 * 1440);
+    must(server.importDocument(doc, { onExisting: "replace", takeShop: false }));
+    expect(tile()).toMatchObject({ zone: "held", check: { leftTacky: true, barred: true } });
+    expect(refusal(server.startOp(region, { opId: "l:sand", reason: null }, logTitle, (c) => c))).toBe("refused reason");
+    must(server.startOp(region, { opId: "l:sand", reason: "two more minutes under the lamp" }, logTitle, (c) => c));
+    expect(b.tile().check!.leftTacky).toBe(false);
+  });
   it("too early stands in the log as early", () => {
     const b = metal();
     must(b.start("e:coat:1"));

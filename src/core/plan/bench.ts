@@ -67,8 +67,8 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
       : null;
     const drying = wait !== null && wait.likelyMin > input.nowMin;
     const check = startCheck(input, live, next, wait, ctx);
-    const held = unanswered.has(regionId) || check.stops.length > 0 || check.shutMin !== null;
-    const zone = drying || otherPart ? "drying" : held ? "held" : "ready";
+    const held = unanswered.has(regionId) || check.barred;
+    const zone = (drying && !check.leftTacky) || otherPart ? "drying" : held ? "held" : "ready";
     return { ...base, zone, op: next, startedMin: null, wait, check };
   });
 }

@@ -1,5 +1,6 @@
 import { airAt } from "../film";
 import { judgeStack, type PlacedVerdict } from "./judge";
+import { mechanismOf } from "../reference";
 import { coatsUpTo, type Operation } from "./operations";
 import type { LiveChain, ProblemContext } from "./problem";
 import type { PlanInput, WaitReport } from "./types";
@@ -12,6 +13,10 @@ export interface StartCheck {
   readonly shutMin: number | null;
   /** what it waits for is likely not there for so many minutes yet; 0 = it is */
   readonly earlyMin: number;
+  /** a light-cured film below was found tacky at a look: no wait takes that away, only the lamp */
+  readonly leftTacky: boolean;
+  /** any of these but earliness: a start asks for a written reason, or cannot be */
+  readonly barred: boolean;
 }
 
 type World = Pick<ProblemContext, "productOf" | "airOf">;
@@ -27,7 +32,15 @@ export function startCheck(
   const { nowMin } = input;
   const shutMin = wait?.shutsMin != null && nowMin > wait.shutsMin ? nowMin - wait.shutsMin : null;
   const earlyMin = wait ? Math.max(0, Math.ceil(wait.likelyMin - nowMin)) : 0;
-  return { stops: op.kind === "coat" || op.kind === "turn" ? stopsNow(input, live, op, world) : [], shutMin, earlyMin };
+  const stops = op.kind === "coat" || op.kind === "turn" ? stopsNow(input, live, op, world) : [];
+  const leftTacky = isLeftTacky(input, live, op, world);
+  return { stops, shutMin, earlyMin, leftTacky, barred: stops.length > 0 || shutMin !== null || leftTacky };
+}
+
+function isLeftTacky(input: PlanInput, { chain }: LiveChain, op: Operation, { productOf }: World): boolean {
+  if (!input.notYet.some((n) => n.opId === op.id && n.lacks === "touch")) return false;
+  const below = chain.ops.slice(0, chain.ops.indexOf(op)).findLast((o) => o.kind === "coat");
+  return below !== undefined && mechanismOf(productOf(below.productId!).family) === "light";
 }
 
 function stopsNow(input: PlanInput, live: LiveChain, op: Operation, world: World): readonly PlacedVerdict[] {

@@ -25,7 +25,7 @@ const ZONES: readonly { readonly zone: Zone; readonly title: string; readonly no
 const zoneAt = (tile: BenchTile, nowMin: number): Zone => {
   if (tile.zone === "ready" && tile.wait?.shutsMin != null && tile.wait.shutsMin < nowMin) return "held";
   if (tile.zone !== "drying" || !tile.wait || tile.wait.likelyMin > nowMin) return tile.zone;
-  return tile.check && tile.check.stops.length > 0 ? "held" : "ready";
+  return tile.check?.barred ? "held" : "ready";
 };
 
 /** The tab's title counts down to the next thing, for a phone face down on the bench. */

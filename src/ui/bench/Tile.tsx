@@ -47,7 +47,7 @@ export function Tile({
       ? SANDING_SAFETY
       : null;
   const check = tile.check;
-  const barred = check !== null && (check.stops.length > 0 || check.shutMin !== null);
+  const barred = check !== null && check.barred;
   const start = () => (barred ? against.current?.showModal() : void act(() => startAction(tile.regionId, op.id)));
   return (
     <article

@@ -235,16 +235,20 @@ const BATCH_LEFT_OUT: Readonly<Record<Extract<Notice, { kind: "batch-left-out" }
   circle: "Coats to be sprayed together wait for each other: planned one by one.",
 };
 
+const LEFT_TACKY =
+  "It was found tacky, and what the lamp has not set no waiting will. Cure it again, thinner or longer, until nothing sticks to a gloved finger; then go on, and say so.";
+
 /** What is against starting a part's next step at this minute, one sentence each. */
 export function againstTexts(tile: BenchTile): readonly string[] {
   const { check } = tile;
   if (!check) return [];
   const stops = [...new Set(check.stops.map((v) => verdictText(v)))];
   const shut = check.shutMin === null ? [] : [`Its window shut ${duration(Math.max(1, check.shutMin))} ago.`];
+  const tacky = check.leftTacky ? [LEFT_TACKY] : [];
   const early =
     check.earlyMin > 0 && stops.length + shut.length > 0
       ? [`Likely not ready for another ${duration(check.earlyMin)}.`]
       : [];
-  const open = stops.length + shut.length === 0 ? ["Its stack has a stop that nobody has answered for."] : [];
-  return [...stops, ...shut, ...early, ...open];
+  const open = stops.length + shut.length + tacky.length === 0 ? ["Its stack has a stop that nobody has answered for."] : [];
+  return [...stops, ...shut, ...tacky, ...early, ...open];
 }
