@@ -154,17 +154,17 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
         [{ path: "coats", message: `at most ${left} left in this layer` }],
       );
     }
-    const typical = at.entry("done");
+    const expected = at.entry("done");
     const endMs = Math.max(nowMs() - minutesAgo * MS_PER_MIN, (at.tile.startedMin ?? 0) * MS_PER_MIN);
     const read = tempC !== null || rhPct !== null;
     const air = {
-      tempC: tempC ?? typical.air.tempC,
-      rhPct: rhPct ?? typical.air.rhPct,
-      source: read ? ("read" as const) : ("typical" as const),
+      tempC: tempC ?? expected.air.tempC,
+      rhPct: rhPct ?? expected.air.rhPct,
+      source: read ? ("read" as const) : expected.air.source,
     };
     if (tempC !== null && rhPct !== null) writeReadings(db, [handReading(endMs, tempC, rhPct)]);
     const film = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : {};
-    return record(db, at.modelId, { ...typical, at: new Date(endMs).toISOString(), ...film, air, note });
+    return record(db, at.modelId, { ...expected, at: new Date(endMs).toISOString(), ...film, air, note });
   });
 }
 

@@ -20,7 +20,7 @@ import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
 import { lookup } from "./lookup";
-import { planInput } from "./plan";
+import { planInput, recordsOf } from "./plan";
 import { airSources, airSpotNow, meanAir } from "./shed-air";
 import { localDate, shopState } from "./shop";
 
@@ -80,7 +80,7 @@ export const getStack = (regionId: string): Outcome<StackView> =>
     const { input, sources } = planInput(db, home.modelId, nowMs());
     const bench = benchOf(db);
     const answer = judge(node.region, node.stack, bench);
-    const begun = new Set(sources.log.filter((e) => e.regionId === regionId).map((e) => e.opId)).size;
+    const begun = recordsOf(sources.log.filter((e) => e.regionId === regionId)).records.length;
     return done({
       chosen: { node, partName: home.partName, answer },
       products: [...new Set(node.stack.layers.map((l) => l.productId))].map(lookup(bench.products)),

@@ -81,7 +81,7 @@ function inputFor(db: Db, regionId: string, request: unknown): Outcome<FinderInp
   if (!parsed.success) return invalid(parsed.error);
   const node = regionNode(db, regionId);
   if (!node) return notFound("The region");
-  const { shop, coupons, meanAir } = benchOf(db);
+  const { shop, coupons, meanAir, today } = benchOf(db);
   const way = wayOf(shop, parsed.data.wayId);
   if (!way) return notFound("That way of working");
   return done({
@@ -92,6 +92,7 @@ function inputFor(db: Db, regionId: string, request: unknown): Outcome<FinderInp
     way,
     want: { ...parsed.data.want, mustId: null },
     coupons,
+    today,
     maxLayers: MAX_LAYERS,
     best: LISTED,
   });
@@ -126,7 +127,7 @@ export function suggestStacks(body: unknown): Outcome<Suggestion> {
   if (!parsed.success) return invalid(parsed.error);
   const request = parsed.data;
   return reading((db) => {
-    const { products, shop, meanAir } = benchOf(db);
+    const { products, shop, meanAir, today } = benchOf(db);
     const offered = request.shelf
       ? offeredFrom(request.shelf, products)
       : done(listShelf(db).map((i) => onBestEvidence(i.product)));
@@ -151,6 +152,7 @@ export function suggestStacks(body: unknown): Outcome<Suggestion> {
         allowTests: request.allow_tests ?? true,
         mustId: null,
       },
+      today,
       maxLayers: request.max_layers ?? MAX_LAYERS,
       best: request.best ?? LISTED,
     };

@@ -218,7 +218,9 @@ describe("starting", () => {
     const region = must(server.addRegion(part, { name: "Seam" })).id;
     must(server.editNode("region", region, 0, { material: "petg", conditions: ["keyed", "clean"], areaCm2: 5 }));
     const skin = must(
-      server.addProduct(product("fairing-putty", { family: "uv-acrylate", carriers: ["reactive-diluent"], name: "Lamp skin" })),
+      server.addProduct(
+        product("fairing-putty", { family: "uv-acrylate", carriers: ["reactive-diluent"], name: "Lamp skin" }),
+      ),
     ).id;
     const sandAfter = { grit: 240, wet: true, takesUm: 20 };
     must(server.saveStack(region, 0, { prep: [], layers: [{ ...layerOf("l", skin), sandAfter }] }));
@@ -231,7 +233,9 @@ describe("starting", () => {
     for (const e of doc.log) e.at = iso(20 * 1440);
     must(server.importDocument(doc, { onExisting: "replace", takeShop: false }));
     expect(tile()).toMatchObject({ zone: "held", check: { leftTacky: true, barred: true } });
-    expect(refusal(server.startOp(region, { opId: "l:sand", reason: null }, logTitle, (c) => c))).toBe("refused reason");
+    expect(refusal(server.startOp(region, { opId: "l:sand", reason: null }, logTitle, (c) => c))).toBe(
+      "refused reason",
+    );
     must(server.startOp(region, { opId: "l:sand", reason: "two more minutes under the lamp" }, logTitle, (c) => c));
     expect(b.tile().check!.leftTacky).toBe(false);
   });

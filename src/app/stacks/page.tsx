@@ -40,6 +40,15 @@ export default async function StacksPage({
             action="Add a part"
           />
         );
+      if (region && chosen.node.region.id !== region)
+        return (
+          <EmptyPlace
+            title="Not in this model"
+            text="That region belongs to another model, or it has been removed. Open its model first, or take a region of this one."
+            href="/stacks"
+            action="Stacks of this model"
+          />
+        );
       const view = server.getStack(chosen.node.region.id);
       if (!view.ok) return <TroublePage problem={view.problem} />;
       const nowMin = server.nowMs() / MS_PER_MIN;

@@ -47,7 +47,7 @@ export function Tile({
       ? SANDING_SAFETY
       : null;
   const check = tile.check;
-  const barred = check !== null && check.barred;
+  const barred = check?.barred ?? false;
   const start = () => (barred ? against.current?.showModal() : void act(() => startAction(tile.regionId, op.id)));
   return (
     <article
@@ -90,7 +90,7 @@ export function Tile({
             See its stack
           </a>
         )}
-        {zone === "held" && barred && !check.stops.some((v) => v.kind === "safety") && (
+        {zone === "held" && check?.barred && !check.stops.some((v) => v.kind === "safety") && (
           <button type="button" className="btn btn-lg" disabled={busy} onClick={start}>
             Start all the same…
           </button>

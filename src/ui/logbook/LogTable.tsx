@@ -14,6 +14,13 @@ const KIND_NAME: Readonly<Record<LogEntry["kind"], string>> = {
   "taken-back": "Taken back",
 };
 
+const AIR_FROM: Readonly<Record<LogEntry["air"]["source"], string>> = {
+  read: "read",
+  measured: "measured",
+  forecast: "forecast",
+  typical: "as set",
+};
+
 interface LogTableProps {
   readonly log: readonly LogEntry[];
   readonly names: readonly { readonly id: string; readonly name: string }[];
@@ -122,13 +129,13 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
                     <td className="px-2 py-1.5">
                       {e.title.slice(e.title.indexOf(":") + 1)}
                       {e.override && (
-                        <span className="block text-sm text-warning">against a stop, because: {e.override}</span>
+                        <span className="block text-sm text-warning">went on against what was said: {e.override}</span>
                       )}
                     </td>
                     <td className="px-2 py-1.5 whitespace-nowrap">{film(e)}</td>
                     <td className="px-2 py-1.5 whitespace-nowrap">
                       {degC(e.air.tempC)}, {pct(e.air.rhPct)}{" "}
-                      <span className="soft text-sm">{e.air.source === "read" ? "read" : "as set"}</span>
+                      <span className="soft text-sm">{AIR_FROM[e.air.source]}</span>
                     </td>
                     <td className="px-2 py-1.5">
                       {[e.sign ? SIGN_NAME[e.sign] : "", e.note].filter(Boolean).join(": ")}

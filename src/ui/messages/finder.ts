@@ -97,6 +97,8 @@ export function whyText(r: Reason, nameOf: (id: string) => string): string {
       return `${nameOf(r.productId)} is not on the shelf, and only what you own was asked for.`;
     case "hazard":
       return `${nameOf(r.productId)} holds isocyanate, or may: never offered until air-fed breathing protection and extraction are declared in Settings.`;
+    case "past-date":
+      return `${nameOf(r.productId)} is past the date on its label: try it on scrap, and give it a new date if it still does.`;
     case "unwanted":
       return `${nameOf(r.productId)} is not what was asked for here.`;
     case "verdict":

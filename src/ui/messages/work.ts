@@ -249,6 +249,7 @@ export function againstTexts(tile: BenchTile): readonly string[] {
     check.earlyMin > 0 && stops.length + shut.length > 0
       ? [`Likely not ready for another ${duration(check.earlyMin)}.`]
       : [];
-  const open = stops.length + shut.length + tacky.length === 0 ? ["Its stack has a stop that nobody has answered for."] : [];
+  const open =
+    stops.length + shut.length + tacky.length === 0 ? ["Its stack has a stop that nobody has answered for."] : [];
   return [...stops, ...shut, ...tacky, ...early, ...open];
 }

@@ -17,7 +17,7 @@ import { RegionCard } from "./RegionCard";
 function Saved({ at }: { at: Date | null }) {
   return (
     <span className="soft text-xs" role="status">
-      {at ? `saved ${at.toTimeString().slice(0, 5)}` : ""}
+      {at ? "saved" : ""}
     </span>
   );
 }

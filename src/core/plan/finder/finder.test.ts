@@ -146,6 +146,12 @@ describe("what is offered", () => {
       reasons: [{ kind: "hazard" }],
     });
   });
+  it("offers nothing past the date on its label, and says so", () => {
+    const own = shelf.map((p) => (p.id === "estuary-blue" ? { ...p, useBy: "2026-03-01" } : p));
+    const on = (today: string) => whyNot({ ...input({ shelf: own }), today }, "estuary-blue");
+    expect(on("2026-03-02")).toMatchObject({ outcome: "never", reasons: [{ kind: "past-date" }] });
+    expect(on("2026-03-01")).not.toMatchObject({ outcome: "never" });
+  });
   it("lists no stop, and no trial where none is wanted", () => {
     for (let seed = 1; seed <= 10; seed++) {
       const a = suggest(input({ shelf: madeShelf(30, seed) }, { allowTests: false }));

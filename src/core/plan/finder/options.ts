@@ -2,6 +2,7 @@ import { type Layer, PREP_STEPS, type PrepStep, type Product, type Region, type 
 import { dftUm, hexLuminance, hueOf, MAX_FILLER_COATS, plannedWftUm, puttySkins, ridgeBuriedUm } from "../../numbers";
 import { FOAM_BARRIER, familySkinUm, materialFacts, PALE_FROM, volumeSolidsOf } from "../../reference";
 import { possibleBites } from "../../rules";
+import { isPastDate } from "../judge/facts";
 import type { FinderInput, Option, Reason, Want } from "./types";
 
 /** Order of work; a stack climbs it. An undercoat is a pale or metallic colour under a colour that hides weakly. */
@@ -177,6 +178,7 @@ export function leftOut(p: Product, input: FinderInput): Reason | null {
   if (want.onlyOwned && p.owned === false) return { kind: "not-owned", productId: p.id };
   if (p.hazards.some((h) => h.startsWith("isocyanate")) && !declaredForIsocyanate(input))
     return { kind: "hazard", productId: p.id };
+  if (isPastDate(p, input.today ?? null)) return { kind: "past-date", productId: p.id };
   const undercoat = isUndercoat(p) && wantsUndercoat(input);
   if (p.role === "colour" && want.colourId !== null && want.colourId !== p.id && !undercoat)
     return { kind: "unwanted", productId: p.id };

@@ -12,6 +12,8 @@ export interface FinderInput {
   readonly way: WayOfWorking;
   readonly want: Want;
   readonly coupons?: readonly Coupon[];
+  /** ISO day; what is past the date on its label is not offered. null = nobody asked */
+  readonly today?: string | null;
   /** at most this many layers */
   readonly maxLayers: number;
   /** how many stacks to list */
@@ -96,6 +98,7 @@ export type Reason =
   | { readonly kind: "no-place"; readonly productId: string }
   | { readonly kind: "not-owned"; readonly productId: string }
   | { readonly kind: "hazard"; readonly productId: string }
+  | { readonly kind: "past-date"; readonly productId: string }
   | { readonly kind: "unwanted"; readonly productId: string }
   | { readonly kind: "verdict"; readonly productId: string | null; readonly rule: string; readonly verdict: Verdict }
   | { readonly kind: "no-fit"; readonly productId: string }
