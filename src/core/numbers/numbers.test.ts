@@ -97,6 +97,7 @@ describe("quantities", () => {
   });
   it("reckons a dry density from wet paint: half water at 1.25 leaves 1.5", () => {
     expect(dryDensityGMl({ densityGMl: 1.25, volumeSolids: 0.5, family: "wb-acrylic" })).toBeCloseTo(1.5);
+    expect(dryDensityGMl({ densityGMl: 1.25, dryDensityGMl: 2.1, volumeSolids: 0.5, family: "wb-acrylic" })).toBe(2.1);
   });
 });
 

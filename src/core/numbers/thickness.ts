@@ -39,10 +39,11 @@ const CARRIER_DENSITY_G_ML = { water: 1, other: 0.87 };
 const LIGHTEST_DRY_G_ML = 0.3;
 
 /**
- * Density of the dry film, g/ml, reckoned from the wet paint (est.): what is left when the carrier's volume and
- * weight have gone. Never below a foamed filler's.
+ * Density of the dry film, g/ml: the card's own, else reckoned from the wet paint (est.): what is left when the carrier's
+ * volume and weight have gone. Never below a foamed filler's.
  */
-export function dryDensityGMl(p: Pick<Product, "densityGMl" | "volumeSolids" | "family">): number {
+export function dryDensityGMl(p: Pick<Product, "densityGMl" | "dryDensityGMl" | "volumeSolids" | "family">): number {
+  if (p.dryDensityGMl != null) return p.dryDensityGMl;
   const facts = p.family === "unknown" ? null : familyFacts(p.family);
   const wet = p.densityGMl ?? facts?.defaultDensityGMl ?? 1.1;
   const solids = volumeSolidsOf(p);

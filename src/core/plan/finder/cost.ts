@@ -68,7 +68,7 @@ export function layerTotals(layer: Omit<Layer, "id">, product: Product, input: F
     risk: 0,
     // what is not on the shelf has to be bought whole; what is there is used up by the millilitre
     money: product.owned === false ? (product.price ?? 0) : perMl * ml,
-    gram: region.areaCm2 === null ? 0 : filmMassG(leftUm, areaCm2, product.dryDensityGMl ?? dryDensityGMl(product)),
+    gram: region.areaCm2 === null ? 0 : filmMassG(leftUm, areaCm2, dryDensityGMl(product)),
     // a fill lies in its hole: no groove is narrowed by it
     detailPct: region.detailUm === null || layer.depthUm != null ? 0 : lostPct(region.detailUm, leftUm),
     hazard: product.hazards.filter((h) => HAZARDOUS.includes(h)).length,

@@ -436,7 +436,7 @@ export function pileMassG(pile: Pick<Pile, "films" | "ledger" | "products">, are
   return pile.films.reduce((sum, i) => {
     const line = pile.ledger[i]!;
     const p = pile.products[i]!;
-    return sum + filmMassG(line.addedUm - line.takenUm, areaCm2, p.dryDensityGMl ?? dryDensityGMl(p));
+    return sum + filmMassG(line.addedUm - line.takenUm, areaCm2, dryDensityGMl(p));
   }, 0);
 }
 
