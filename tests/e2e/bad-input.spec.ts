@@ -97,7 +97,9 @@ test("140 % humidity, a session that ends before it starts, a zone that is none"
   await expect(page.getByLabel("Monday to")).toHaveValue("21:30");
 });
 
-test("a plan no session has room for names the work and what would free it", async ({ page }) => {
+test("work no session has room for is named, with what would free it, and leaves the others planned", async ({
+  page,
+}) => {
   await page.goto("/parts");
   const area = page.getByLabel("Area of Hull, Topsides, cm²");
   await area.fill("90000");
@@ -105,10 +107,11 @@ test("a plan no session has room for names the work and what would free it", asy
   await expect(page.getByText(/^saved/)).toBeVisible();
   await page.goto("/plan");
   await page.getByRole("button", { name: "Plan again" }).click();
-  const blocked = page.getByRole("alert").filter({ hasText: "fits no bench session" });
+  const blocked = page.getByRole("alert").filter({ hasText: "Not planned; the rest is" });
   await expect(blocked).toContainText("Hull");
   await expect(blocked).toContainText("your longest session has 180");
   await expect(blocked.getByRole("link", { name: "Bench sessions" })).toBeVisible();
+  await expect(page.getByText(/pieces of work checked/)).toBeVisible();
   await page.goto("/parts");
   await area.fill("620");
   await area.press("Enter");

@@ -214,7 +214,7 @@ export function noticeText(n: Notice): string {
     case "lock-passed":
       return "A pin lies in the past and no longer holds.";
     case "too-long":
-      return `Not planned, the rest is: its longest piece of work takes ${n.neededMin} minutes, your longest session has ${n.longestMin}. Lengthen a session, or split the part.`;
+      return `Not planned, the rest is: ${tooLongText(n)}`;
     case "stopped":
       return `Not planned, the rest is: ${REASON[n.code] ?? n.code} Answer it under Stacks.`;
     case "gap-longer":
@@ -237,6 +237,9 @@ const BATCH_LEFT_OUT: Readonly<Record<Extract<Notice, { kind: "batch-left-out" }
 
 const LEFT_TACKY =
   "It was found tacky, and what the lamp has not set no waiting will. Cure it again, thinner or longer, until nothing sticks to a gloved finger; then go on, and say so.";
+
+export const tooLongText = (n: Extract<Notice, { kind: "too-long" }>): string =>
+  `Its longest piece of work takes ${n.neededMin} minutes, your longest session has ${n.longestMin}.`;
 
 /** What is against starting a part's next step at this minute, one sentence each. */
 export function againstTexts(tile: BenchTile): readonly string[] {

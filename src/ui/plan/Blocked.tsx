@@ -2,7 +2,7 @@ import type { PlanScreen } from "@/contracts";
 import type { PlanAnswer } from "@/core/plan";
 import { VerdictMark } from "../components/VerdictMark";
 import { dayClock, duration } from "../format";
-import { conflictText, freeingText, pieceText, reasonText, remedyText, workText } from "../messages";
+import { conflictText, freeingText, pieceText, reasonText, remedyText, tooLongText, workText } from "../messages";
 
 const nameOf = (screen: PlanScreen, id: string): string => screen.regions.find((r) => r.id === id)?.name ?? "";
 
@@ -47,10 +47,11 @@ export function Refused({
   );
 }
 
-/** Parts a stop keeps out of a plan that the others have: named, with the way out. */
+/** Parts kept out of a plan that the others have, by a stop or by work longer than any session: named, with the way out. */
 export function Stopped({ notices, screen }: { notices: PlanAnswer["notices"]; screen: PlanScreen }) {
   const stopped = notices.flatMap((n) => (n.kind === "stopped" ? [n] : []));
-  if (stopped.length === 0) return null;
+  const long = notices.flatMap((n) => (n.kind === "too-long" ? [n] : []));
+  if (stopped.length + long.length === 0) return null;
   return (
     <section role="alert" className="rounded-box border-2 border-error p-3">
       <h2 className="font-bold">Not planned; the rest is</h2>
@@ -67,6 +68,18 @@ export function Stopped({ notices, screen }: { notices: PlanAnswer["notices"]; s
             ) : (
               "Mend it, or write down why it will hold, under its stack."
             )}
+          </li>
+        ))}
+        {long.map((n) => (
+          <li key={n.regionId} className="flex flex-wrap items-center gap-x-2">
+            <a className="link font-bold" href={`/stacks?region=${n.regionId}`}>
+              {nameOf(screen, n.regionId)}
+            </a>
+            {tooLongText(n)} Lengthen a session under{" "}
+            <a className="link" href="/settings#sessions">
+              Bench sessions
+            </a>
+            , or split the part.
           </li>
         ))}
       </ul>
