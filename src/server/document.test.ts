@@ -43,6 +43,7 @@ describe("elm-bench/1", () => {
     doc.model.id = "other-model";
     const report = must(server.importText(JSON.stringify(doc), { onExisting: "copy", takeShop: false }));
     expect(report.products.broughtInBeside).toEqual(["Something else"]);
+    expect(report.leftOut).toContain("shop");
   });
 });
 

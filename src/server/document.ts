@@ -141,6 +141,8 @@ export interface ImportOptions {
 export interface ImportReport {
   readonly modelId: string;
   readonly products: { readonly added: number; readonly kept: number; readonly broughtInBeside: readonly string[] };
+  /** what the document holds of the shed itself and was not taken over */
+  readonly leftOut: readonly ("shop" | "readings" | "forecast")[];
 }
 
 const MAX_FORMAT_TOLD = 40;
@@ -216,9 +218,20 @@ export function importDocument(input: unknown, options: ImportOptions): Outcome<
     const hot = hotStay(db, doc);
     if (hot) return failed("refused", `${hot.path} ${hot.message}. Nothing was changed.`, [hot]);
     setCurrentModel(db, doc.model.id);
-    return done({ modelId: doc.model.id, products: products.report });
+    return done({
+      modelId: doc.model.id,
+      products: products.report,
+      leftOut: options.takeShop ? [] : shedOf(doc),
+    });
   });
 }
+
+/** What of the shed a document brings along. */
+const shedOf = ({ air }: ModelDocument): ImportReport["leftOut"] => [
+  "shop",
+  ...(air && air.readings.length > 0 ? (["readings"] as const) : []),
+  ...(air && air.forecast.length > 0 ? (["forecast"] as const) : []),
+];
 
 /** A stay of the document that its part does not stand; only what is still to come matters. */
 function hotStay(db: Db, doc: ModelDocument): FieldFault | null {

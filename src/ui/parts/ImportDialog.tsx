@@ -32,9 +32,11 @@ export function ImportDialog({ ref }: { ref: Ref<HTMLDialogElement> }) {
     const outcome = await act(() => importAction(text, { onExisting, takeShop }), { quiet: true });
     if (!outcome.ok) return setProblem(outcome.problem);
     const beside = outcome.value.products.broughtInBeside;
-    toast.success(`${fileName} is in`, {
-      description: beside.length > 0 ? `Came in beside your own, because they differ: ${beside.join(", ")}` : undefined,
-    });
+    const told = [
+      beside.length > 0 ? `Came in beside your own, because they differ: ${beside.join(", ")}.` : "",
+      outcome.value.leftOut.length > 0 ? "The settings and the air of its shed were left out; yours hold." : "",
+    ];
+    toast.success(`${fileName} is in`, { description: told.filter(Boolean).join(" ") || undefined });
     form.closest("dialog")?.close();
   };
   return (
