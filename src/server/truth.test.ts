@@ -1,7 +1,6 @@
 import { readdirSync, readFileSync, statSync, truncateSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import Database from "better-sqlite3";
-import { freshStore, must, refusal } from "../../tests/support/store";
+import { freshStore, must, rawDb, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
 import { closeDb } from "../db";
 import { logTitle } from "../ui/messages";
@@ -107,7 +106,7 @@ describe("the database file", () => {
     const id = demo();
     const entries = must(server.getLog(id)).length;
     closeDb();
-    const raw = new Database(store.file());
+    const raw = rawDb(store.file());
     raw
       .prepare(
         "update log set entry = json_set(entry, '$.at', '9999-12-31T00:00:00.000Z') where seq = (select min(seq) from log)",
@@ -121,7 +120,7 @@ describe("the database file", () => {
   it("is served by one process: the second is refused in words, and may when the first has gone", () => {
     demo();
     closeDb();
-    const first = new Database(join(store.dir(), "elm-bench.lock"));
+    const first = rawDb(join(store.dir(), "elm-bench.lock"));
     first.exec("begin exclusive");
     expect(refusal(server.getModels())).toBe("storage-in-use");
     first.close();

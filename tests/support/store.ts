@@ -1,6 +1,7 @@
 import { chmodSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import Database from "better-sqlite3";
 import type { Outcome } from "@/contracts";
 import { closeDb } from "@/db";
 
@@ -34,3 +35,6 @@ export function refusal(outcome: Outcome<unknown>): string {
   const { code, fields } = outcome.problem;
   return fields[0] ? `${code} ${fields[0].path}` : code;
 }
+
+/** A database file as anybody may open it: to spoil a row, or to hold a lock. */
+export const rawDb = (file: string) => new Database(file);
