@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { type ReactNode, useState } from "react";
+import { type ChangeEvent, type ReactNode, useState } from "react";
 import { type FieldErrors, type FieldPath, FormProvider, useForm, useFormContext } from "react-hook-form";
 import { toast } from "sonner";
 import { addProductAction, deleteProductAction, restoreProductAction, saveProductAction } from "@/app/actions";
@@ -104,14 +104,18 @@ function Ticks({
   label: string;
   options: Readonly<Record<string, string>>;
 }) {
-  const { register } = useFormContext<ProductDraft>();
+  const { register, setValue } = useFormContext<ProductDraft>();
+  // who ticks a carrier knows one: "I do not know" need not be found and taken off as well
+  const said = (e: ChangeEvent<HTMLInputElement>) => {
+    if (path === "carriers" && e.target.checked) setValue("carriersUnknown", false, { shouldDirty: true });
+  };
   return (
     <fieldset className="col-span-2">
       <legend className="text-sm">{label}</legend>
       <div className="flex flex-wrap gap-x-3 gap-y-1">
         {Object.entries(options).map(([v, name]) => (
           <label key={v} className="flex items-center gap-1.5 text-sm">
-            <input type="checkbox" className="checkbox checkbox-xs" value={v} {...register(path)} />
+            <input type="checkbox" className="checkbox checkbox-xs" value={v} {...register(path, { onChange: said })} />
             {name}
           </label>
         ))}
