@@ -22,11 +22,11 @@ import { withRounds } from "./rounds";
 import type { PlanInput, PlanMarks, PlanRegion, ShedHabits } from "./types";
 import { canShut, estimateMin, type NotYet, spansOf } from "./wait";
 
-/** One region's work with what has already happened to it. */
 /** A row of like pieces is worked on as one face as large as all of them. */
 const ofAll = (region: Region, count: number): Region =>
   count === 1 ? region : { ...region, areaCm2: (region.areaCm2 ?? ASSUMED_AREA_CM2) * count };
 
+/** One region's work with what has already happened to it. */
 export interface LiveChain {
   /** like pieces, worked on in a row */
   readonly count: number;

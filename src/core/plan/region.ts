@@ -1,4 +1,4 @@
-import { type JudgeAnswer, judgeStack } from "./judge";
+import { type JudgeAnswer, judgeStack, type PlacedVerdict } from "./judge";
 import type { PlanInput, PlanRegion, RefusedStop } from "./types";
 
 /** A region's pile as the plan sees it: with the shop's trials, and without the air of the moment. */
@@ -12,16 +12,19 @@ export const judgeRegion = (r: PlanRegion, input: PlanInput): JudgeAnswer =>
     today: input.today,
   });
 
-/** Stops nobody has answered for. A reason counts only against a finish stop. */
+/** Whether a stop of a region still stands. A reason counts only against a finish stop. */
+export function stillStops(regionId: string, input: PlanInput): (v: PlacedVerdict) => boolean {
+  const reasons = new Set(
+    input.overrides.filter((o) => o.regionId === regionId && o.reason.trim() !== "").map((o) => o.key),
+  );
+  return (v) => v.verdict === "stop" && (v.kind === "safety" || !reasons.has(v.key));
+}
+
+/** Stops nobody has answered for. */
 export function openStops(
   r: PlanRegion,
   answer: Extract<JudgeAnswer, { outcome: "judged" }>,
   input: PlanInput,
 ): readonly RefusedStop[] {
-  const reasons = new Set(
-    input.overrides.filter((o) => o.regionId === r.region.id && o.reason.trim() !== "").map((o) => o.key),
-  );
-  return answer.verdicts
-    .filter((v) => v.verdict === "stop" && (v.kind === "safety" || !reasons.has(v.key)))
-    .map((v) => ({ regionId: r.region.id, verdict: v }));
+  return answer.verdicts.filter(stillStops(r.region.id, input)).map((verdict) => ({ regionId: r.region.id, verdict }));
 }

@@ -3,6 +3,7 @@ import { mechanismOf } from "../reference";
 import { judgeStack, type PlacedVerdict } from "./judge";
 import { coatsUpTo, type Operation } from "./operations";
 import type { LiveChain, ProblemContext } from "./problem";
+import { stillStops } from "./region";
 import type { PlanInput, WaitReport } from "./types";
 
 /** What is against starting an operation at this minute. */
@@ -71,14 +72,8 @@ function stopsNow(input: PlanInput, live: LiveChain, op: Operation, world: World
     ...(first ? { really: { layer, coats, clock: own.clock, atMin: nowMin } } : {}),
   });
   if (answer.outcome !== "judged") return [];
-  const reasons = new Set(
-    input.overrides.filter((o) => o.regionId === region.id && o.reason.trim() !== "").map((o) => o.key),
-  );
+  const stops = stillStops(region.id, input);
   return answer.verdicts.filter(
-    (v) =>
-      v.verdict === "stop" &&
-      v.where.kind !== "stack" &&
-      (v.where.layer === layer ? first || v.where.kind !== "seam" : false) &&
-      (v.kind === "safety" || !reasons.has(v.key)),
+    (v) => stops(v) && v.where.kind !== "stack" && v.where.layer === layer && (first || v.where.kind !== "seam"),
   );
 }
