@@ -135,7 +135,6 @@ const FACTS = {
   "layer.promoterBelow": { of: flag, scopes: ["layer"] },
   "layer.gripBelow": { of: flag, scopes: ["layer"] },
   "layer.pastDate": { of: flag, scopes: ["layer"] },
-  "layer.coatsToHide": { of: number(1, 1000), scopes: ["layer"] },
   "layer.edgesCovered": { of: flag, scopes: ["layer"] },
   "layer.passThinEnough": { of: flag, scopes: ["layer"] },
   "layer.oldIsolated": { of: flag, scopes: ["layer"] },

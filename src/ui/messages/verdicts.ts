@@ -364,9 +364,7 @@ function detailText({ detail, code }: Pick<PlacedVerdict, "detail" | "code">): s
   const { actual, limit, unit } = detail;
   if (actual === undefined || unit === undefined) return "";
   if (unit === "coats")
-    return limit === undefined || limit >= 100
-      ? " No number of coats hides it."
-      : ` ${limit} coats would; ${actual} are planned.`;
+    return limit === undefined ? " No number of coats hides it." : ` ${limit} coats would; ${actual} are planned.`;
   const what = code.startsWith("heat") ? "The part" : "It";
   return limit === undefined
     ? ` ${what}: ${actual} ${UNIT[unit]}.`

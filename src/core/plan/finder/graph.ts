@@ -14,8 +14,9 @@ import {
   worstOf,
 } from "../../rules";
 import { judgeStack } from "../judge";
-import { airFacts, type Pile } from "../judge/facts";
+import { airFacts } from "../judge/facts";
 import { filmStateAt, laidFilm, momentsOf, reachedMin } from "../judge/moments";
+import type { Pile } from "../judge/pile";
 import { meetingVerdicts, SEVERITY } from "../judge/seams";
 import { layerTotals, ZERO } from "./cost";
 import { type Heights, heightsOf } from "./height";

@@ -1,7 +1,9 @@
 import type { Product } from "../../model";
 import { familyFacts, materialFacts, strongestBite } from "../../reference";
 import type { Fired } from "../../rules";
-import { airOf, type Pile, skinOf } from "./facts";
+import { skinOf } from "./facts";
+import { coatsNeeded } from "./hiding";
+import { airOf, type Pile } from "./pile";
 import type { VerdictDetail, Where } from "./types";
 
 /** Rules that are about what the carrier does. */
@@ -27,7 +29,7 @@ export function detailOf(fired: Fired, where: Where, pile: Pile): VerdictDetail 
     case "over-fit":
       return { actual: Math.round(pile.ledger.at(-1)!.totalUm), limit: region.fitAllowanceUm ?? undefined, unit: "um" };
     case "colour-shows-ground":
-      return { actual: layer.coats, limit: Number(fired.facts["layer.coatsToHide"]) || undefined, unit: "coats" };
+      return coatsDetail(layer.coats, coatsNeeded(pile, where.layer));
     case "heat-over-limit":
       return region.material === null || region.material === "unknown"
         ? undefined
@@ -41,6 +43,13 @@ export function detailOf(fired: Fired, where: Where, pile: Pile): VerdictDetail 
       return ABOUT_CARRIERS.test(fired.rule) ? { bites: biting(p) } : undefined;
   }
 }
+
+/** Without a limit no number of coats would do. */
+const coatsDetail = (actual: number, needed: number | null): VerdictDetail => ({
+  actual,
+  limit: needed !== null && Number.isFinite(needed) ? needed : undefined,
+  unit: "coats",
+});
 
 function airDetail(rule: string, p: Product, pile: Pile, i: number): VerdictDetail | undefined {
   const air = pile.layers[i]!.air ?? pile.input.air ?? airOf(pile, i);

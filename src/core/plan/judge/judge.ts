@@ -19,10 +19,12 @@ import {
 } from "../../rules";
 import { couponWftUm, withCoupons } from "./coupons";
 import { detailOf } from "./detail";
-import { airFacts, asLaid, assumedFigures, filmBelow, layerFacts, type Pile, pileFilms, stackFacts } from "./facts";
+import { airFacts, layerFacts } from "./facts";
 import { type GroundFilm, groundFilm } from "./ground";
+import { asLaid, assumedFigures, filmBelow, type Pile, pileFilms } from "./pile";
 import { contactFacts, groundSeam, planSeam } from "./seams";
 import type { JudgeAnswer, JudgeInput, PlacedVerdict, SeamPlan, Where } from "./types";
+import { stackFacts } from "./whole";
 
 /**
  * judge

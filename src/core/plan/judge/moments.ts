@@ -60,6 +60,13 @@ const MAX_LAID = 400;
 export const coatGapOf = (layer: Layer, product: Product): number =>
   layer.coatGapMin ?? product.label.gapMin ?? ownGapMin(product);
 
+/** The coats of one layer, its own gap apart, the first ending at a minute. */
+export function coatsFrom(layer: Layer, product: Product, startMin: number): readonly AppliedCoat[] {
+  const gapMin = coatGapOf(layer, product);
+  const wftUm = plannedWftUm(layer, product);
+  return Array.from({ length: layer.coats }, (_, n) => ({ product, wftUm, endMin: startMin + n * gapMin }));
+}
+
 /** The coats of one layer by themselves, its own gap apart; the last ends some time after minute 0 of its own clock. */
 export function laidFilm(layer: Layer, product: Product, air: AirSpot | null): LaidFilm {
   const gapMin = coatGapOf(layer, product);
@@ -70,9 +77,7 @@ export function laidFilm(layer: Layer, product: Product, air: AirSpot | null): L
   const known = own.get(key);
   if (known) return known;
   if (own.size >= MAX_LAID) own.clear();
-  const coats = Array.from({ length: layer.coats }, (_, n) => ({ product, wftUm, endMin: gapMin * n }));
-  const clock = clockIn(air);
-  const film = pileFilm(coats, clock);
+  const film = pileFilm(coatsFrom(layer, product, 0), clockIn(air));
   own.set(key, film);
   return film;
 }

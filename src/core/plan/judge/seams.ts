@@ -14,9 +14,9 @@ import {
   seamFacts,
   worstOf,
 } from "../../rules";
-import { airOf, filmBelow, filmOn, groundColour, type Pile } from "./facts";
 import type { GroundFilm } from "./ground";
 import { everyState, filmStateAt, momentsOf, pileFilm, reachedMin } from "./moments";
+import { airOf, filmBelow, filmOn, groundColour, type Pile } from "./pile";
 import type { SeamPlan } from "./types";
 
 export interface JudgedSeam extends SeamPlan {

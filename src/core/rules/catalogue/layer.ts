@@ -1,4 +1,4 @@
-import { above, all, any, atLeast, has, is, no, not, yes } from "../condition";
+import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { addBefore, advise, rulesFor, waitFor } from "../rule";
 
 const film = yes("upper.leavesFilm");
@@ -123,7 +123,7 @@ export const LAYER_RULES = rulesFor("layer", [
   {
     id: "colour-shows-ground",
     verdict: "care",
-    when: all(is("layer.hiding", "short"), not(above("layer.coatsToHide", 999))),
+    when: is("layer.hiding", "short"),
     remedy: [advise("more-coats"), advise("other-undercoat")],
   },
   {

@@ -1,0 +1,94 @@
+import type { AppliedCoat } from "../../film";
+import type { AirSpot, Layer, Product } from "../../model";
+import { dftUm, type LedgerLine, plannedWftUm } from "../../numbers";
+import { labelTimes, volumeSolidsOf } from "../../reference";
+import { isContact } from "../../rules";
+import { clockIn, coatsFrom, type LaidFilm, pileFilm } from "./moments";
+import type { JudgeInput } from "./types";
+
+/** A pile being judged: layers with their products as they go on, and what is known so far. */
+export interface Pile {
+  readonly input: JudgeInput;
+  readonly layers: readonly Layer[];
+  readonly products: readonly Product[];
+  readonly ledger: readonly LedgerLine[];
+  /** indices of layers that leave a film, bottom up */
+  readonly films: readonly number[];
+  /** minutes from the end of the film below to the first coat of a layer, as far as seams have been judged */
+  readonly gaps: Map<number, number>;
+  /** films on what lies below them, by layer; worked out once */
+  readonly laid: Map<number, LaidFilm>;
+  /** widest coupon pass laid over this very pile, µm of wet film; 0 = none */
+  readonly couponWftUm: number;
+}
+
+export const airOf = (pile: Pile, i: number): AirSpot | null =>
+  pile.layers[i]!.air ?? (pile.input.airCounts ? pile.input.air : null);
+
+/** The film of layer i on everything below it, every layer laid when its seam was judged to be; the planner asks the same pile. */
+export function filmOn(pile: Pile, i: number): LaidFilm {
+  const known = pile.laid.get(i);
+  if (known) return known;
+  const coats: AppliedCoat[] = [];
+  for (const k of pile.films.filter((f) => f <= i)) {
+    const [layer, product] = [pile.layers[k]!, pile.products[k]!];
+    const last = coats.at(-1);
+    const startMin = last ? last.endMin + (pile.gaps.get(k) ?? 0) : 0;
+    const below = filmBelow(pile, k);
+    const rub = below >= 0 ? pile.layers[below]!.sandAfter : null;
+    if (last && rub) coats[coats.length - 1] = { ...last, rubbed: { atMin: startMin, takesUm: rub.takesUm } };
+    coats.push(...coatsFrom(layer, product, startMin));
+  }
+  const film = pileFilm(coats, clockIn(airOf(pile, i)));
+  pile.laid.set(i, film);
+  return film;
+}
+
+/** Past the day its label names; ISO days compare as text. */
+export const isPastDate = (p: Pick<Product, "useBy">, today: string | null): boolean =>
+  today !== null && p.useBy != null && p.useBy < today;
+
+/** Index of the film below layer i, or -1. */
+export const filmBelow = (pile: Pile, i: number): number => pile.films.filter((f) => f < i).at(-1) ?? -1;
+
+/** A product as it goes on: what it is thinned or mixed with is in it. */
+export function asLaid(layer: Layer, productOf: (id: string) => Product): Product {
+  const own = productOf(layer.productId);
+  const added = [layer.thinnerId, layer.mixedWithId].filter((id): id is string => !!id && id !== own.id).map(productOf);
+  if (added.length === 0) return own;
+  const all = [own, ...added].map((p) => p.carriers);
+  const carriers = all.some((c) => c === "unknown")
+    ? ("unknown" as const)
+    : [...new Set(all.flatMap((c) => c as readonly Exclude<(typeof c)[number], string>[]))];
+  return { ...own, carriers: carriers as Product["carriers"] };
+}
+
+/** The colour that shows under layer i: clears and decals let the one below through. Null = nobody told. */
+export function groundColour(pile: Pile, i: number): Product | null {
+  for (const k of pile.films.filter((f) => f < i).reverse()) {
+    const p = pile.products[k]!;
+    if (p.role === "clear" || p.role === "decal" || p.role === "promoter" || p.effect === "transparent") continue;
+    return p.assumed?.includes("colour") || p.unknowns?.includes("colour") ? null : p;
+  }
+  return null;
+}
+
+/** Dry film of one coat of a layer, µm. */
+export const coatDryUm = (pile: Pile, i: number): number =>
+  dftUm(plannedWftUm(pile.layers[i]!, pile.products[i]!), volumeSolidsOf(pile.products[i]!));
+
+export const pileFilms = (products: readonly Product[]): readonly number[] =>
+  products.flatMap((p, i) => (isContact(p) ? [] : [i]));
+
+/** Numbers the family's defaults stood in for, as "layer index: figure". */
+export function assumedFigures(pile: Pile): readonly string[] {
+  return pile.films.flatMap((i) => {
+    const p = pile.products[i]!;
+    const times = labelTimes(p);
+    const guessed = (["flash", "sandable", "cured"] as const)
+      .filter((m) => times[m].assumed)
+      .map((m) => `${i}: label.${m}`);
+    const filled = (p.assumed ?? []).map((f) => `${i}: ${f}`);
+    return [...guessed, ...(p.volumeSolids === null ? [`${i}: volumeSolids`] : []), ...filled];
+  });
+}

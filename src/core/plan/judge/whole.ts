@@ -1,0 +1,104 @@
+import type { Product } from "../../model";
+import { dryDensityGMl, filmMassG, grooveLost, hidesScratchUm, hueOf, ridgeBuriedUm, scratchUm } from "../../numbers";
+import { familyFacts, OIL_FUEL_FAMILIES, STACKED_COATS } from "../../reference";
+import type { Facts, FactValue } from "../../rules";
+import type { Pile } from "./pile";
+
+/** Most coats of one reversible family that go on within two days. */
+function stackedCoats(pile: Pile): number {
+  let most = 0;
+  let run = { family: "", coats: 0, spanMin: 0 };
+  for (const i of pile.films) {
+    const { family } = pile.products[i]!;
+    const reversible = family !== "unknown" && familyFacts(family).reversible;
+    const gapMin = pile.layers[i]!.gapMin ?? 0;
+    const { coats } = pile.layers[i]!;
+    const goesOn = run.family === family && run.spanMin + gapMin <= STACKED_COATS.withinMin;
+    run = goesOn ? { ...run, coats: run.coats + coats, spanMin: run.spanMin + gapMin } : { family, coats, spanMin: 0 };
+    if (reversible) most = Math.max(most, run.coats);
+  }
+  return most;
+}
+
+/** Does the last rub show through what goes over it? False where nothing follows: that is polished, or not finished. */
+function scratchShows(pile: Pile, strict: boolean): boolean {
+  const last = pile.layers.findLastIndex((l) => l.sandAfter !== null);
+  const above = pile.films.filter((f) => f > last);
+  if (last < 0 || above.length === 0) return false;
+  const hidden = above.reduce((sum, k) => {
+    const kind = ["colour", "clear", "wash", "decal"].includes(pile.products[k]!.role) ? "colour" : "primer";
+    return sum + hidesScratchUm(pile.ledger[k]!.addedUm, kind, strict);
+  }, 0);
+  return scratchUm(pile.layers[last]!.sandAfter!) > hidden + 1e-9;
+}
+
+function ridgeLeftUm(pile: Pile): number | null {
+  const { ridgeUm } = pile.input.region;
+  if (ridgeUm === null) return null;
+  const buried = pile.films
+    .filter((i) => ["primer-highbuild", "surfacer", "putty"].includes(pile.products[i]!.role))
+    .reduce((sum, i) => {
+      const l = pile.layers[i]!;
+      return sum + ridgeBuriedUm(pile.ledger[i]!.addedUm, l.heaviness === "mist" || l.sandAfter === null);
+    }, 0);
+  return Math.max(0, Math.round(ridgeUm - buried));
+}
+
+/** Dry mass a pile adds to a region, g; null without an area. */
+export function pileMassG(pile: Pick<Pile, "films" | "ledger" | "products">, areaCm2: number | null): number | null {
+  if (areaCm2 === null) return null;
+  return pile.films.reduce((sum, i) => {
+    const line = pile.ledger[i]!;
+    const p = pile.products[i]!;
+    return sum + filmMassG(line.addedUm - line.takenUm, areaCm2, dryDensityGMl(p));
+  }, 0);
+}
+
+/** A putty told by its depth, or on a part with something to fill. */
+const fillsHoles = (pile: Pile, i: number): boolean =>
+  pile.products[i]!.role === "putty" && (pile.layers[i]!.depthUm != null || pile.input.region.fillDepthUm != null);
+
+/** The card's own word first, then what such binders usually do. */
+function oilProof(top: Product): FactValue {
+  if (top.resists != null) return top.resists.includes("oil") && top.resists.includes("fuel") ? "yes" : "stated-no";
+  if (top.family === "unknown") return { candidates: ["yes", "unsure"], missing: "product.family" };
+  return OIL_FUEL_FAMILIES.includes(top.family) ? "yes" : "unsure";
+}
+
+/** Facts of the pile as a whole; it must hold at least one film. */
+export function stackFacts(pile: Pile): Facts {
+  const { region } = pile.input;
+  const tops = pile.films.map((i) => pile.products[i]!);
+  const top = tops.at(-1)!;
+  const seen = tops.filter((p) => p.role === "colour" || p.role === "clear");
+  const colour = tops.filter((p) => p.role === "colour").at(-1);
+  // a black shows all in gloss; matt and satin are forgiving, whatever their colour
+  const showsEverything =
+    seen.length > 0 && (top.sheen === "gloss" || seen.some((p) => p.effect === "metallic" || p.effect === "pearl"));
+  // what fills a hole or a seam lies in it, not in every groove and not on the faces that fit
+  const buildUm = pile.films.reduce((sum, i) => {
+    const { addedUm, takenUm } = pile.ledger[i]!;
+    return fillsHoles(pile, i) ? sum : sum + addedUm - takenUm;
+  }, 0);
+  const ridgeUm = ridgeLeftUm(pile);
+  const keptBare = (region.keepBare ?? []).length > 0 || pile.products.some((p) => p.role === "masking");
+  const massG = pileMassG(pile, region.areaCm2);
+  const budget = region.massBudgetG ?? null;
+  return {
+    "stack.topRole": top.role,
+    "stack.topSheen": top.sheen,
+    "stack.showsEverything": showsEverything,
+    "stack.uvResistant": top.uvResistant,
+    "stack.grooveLostPct": region.detailUm === null ? null : 100 * grooveLost(region.detailUm, buildUm),
+    "stack.ridgeLeftUm": ridgeUm,
+    "stack.ridgeBuried": ridgeUm === 0 && region.ridgeUm !== null && region.ridgeUm > 0,
+    "stack.reversibleCoats": stackedCoats(pile),
+    "stack.scratchShows": scratchShows(pile, showsEverything),
+    "stack.overFit": region.fitAllowanceUm != null && buildUm > region.fitAllowanceUm && !keptBare,
+    "stack.overMass": budget !== null && massG !== null && massG > budget,
+    "stack.massUnknown": budget !== null && massG === null,
+    "stack.topOilProof": oilProof(top),
+    "stack.topWaterBorne": top.family !== "unknown" && familyFacts(top.family).mechanism === "water",
+    "stack.fadingHue": colour ? hueOf(colour.colour) : "other",
+  };
+}
