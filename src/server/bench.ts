@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { done, doneSchema, failed, invalid, type LogEntry, notYetSchema, type Outcome, opIdSchema } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
+import { layerOfKey } from "@/core/model";
 import { type BenchTile, benchNow, judgeRegion, type Operation } from "@/core/plan";
 import { appendLog, type Db, readLog, readPlan, regionHome, writeReadings } from "@/db";
 import { handReading } from "./air";
@@ -36,7 +37,7 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
   const node = sources.tree.flatMap((p) => p.regions).find((r) => r.region.id === regionId)!;
   // a reason is carried by the work on the layer it was written for; what names none goes with the first
   const layerId = op.layerId ?? node.stack.layers[0]?.id ?? "";
-  const carried = node.overrides.filter((o) => lastLayerOf(o.key) === layerId).map((o) => o.reason);
+  const carried = node.overrides.filter((o) => layerOfKey(o.key) === layerId).map((o) => o.reason);
   return {
     modelId: home.modelId,
     tile,
@@ -62,10 +63,6 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
     }),
   };
 }
-
-/** The layer a verdict's key was given for: the uppermost it names. */
-const lastLayerOf = (key: string): string =>
-  key.slice(key.lastIndexOf(key.includes("+") ? "+" : ":") + 1).split("=")[0]!;
 
 const round1 = (x: number): number => Math.round(x * 10) / 10;
 const isFailure = (x: AtBench | Outcome<never>): x is Outcome<never> => "ok" in x;

@@ -36,6 +36,30 @@ describe("elm-bench/1", () => {
       must(server.getBench(id)).tiles.map((t) => t.zone),
     );
   });
+  it("a copy keeps the reasons written for its layers, also where a product came in beside the shelf’s", () => {
+    const id = demo();
+    const doc = asObject(id);
+    const region = doc.parts
+      .flatMap((p: { regions: object[] }) => p.regions)
+      .find((r: { stack: { layers: unknown[] } }) => r.stack.layers.length > 1);
+    const [below, over] = region.stack.layers;
+    region.overrides = [
+      {
+        key: `seam-bite-stop@seam:${below.id}=${below.productId}+${over.id}=${over.productId}`,
+        reason: "tried it on scrap",
+      },
+    ];
+    doc.products.find((p: { id: string }) => p.id === below.productId).name = "Something else";
+    const { modelId } = must(server.importText(JSON.stringify(doc), { onExisting: "copy", takeShop: false }));
+    const copied = asObject(modelId).parts.flatMap((p: { regions: object[] }) => p.regions);
+    const own = copied.find((r: { overrides: object[] }) => r.overrides.length > 0);
+    const [b, o] = own.stack.layers;
+    expect(b.id).not.toBe(below.id);
+    expect(b.productId).not.toBe(below.productId);
+    expect(own.overrides).toEqual([
+      { key: `seam-bite-stop@seam:${b.id}=${b.productId}+${o.id}=${o.productId}`, reason: "tried it on scrap" },
+    ]);
+  });
   it("a product that differs from the shelf's comes in beside it", () => {
     const id = demo();
     const doc = asObject(id);

@@ -12,7 +12,7 @@ import {
   type Planning,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import { keyFromPlace, type Product } from "@/core/model";
+import { keyFromPlace, type Product, rekey } from "@/core/model";
 import type { PlanAnswer } from "@/core/plan";
 import {
   allProducts,
@@ -276,13 +276,21 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
     renamed.set(id, next);
     return next;
   };
+  // a reason goes with its layers under their new ids
+  const freshPile = ({ stack, overrides }: ModelDocument["parts"][number]["regions"][number]) => {
+    const layers = stack.layers.map((l) => ({ ...l, id: fresh(l.id, "y") }));
+    return {
+      stack: { ...stack, layers },
+      overrides: overrides.map((o) => ({ ...o, key: rekey(o.key, stack.layers, layers) ?? o.key })),
+    };
+  };
   const parts = doc.parts.map((p) => ({
     ...p,
     id: fresh(p.id, "p"),
     regions: p.regions.map((r) => ({
       ...r,
       id: fresh(r.id, "r"),
-      stack: { ...r.stack, layers: r.stack.layers.map((l) => ({ ...l, id: fresh(l.id, "y") })) },
+      ...freshPile(r),
     })),
   }));
   // a round's own layers are named after the layer they repeat
@@ -363,18 +371,11 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
     insertPart(db, doc.model.id, p);
     for (const { stack, overrides, ...region } of p.regions) {
       insertRegion(db, p.id, region, stack.prep);
-      replaceStack(db, region.id, 0, {
-        prep: stack.prep,
-        layers: stack.layers.map((l) => ({ ...l, productId: productId(l.productId) })),
-      });
-      for (const o of overrides) {
-        const key = keyFromPlace(o.key, stack.layers) ?? o.key;
-        setOverride(
-          db,
-          region.id,
-          key.replace(/=([^+=]+)/g, (_, id: string) => `=${productId(id)}`),
-          o.reason,
-        );
+      const layers = stack.layers.map((l) => ({ ...l, productId: productId(l.productId) }));
+      replaceStack(db, region.id, 0, { prep: stack.prep, layers });
+      for (const { key, reason } of overrides) {
+        const own = keyFromPlace(key, layers) ?? rekey(key, stack.layers, layers) ?? key;
+        setOverride(db, region.id, own, reason);
       }
     }
   }

@@ -20,10 +20,26 @@ export function keyOf(rule: string, where: Where, layers: Laid): string {
   const concerned =
     where.kind === "seam" || where.kind === "stack" ? layers.slice(0, where.layer + 1).map(named) : [named(own)];
   const told = where.kind === "seam" ? concerned.slice(-2) : concerned;
-  return `${rule}@${where.kind}:${told.join("+")}`.slice(0, KEY_MAX);
+  const key = `${rule}@${where.kind}:${told.join("+")}`;
+  return key.length <= KEY_MAX ? key : `${rule}@${where.kind}:${digest(key)}+${told.at(-1)}`;
 }
-/** A key longer than this names enough of its pile. */
-const KEY_MAX = 600;
+/** A pile told in more characters than this goes by its digest; the last layer stays to be read. */
+const KEY_MAX = 400;
+
+/** The layer a key was given for: the uppermost it names. */
+export const layerOfKey = (key: string): string =>
+  key
+    .slice(key.indexOf(":") + 1)
+    .split("+")
+    .at(-1)!
+    .split("=")[0]!;
+
+/** FNV-1a over UTF-16 units, 32 bits, hex (Fowler, Noll, Vo). */
+function digest(text: string): string {
+  let h = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) h = Math.imul(h ^ text.charCodeAt(i), 0x01000193);
+  return (h >>> 0).toString(16);
+}
 
 /** A key of the older form, by the layer's place, as the same verdict has it now; null = it is none, or the place is gone. */
 export function keyFromPlace(key: string, layers: Laid): string | null {
@@ -31,4 +47,13 @@ export function keyFromPlace(key: string, layers: Laid): string | null {
   const layer = old ? Number(old[3]) : -1;
   if (!old || layer >= layers.length) return null;
   return keyOf(old[1]!, { kind: old[2] as Place, layer }, layers);
+}
+
+/** The same verdict's key for the same pile under other ids; null = it was not given for this pile. */
+export function rekey(key: string, from: Laid, to: Laid): string | null {
+  const told = /^([a-z0-9-]+)@(region|layer|seam|stack|air):/.exec(key);
+  const layer = from.findIndex((l) => l.id === layerOfKey(key));
+  if (!told || layer < 0) return null;
+  const where = { kind: told[2] as Place, layer };
+  return keyOf(told[1]!, where, from) === key ? keyOf(told[1]!, where, to) : null;
 }

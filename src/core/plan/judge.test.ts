@@ -5,6 +5,7 @@ import type { Layer, MaterialId, Stack } from "../model";
 import { MATERIALS } from "../model";
 import { CATALOGUE } from "../rules";
 import { judgeStack } from "./judge";
+import { CARRIER_RULES } from "./judge/detail";
 import { applyRemedy } from "./remedy";
 
 describe("every rule has a case that fires it and a near miss that does not", () => {
@@ -18,6 +19,17 @@ describe("every rule has a case that fires it and a near miss that does not", ()
     expect(verdictOf(fires, id)).toMatchObject({ verdict: CATALOGUE.find((r) => r.id === id)!.verdict });
     expect(fired(spares)).not.toContain(id);
   });
+});
+
+describe("what bites is named where the carrier is the reason", () => {
+  const bites = (c: Case, id: string) => verdictOf(c, id)!.detail?.bites;
+  it.each([...CARRIER_RULES])("%s", (id) => {
+    const { fires } = { ...PAIRS, ...MORE_PAIRS }[id]!;
+    expect(verdictOf(fires, id)!.detail).toHaveProperty("bites");
+  });
+  it.each(["sands-through-foam", "high-tack-on-foam", "porous-filler-on-foam"])("and not for %s", (id) =>
+    expect(bites({ ...PAIRS, ...MORE_PAIRS }[id]!.fires, id)).toBeUndefined(),
+  );
 });
 
 describe("the wrong choices a modeller makes", () => {

@@ -85,7 +85,12 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
       {plan?.answer.outcome === "conflict" && <Conflict answer={plan.answer} screen={screen} />}
       {plan?.answer.outcome === "planned" && <Timetable answer={plan.answer} screen={screen} planner={planner} />}
       <Outside screen={screen} planner={planner} />
-      {plan && <Notices screen={screen} notices={plan.answer.notices.filter((n) => n.kind !== "stopped")} />}
+      {plan && (
+        <Notices
+          screen={screen}
+          notices={plan.answer.notices.filter((n) => n.kind !== "stopped" && n.kind !== "too-long")}
+        />
+      )}
     </main>
   );
 }

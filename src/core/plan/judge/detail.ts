@@ -6,9 +6,29 @@ import { coatsNeeded } from "./hiding";
 import { airOf, type Pile } from "./pile";
 import type { VerdictDetail, Where } from "./types";
 
-/** Rules that are about what the carrier does. */
-const ABOUT_CARRIERS =
-  /(^|-)(bite|foam|biting|shines|isolated|softens|traps|redissolve|unknown-strong|unknown-mild)(-|$)/;
+/** Rules whose reason is what the carriers of the layer do to what lies below. */
+export const CARRIER_RULES: ReadonlySet<string> = new Set([
+  "bare-bite-care",
+  "bare-bite-mist",
+  "bare-bite-mist-wet",
+  "bare-bite-test",
+  "bare-bite-stop",
+  "old-unknown-strong",
+  "old-softens",
+  "old-softens-strong",
+  "old-not-isolated",
+  "foam-barrier-ok-thin",
+  "foam-barrier-wet-pass",
+  "foam-barrier-thin",
+  "soft-foam-barrier",
+  "soft-foam-barrier-strong",
+  "soft-foam-wet-pass",
+  "soft-foam-no-barrier",
+  "seam-bite-care",
+  "seam-bite-test",
+  "seam-bite-stop",
+  "seam-redissolve-wet",
+]);
 
 /** The carriers of a product that attack: those as strong as its strongest, from alcohol on. */
 function biting(p: Product): VerdictDetail["bites"] {
@@ -40,7 +60,7 @@ export function detailOf(fired: Fired, where: Where, pile: Pile): VerdictDetail 
     case "air-too-damp":
       return airDetail(fired.rule, p, pile, where.layer);
     default:
-      return ABOUT_CARRIERS.test(fired.rule) ? { bites: biting(p) } : undefined;
+      return CARRIER_RULES.has(fired.rule) ? { bites: biting(p) } : undefined;
   }
 }
 
