@@ -1,5 +1,6 @@
 import { assert, MIN_PER_DAY } from "../base";
 import { type GateReason, gateReason } from "../film";
+import type { BenchSession } from "../model";
 import {
   type Conflict,
   checkSchedule,
@@ -16,8 +17,8 @@ import { batchesOf } from "./batches";
 import { crossTies, joinCircle } from "./joins";
 import type { JudgeAnswer } from "./judge";
 import { withLateMasks } from "./late-masks";
-import type { Tie } from "./operations";
-import { linkId, liveChain, type ProblemContext, problemOf } from "./problem";
+import type { OpRecord, Tie } from "./operations";
+import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
 import { judgeRegion, openStops } from "./region";
 import { type Found, inFull, report } from "./report";
 import {
@@ -80,24 +81,7 @@ export function planModel(input: PlanInput, options: PlanOptions = {}): PlanAnsw
   const said = [...notices, ...left, ...assumptions(judged)];
   if (solved.outcome === "found") return report(input, solved.found, said);
   const stuck = roundStuck(solved);
-  if (stuck !== null) return withoutRounds(input, options, stuck);
-  return tooLong(input, options, solved, judged) ?? conflictReport(solved, said);
-}
-
-/** A part whose longest piece of work fits no session does not keep the others from being planned; null = there are no others. */
-function tooLong(
-  input: PlanInput,
-  options: PlanOptions,
-  { schedule, ctx }: Extract<Solved, { outcome: "conflict" }>,
-  judged: readonly JudgedRegion[],
-): PlanAnswer | null {
-  const { conflict } = schedule;
-  const op = ctx.chains.flatMap((c) => c.chain.ops).find((o) => o.id === conflict.opId);
-  if (conflict.kind !== "no-session-long-enough" || !op || judged.length < 2 || ctx.sessions.length === 0) return null;
-  const { regionId } = op;
-  const rest = planModel({ ...input, regions: input.regions.filter((r) => r.region.id !== regionId) }, options);
-  const { neededMin, longestMin } = conflict;
-  return { ...rest, notices: [...rest.notices, { kind: "too-long", regionId, neededMin, longestMin }] };
+  return stuck === null ? conflictReport(solved, said) : withoutRounds(input, options, stuck);
 }
 
 /** The region whose round waits for a film that never gets there, or misses its window; null = a round is not what is in the way. */
@@ -266,7 +250,11 @@ function contextOf(
   judged: readonly JudgedRegion[],
 ): { ctx: ProblemContext; left: readonly Notice[] } {
   const records = new Map(input.records.map((r) => [r.opId, r]));
-  const chains = judged.map(({ region, answer }) => liveChain(region, answer, input, records));
+  const all = judged.map(({ region, answer }) => liveChain(region, answer, input, records));
+  const long = tooLong(all, input.sessions, records);
+  // parts with work longer than any session do not keep the others from being planned; where there are no others, that is the answer
+  const out = new Set(long.length < all.length ? long.map((n) => n.regionId) : []);
+  const chains = all.filter((c) => !out.has(c.chain.regionId));
   const marks = input.marks ?? NO_MARKS;
   const cross = crossTies(
     chains.map((c) => c.chain),
@@ -295,7 +283,23 @@ function contextOf(
     habits: input.habits ?? NO_HABITS,
     batches,
   };
-  return { ctx, left: notices };
+  return { ctx, left: [...notices, ...long.filter((n) => out.has(n.regionId))] };
+}
+
+type TooLong = Extract<Notice, { kind: "too-long" }>;
+
+/** Parts with a piece of work still to do that fits no bench session; none where there are no sessions at all. */
+function tooLong(
+  chains: readonly LiveChain[],
+  sessions: readonly BenchSession[],
+  records: ReadonlyMap<string, OpRecord>,
+): readonly TooLong[] {
+  if (sessions.length === 0) return [];
+  const longestMin = Math.max(...sessions.map((s) => s.endMin - s.startMin));
+  return chains.flatMap(({ chain }): TooLong[] => {
+    const neededMin = Math.max(0, ...chain.ops.filter((o) => !records.has(o.id)).map((o) => o.handsOnMin));
+    return neededMin > longestMin ? [{ kind: "too-long", regionId: chain.regionId, neededMin, longestMin }] : [];
+  });
 }
 
 function conflictReport(

@@ -410,6 +410,14 @@ describe("what cannot be planned is told with what frees it", () => {
     const sessions = evenings().map((s) => ({ ...s, endMin: s.startMin + 5 }));
     expect(answer({ sessions }).frees).toContainEqual({ kind: "longer-sessions", byMin: 15 });
   });
+  it("work longer than any session keeps its own part out, not the others, nor what may be asked of their plan", () => {
+    const input = planInput([panel("a"), panel("b", { areaCm2: 90_000 })], { marks: marks() });
+    const a = planned(input);
+    expect(a.notices).toContainEqual(expect.objectContaining({ kind: "too-long", regionId: "b", longestMin: 150 }));
+    expect(idsOf(a, "b")).toEqual([]);
+    const op = opOf(a, "ap:coat:1");
+    expect(planDesk(input, startsOf(a))!.tryMove(op.id, op.startMin)).toMatchObject({ outcome: "fits" });
+  });
   it("a pin in the night: take it out", () => {
     const a = answer({ marks: marks({ locks: { "ap:coat:1": NOW_MIN + 6 * 60 } }) });
     expect(a.frees).toContainEqual({ kind: "unlock", opId: "ap:coat:1" });
