@@ -53,7 +53,7 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
     handsOnMin: handsOn(ops, ctx),
     spine: spineOf(ops, ctx),
     overrides: input.overrides.filter((o) => input.regions.some((r) => r.region.id === o.regionId)),
-    notices: [...notices, ...lateSeams(ctx, at), ...longerGaps(ctx, at), ...planNotices(ops, ctx)],
+    notices: [...notices, ...oncePerLayer([...lateSeams(ctx, at), ...longerGaps(ctx, at)]), ...planNotices(ops, ctx)],
     caution: input.caution,
     verified: found.verified,
     boundMin: Math.min(found.boundMin, doneMin),
@@ -258,6 +258,19 @@ function longerGaps(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): reado
       return [{ kind: "gap-longer", regionId, layer: layerOf(live, tie.to), typedMin: typed.gapMin, neededMin }];
     }),
   );
+}
+
+/** Every face of a part that is turned has its own ties; what they say of a layer is told once, by the face that needs longest. */
+function oncePerLayer(notices: readonly Notice[]): readonly Notice[] {
+  const told = new Map<string, Notice>();
+  for (const n of notices) {
+    const { neededMin: _, ...what } = { neededMin: 0, ...n };
+    const key = JSON.stringify(what);
+    const before = told.get(key);
+    if (before?.kind === "gap-longer" && n.kind === "gap-longer" && before.neededMin >= n.neededMin) continue;
+    told.set(key, n);
+  }
+  return [...told.values()];
 }
 
 /** Index of the layer an operation works on. */

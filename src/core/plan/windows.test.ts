@@ -87,10 +87,10 @@ describe("a typed gap", () => {
     layer("lightship-white", { id: "e", heaviness: "wet" }),
     layer("bronze-lacquer", { id: "l", gapMin }),
   ];
-  it("that is right at 20 °C is put off in a cold cellar, where the enamel is still in its forbidden gap", () => {
-    const fourDays = 4 * 1440;
-    const a = planned(
-      planInput([part(enamelUnder(fourDays), { finish: "hidden" })], {
+  const fourDays = 4 * 1440;
+  const inCellar = (turns: number) =>
+    planned(
+      planInput([part(enamelUnder(fourDays), { finish: "hidden", turns, areaCm2: 15 })], {
         air: cellar,
         productOf: lookup([
           product("bronze-lacquer", { limits: { minTempC: null, maxTempC: null, maxRhPct: null } }),
@@ -99,8 +99,19 @@ describe("a typed gap", () => {
         horizonMin: NOW_MIN + 60 * 1440,
       }),
     );
+  it("that is right at 20 °C is put off in a cold cellar, where the enamel is still in its forbidden gap", () => {
+    const a = inCellar(0);
     expect(gap(a, "e:coat:1", "l:coat:1")).toBeGreaterThan(fourDays + 1440);
     expect(a.notices).toContainEqual(expect.objectContaining({ kind: "gap-longer", layer: 1, typedMin: fourDays }));
+  });
+  it("is told once, however many faces it is too short on", () => {
+    const a = inCellar(1);
+    for (const [from, to] of [
+      ["e:coat:1", "l:coat:1"],
+      ["e:coat:1:turn:1", "l:coat:1:turn:1"],
+    ] as const)
+      expect(gap(a, from, to)).toBeGreaterThan(fourDays + 1440);
+    expect(a.notices.filter((n) => n.kind === "gap-longer")).toHaveLength(1);
   });
   it("that is long enough is kept as the least", () => {
     const a = planned(planInput([part(["grey-primer", layer("bronze-lacquer", { id: "l", gapMin: 300 })])]));
