@@ -1,4 +1,5 @@
 import { type NextRequest, NextResponse } from "next/server";
+import { MAX_BODY_MIB } from "@/contracts/limits";
 
 const LOOPBACK = ["localhost", "127.0.0.1", "[::1]"];
 /** Names this server answers to; more only when its owner says so. */
@@ -8,7 +9,7 @@ const hosts = (): readonly string[] => [
     .map((h) => h.trim())
     .filter(Boolean) ?? []),
 ];
-const MAX_API_BODY_BYTES = 96 * 1024 * 1024;
+const MAX_API_BODY_BYTES = MAX_BODY_MIB * 1024 * 1024;
 
 const nameOf = (host: string): string => host.replace(/:\d+$/, "");
 
@@ -33,7 +34,7 @@ export function proxy(request: NextRequest): NextResponse {
   if (writes && origin !== null && origin !== `http://${host}` && origin !== `https://${host}`)
     return refuse(403, "Other origin", "Writes are taken only from this application’s own pages.");
   if (Number(request.headers.get("content-length") ?? 0) > MAX_API_BODY_BYTES)
-    return refuse(413, "Too large", "The body is over 96 MiB.");
+    return refuse(413, "Too large", `The body is over ${MAX_BODY_MIB} MiB.`);
   const nonce = btoa(crypto.randomUUID());
   const policy = [
     "default-src 'self'",

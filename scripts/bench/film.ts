@@ -1,16 +1,17 @@
 import { createRequire } from "node:module";
 import { climateOf } from "@/core/film/climate";
-import { prefixClock, steadyClock } from "@/core/film/clock";
+import { prefixClock } from "@/core/film/clock";
 import { fitFilm, fittedFilm } from "@/core/film/label-fit";
 import { milestoneAfter } from "@/core/film/milestone";
-import { milestonesByModel, runPile } from "@/core/film/model-run";
+import { runPile } from "@/core/film/model-run";
 import { type FilmEvent, largestBelow, runFilm, steadyWeather } from "@/core/film/solver/drive";
 import { evaluate, makeWork } from "@/core/film/solver/flux";
 import { emptyPile, layCoat } from "@/core/film/solver/pile";
 import { ratioOf, type Substance } from "@/core/film/solver/substance";
-import { FILM_ROLES, isOneOf, MILESTONES, type Milestone, type Product } from "@/core/model";
-import { ownGapMin, STILL_AIR_M_S } from "@/core/reference";
+import { FILM_ROLES, isOneOf, MILESTONES, type Product } from "@/core/model";
+import { ownGapMin } from "@/core/reference";
 import { DEMO_SHELF } from "@/server/demo/shelf";
+import { FRESHNESSES, overPile } from "../../tests/support/piles";
 import { bestMs, firstMs, round1, round3, tell } from "./measure";
 
 /** What the bench uses of the package. Its own typings are its source, older than our compiler's rules, so they are not asked. */
@@ -271,55 +272,28 @@ function accuracy(): void {
   });
 }
 
-/** How dry the film below is when the next is laid on it: a milestone of its own, and minutes after it. */
-const UNDER = [
-  { name: "just sandable", milestone: "sandable", afterMin: 0 },
-  { name: "sandable for a day", milestone: "sandable", afterMin: 1440 },
-  { name: "cured", milestone: "cured", afterMin: 1 },
-] as const;
-const FAR_MIN = 1e6;
-
 /** Every film of the shelf as its label has it on every other, beside the same alone: by what the waits grow. */
 function piles(): void {
   const films = FILMS.filter((p) => p.role !== "promoter");
-  const asked = ["recoat", "sandable", "tape-safe"] as const;
-  const coatsOf = (p: Product, fromMin: number) =>
-    Array.from({ length: p.label.coats }, (_, n) => ({
-      product: p,
-      wftUm: p.label.wftUm,
-      endMin: fromMin + n * (p.label.gapMin ?? ownGapMin(p)),
-    }));
-  for (const { name, milestone, afterMin } of UNDER) {
-    const ratios: number[] = [];
+  for (const below of FRESHNESSES) {
+    let ratios: readonly number[] = [];
     const ms = firstMs(() => {
-      for (const top of films) {
-        const air = { tempC: top.label.tempC, rhPct: top.label.rhPct, airflowMS: STILL_AIR_M_S };
-        const clock = steadyClock(air, 0, FAR_MIN);
-        const climate = climateOf([{ atMin: 0, ...air }]);
-        const waits = (coats: ReturnType<typeof coatsOf>, of: readonly Milestone[]) =>
-          milestonesByModel(coats, of, climate, clock, FAR_MIN).map((at) => (at ?? FAR_MIN) - coats.at(-1)!.endMin);
-        const alone = waits(coatsOf(top, 0), asked);
-        for (const below of films) {
-          if (below === top) continue;
-          const lower = coatsOf(below, 0);
-          const ready = lower.at(-1)!.endMin + waits(lower, [milestone])[0]! + afterMin;
-          const over = waits([...lower, ...coatsOf(top, ready)], asked);
-          // a few minutes' wait is no ratio
-          ratios.push(...over.map((min, i) => (Math.abs(min - alone[i]!) > 5 ? min / alone[i]! : 1)));
-        }
-      }
+      ratios = films
+        .flatMap((top) => films.flatMap((under) => (under === top ? [] : overPile(top, under, below))))
+        // a few minutes' wait is no ratio
+        .map(({ aloneMin, min }) => (Math.abs(min - aloneMin) > 5 ? min / aloneMin : 1))
+        .sort((a, b) => a - b);
     });
-    const sorted = ratios.sort((a, b) => a - b);
-    const at = (share: number) => round3(sorted[Math.floor(share * (sorted.length - 1))]!);
+    const at = (share: number) => round3(ratios[Math.floor(share * (ratios.length - 1))]!);
     tell({
       bench: "film-piles",
-      below: name,
-      waits: sorted.length,
+      below,
+      waits: ratios.length,
       least: at(0),
       median: at(0.5),
       p99: at(0.99),
       most: at(1),
-      over_1_5: sorted.filter((r) => r > 1.5).length,
+      over_1_5: ratios.filter((r) => r > 1.5).length,
       ms: Math.round(ms),
     });
   }

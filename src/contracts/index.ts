@@ -4,6 +4,7 @@ export * from "./check";
 export * from "./coupon";
 export * from "./document";
 export * from "./film";
+export * from "./limits";
 export * from "./log";
 export * from "./model";
 export * from "./plan-request";

@@ -3,20 +3,17 @@ import { done, invalid, type Outcome, type Shop, shopEditSchema } from "@/contra
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { type Climate, typicalClimate } from "@/core/film";
 import type { BenchSession } from "@/core/model";
-import { type Db, insertShop, modelHead, readShop, type ShopState, setCurrentModel, writeShop } from "@/db";
+import { type Db, insertShop, modelHead, PLAIN_SHOP, readShop, type ShopState, setCurrentModel, writeShop } from "@/db";
 import { nowMs } from "./clock";
 import { conflict, notFound, reading, writing } from "./guard";
 
-/** A shed nobody has described yet: steady reference-like air, evenings in the week, Saturday daytime. */
+/** A shed nobody has described yet: evenings in the week, Saturday daytime. */
 function defaultShop(): Shop {
   const weekday = (day: number) => ({ weekday: day, from: "19:00", to: "21:30" });
   return {
-    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC",
-    air: { kind: "day", meanC: 16, swingC: 4, warmestHour: 15, rhPct: 55, airflowMS: 0.1, tonight: null },
-    protection: [],
-    caution: "likely",
+    ...PLAIN_SHOP,
+    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || PLAIN_SHOP.timeZone,
     pattern: [...[1, 2, 3, 4, 5].map(weekday), { weekday: 6, from: "10:00", to: "16:00" }],
-    exceptions: [],
   };
 }
 

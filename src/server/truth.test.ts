@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync, statSync, truncateSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { freshStore, must, rawDb, refusal } from "../../tests/support/store";
-import { product } from "../../tests/support/world";
+import { layer, product } from "../../tests/support/world";
 import { closeDb } from "../db";
 import { logTitle } from "../ui/messages";
 import * as server from ".";
@@ -16,17 +16,7 @@ function demo() {
   return must(server.getModels()).current!.id;
 }
 const docOf = (modelId: string) => JSON.parse(must(server.exportDocument(modelId)));
-const layerOf = (id: string, productId: string, over: object = {}) => ({
-  id,
-  productId,
-  coats: 1,
-  heaviness: "light",
-  wftUm: null,
-  gapMin: null,
-  before: [],
-  sandAfter: null,
-  ...over,
-});
+const layerOf = (id: string, productId: string, over: object = {}) => layer(productId, { id, ...over });
 
 describe("names and figures from outside", () => {
   it.each(["constructor", "toString", "valueOf", "hasOwnProperty"])(

@@ -1,4 +1,5 @@
 import type { Product } from "@/core/model";
+import { label } from "@/server/demo/card";
 import { product } from "./world";
 
 /** Test jars of ordinary kinds, each with a label as such products usually bear it; two or three makers' worth of a kind. */
@@ -8,18 +9,8 @@ const jar = (
   over: Partial<Omit<Product, "label">> & { label: Partial<Product["label"]> },
 ): Product => {
   const base = product(like);
-  const blank = {
-    gapMin: null,
-    flashMin: null,
-    touchMin: null,
-    handleMin: null,
-    recoat: [],
-    sandableMin: null,
-    tapeSafeMin: null,
-    polishableMin: null,
-    curedMin: null,
-  };
-  return { ...base, ...over, id, name: id, label: { ...base.label, ...blank, tempC: 20, rhPct: 50, ...over.label } };
+  const { wftUm, coats } = { ...base.label, ...over.label };
+  return { ...base, ...over, id, name: id, label: label(wftUm, coats, over.label) };
 };
 
 export const LACQUER_PRIMERS = [

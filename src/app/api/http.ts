@@ -1,7 +1,6 @@
-import type { Outcome, Problem, ProblemCode } from "@/contracts";
+import { MAX_BODY_MIB, type Outcome, type Problem, type ProblemCode } from "@/contracts";
 
-/** Largest body any route reads. */
-const MAX_BODY_BYTES = 96 * 1024 * 1024;
+const MAX_BODY_BYTES = MAX_BODY_MIB * 1024 * 1024;
 
 const STATUS: Readonly<Record<ProblemCode, number>> = {
   invalid: 422,
@@ -48,7 +47,7 @@ export async function readBytes(request: Request): Promise<Outcome<Buffer>> {
     bytes += part.value.byteLength;
     if (bytes > MAX_BODY_BYTES) {
       await reader.cancel();
-      return refuse("too-large", "The body is over 96 MiB.");
+      return refuse("too-large", `The body is over ${MAX_BODY_MIB} MiB.`);
     }
     chunks.push(part.value);
   }

@@ -29,7 +29,8 @@ function shopInPart(settings: unknown): Shop {
   );
   return { ...PLAIN_SHOP, ...Object.fromEntries(readable) } as Shop;
 }
-const PLAIN_SHOP: Shop = {
+/** A shed nobody has described: steady reference-like air, and no hours yet. */
+export const PLAIN_SHOP: Shop = {
   timeZone: "UTC",
   air: { kind: "day", meanC: 16, swingC: 4, warmestHour: 15, rhPct: 55, airflowMS: 0.1, tonight: null },
   protection: [],
