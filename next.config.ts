@@ -1,7 +1,8 @@
 import type { NextConfig } from "next";
+import { MAX_BODY_MIB } from "./src/contracts/limits";
 
 /** What is exported can be brought in again, photos and all: whole documents go through actions, API and the proxy before them. */
-const MAX_BODY = "96mb";
+const MAX_BODY = `${MAX_BODY_MIB}mb` as const;
 
 const config: NextConfig = {
   poweredByHeader: false,

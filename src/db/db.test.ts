@@ -114,3 +114,28 @@ it("an older database is copied before it is brought up to date", () => {
   copy.close();
   expect(readFileSync(join(store.dir(), "elm-bench.here"), "utf8")).toMatch(/Elm Bench/);
 });
+
+it("reasons written against a place in the pile are carried over to the layers they were written for", () => {
+  must(server.loadDemo(true));
+  const { current } = must(server.getModels());
+  const doc = () => JSON.parse(must(server.exportDocument(current!.id)));
+  const region = doc().parts.flatMap((p: { regions: object[] }) => p.regions)[0];
+  const [a, b] = region.stack.layers;
+  closeDb();
+  const raw = new Database(store.file());
+  const put = raw.prepare("insert into overrides (region_id, key, reason) values (?, ?, ?)");
+  put.run(region.id, "seam-bite-stop@seam1", "tried on scrap");
+  put.run(region.id, "seam-bite-stop@seam40", "of a layer that has gone");
+  raw.close();
+  for (const _ of ["opened", "opened again"]) {
+    const { overrides } = doc()
+      .parts.flatMap((p: { regions: { id: string }[] }) => p.regions)
+      .find((r: { id: string }) => r.id === region.id);
+    expect(overrides).toContainEqual({
+      key: `seam-bite-stop@seam:${a.id}=${a.productId}+${b.id}=${b.productId}`,
+      reason: "tried on scrap",
+    });
+    expect(JSON.stringify(overrides)).not.toContain("has gone");
+    closeDb();
+  }
+});

@@ -107,6 +107,19 @@ describe("the database file", () => {
     expect(must(server.getBench(id)).tiles.length).toBeGreaterThan(5);
     expect(server.getUnreadable()).toContainEqual({ what: "log entry", count: 1 });
   });
+  it("with settings of which one cannot be read keeps the others, and says so", () => {
+    demo();
+    const shop = must(server.getShop());
+    must(server.saveShop(shop.rev, { caution: "safe", protection: ["gloves"] }));
+    closeDb();
+    const raw = rawDb(store.file());
+    raw.prepare(`update shop set settings = json_set(settings, '$.air', json('{"kind":"moon"}'))`).run();
+    raw.close();
+    const read = must(server.getShop()).shop;
+    expect(read).toMatchObject({ caution: "safe", protection: ["gloves"], air: { kind: "day" } });
+    expect(server.getUnreadable()).toContainEqual({ what: "settings of the shed", count: 1 });
+    expect(must(server.getBench(must(server.getModels()).current!.id)).tiles.length).toBeGreaterThan(5);
+  });
   it("is served by one process: the second is refused in words, and may when the first has gone", () => {
     demo();
     closeDb();

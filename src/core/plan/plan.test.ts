@@ -4,9 +4,10 @@ import { seededRandom } from "../base";
 import { FILM_ROLES, HEAVINESSES, isOneOf, type Layer, MATERIALS, PREP_STEPS } from "../model";
 import { benchNow } from "./bench";
 import { type OpRecord, opIds } from "./operations";
-import { planModel } from "./plan";
+import { contextFor, planModel } from "./plan";
+import { problemOf } from "./problem";
 import { stackTotals } from "./totals";
-import type { PlanAnswer, PlanInput, PlanRegion } from "./types";
+import { NO_HABITS, type PlanAnswer, type PlanInput, type PlanRegion } from "./types";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 function planned(input: PlanInput): Planned {
@@ -387,6 +388,12 @@ it("twelve of a part take the minutes of twelve areas, and paint and places to h
   const wetMl = (a: Planned) => a.stock.find((s) => s.productId === "grey-primer")!.needMl;
   expect(wetMl(dozen!)).toBeCloseTo(12 * wetMl(single!), 6);
   expect(at(dozen!, "prop:prep:key").handsOnMin).toBeGreaterThan(2 * at(single!, "prop:prep:key").handsOnMin);
+  const hung = (count: number, holders: number) => {
+    const habits = { ...NO_HABITS, holders };
+    const { ops } = problemOf(contextFor(planInput([{ ...one, count }], { habits }))!);
+    return ops.find((o) => o.id === "pg:coat:1")!.needs.holders;
+  };
+  expect([hung(1, 20), hung(12, 20), hung(12, 8)]).toEqual([1, 12, 8]);
 });
 
 describe("what a pile comes to in money", () => {

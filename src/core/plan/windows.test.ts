@@ -1,5 +1,6 @@
 import { layer, lookup, NOW_MIN, pile, planInput, product, region } from "../../../tests/support/world";
 import type { Layer, Product } from "../model";
+import { judgeStack } from "./judge";
 import { planModel } from "./plan";
 import type { PlanAnswer, PlanInput, PlanRegion } from "./types";
 
@@ -165,4 +166,35 @@ it("masking is done close before the spraying it is for", () => {
   );
   const a = planned(planInput([masked]));
   expect(op(a, "c:coat:1").startMin - op(a, "p:mask").endMin).toBeLessThanOrEqual(1440);
+});
+
+describe("judge and plan ask one and the same pile", () => {
+  it.each([
+    ["lacquer over filler primer", "build-primer", "bronze-lacquer"],
+    ["enamel over lacquer primer", "grey-primer", "lightship-white"],
+    ["water-borne over lacquer primer", "grey-primer", "estuary-blue"],
+  ])("%s: tape is safe at the same hour for both", (_, below, above) => {
+    const layers = (gapMin: number | null, onMin: number | null) => [
+      layer(below, { id: "b", heaviness: "wet" }),
+      layer(above, { id: "t", gapMin, coats: 1, tape: { tack: "low", onMin, offMin: null } }),
+      layer("buoy-red", { id: "c", before: ["scuff"] }),
+    ];
+    const taped = part(layers(null, null), { finish: "hidden" });
+    const a = planned(planInput([taped], { horizonMin: NOW_MIN + 90 * 1440 }));
+    const gapMin = gap(a, "b:coat:1", "t:coat:1");
+    const byPlanMin = op(a, "t:mask").wait!.likelyMin - op(a, "t:coat:1").endMin;
+    const early = (onMin: number) => {
+      const answer = judgeStack({
+        region: taped.region,
+        stack: pile(...layers(gapMin, onMin)),
+        productOf: product,
+        protection: ["extraction", "a2p3"],
+        air: null,
+      });
+      if (answer.outcome !== "judged") throw new Error(answer.outcome);
+      return answer.verdicts.some((v) => v.rule === "tape-too-soon");
+    };
+    expect(early(byPlanMin * 0.97)).toBe(true);
+    expect(early(byPlanMin * 1.03)).toBe(false);
+  });
 });

@@ -1,0 +1,66 @@
+import { layer, pile, planInput, region } from "../../../tests/support/world";
+import {
+  coatsToHide,
+  dftUm,
+  grooveLost,
+  linearRgb,
+  liquidNeededMl,
+  ridgeBuriedUm,
+  transferEfficiency,
+} from "../numbers";
+import { PROPELLANT_SHARE, partDryMin, WARM_UP_MIN } from "../reference";
+import { planModel } from "./plan";
+import type { PlanRegion } from "./types";
+
+/** Ordinary figures of the work round the films: what a good modeller would nod at. */
+
+const H = 60;
+describe("water leaves a part", () => {
+  it.each([
+    ["row 25: a smooth face after a rinse", partDryMin("hips", "rinse", false), 0.5 * H, 2 * H],
+    ["row 25: a print with ridges", partDryMin("petg", "rinse", false), 1 * H, 4 * H],
+    ["row 25: joints and hollows", partDryMin("petg", "rinse", true), 4 * H, 16 * H],
+    ["row 25: plaster", partDryMin("plaster", "rinse", false), 24 * H, 72 * H],
+    ["row 25: wood", partDryMin("wood-mdf", "soak", false), 24 * H, 72 * H],
+    ["row 26: a face after wet sanding under a tap", partDryMin("aluminium", "wet-rub", false), 1 * H, 3 * H],
+    ["row 26: its joints", partDryMin("aluminium", "wet-rub", true), 4 * H, 12 * H],
+    ["row 27: a resin kit washed and left", partDryMin("cast-pu", "soak", false), 1 * H, 12 * H],
+    ["row 27: with deep joints", partDryMin("vat-resin", "soak", true), 1 * H, 12 * H],
+    ["row 28: cold iron brought in", WARM_UP_MIN.metal, 20, 90],
+  ])("%s", (_, min, least, most) => {
+    expect(min).toBeGreaterThanOrEqual(least);
+    expect(min).toBeLessThanOrEqual(most);
+  });
+});
+
+describe("paint and film", () => {
+  const paintMl = liquidNeededMl(500, 40, 2, transferEfficiency("aerosol", 500));
+  const filler = 2 * dftUm(126, 0.45);
+  // light coats of an ordinary yellow; a white paint is no perfect white
+  const yellowOver = (ground: string) => coatsToHide("#e3b21c", 48, dftUm(21, 0.33), linearRgb(ground)) ?? Infinity;
+  it.each([
+    ["row 31: paint for two wet coats over 500 cm², landed and lost, ml", paintMl, 9, 14],
+    ["row 31: of the can, ml", paintMl / (1 - PROPELLANT_SHARE), 15, 25],
+    ["row 32: four brush coats of foam varnish, 60 µm wet at 32 %, µm dry", 4 * dftUm(60, 0.32), 75, 80],
+    ["row 33: a groove of 0.2 mm under 25 µm, % gone", 100 * grooveLost(200, 25), 14, 16],
+    ["row 33: under 50 µm, % gone", 100 * grooveLost(200, 50), 28, 32],
+    ["row 34: what two flooded, sanded filler coats bury, µm", ridgeBuriedUm(filler, false), 40, 120],
+    ["row 35: yellow over white, coats", yellowOver("#f2f0ea"), 2, 4],
+    ["row 35: yellow over grey, coats", yellowOver("#8d8d88"), 6, Infinity],
+  ])("%s", (_, is, least, most) => {
+    expect(is).toBeGreaterThanOrEqual(least);
+    expect(is).toBeLessThanOrEqual(most);
+  });
+});
+
+it("row 36: twelve small figures in one colour are one evening, in a row", () => {
+  const figures: PlanRegion = {
+    region: region({ id: "fig", material: "petg", areaCm2: 20 }),
+    stack: pile(layer("estuary-blue", { id: "c" })),
+    count: 12,
+  };
+  const a = planModel(planInput([figures]));
+  if (a.outcome !== "planned") throw new Error(JSON.stringify(a).slice(0, 300));
+  expect(a.sessions).toBe(1);
+  expect(a.ops.find((o) => o.kind === "coat")!.handsOnMin).toBeLessThanOrEqual(90);
+});
