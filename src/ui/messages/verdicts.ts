@@ -378,7 +378,7 @@ export function verdictText(v: Pick<PlacedVerdict, "code" | "missing" | "detail"
       ? ""
       : v.fine.length === 0
         ? " No carrier would be fine here."
-        : ` ${v.fine.map((c) => CARRIER_NAME[c]).join(" or ")}${v.fine[0] === "water" ? ", or none" : ""}: fine.`;
+        : ` Fine: ${v.fine.map((c) => CARRIER_NAME[c]).join(" or ")}${v.fine[0] === "water" ? ", or none" : ""}.`;
   const proof = v.missing.includes("product.carriers") ? " The word acrylic on a can proves nothing." : "";
   return `${reasonText(v.code, v.missing)}${detailText(v)}${fine}${proof}`;
 }

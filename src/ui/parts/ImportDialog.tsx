@@ -11,6 +11,13 @@ const MAX_FILE_BYTES = 15 * 1024 * 1024;
 /** More faults than this are counted, not listed. */
 const FAULTS_SHOWN = 8;
 
+/** By how much of the other shed was left out: nothing, its settings, its air as well. */
+const LEFT_OUT = [
+  "",
+  "The settings of its shed were left out; yours hold.",
+  "The settings and the air of its shed were left out; yours hold.",
+] as const;
+
 export function ImportDialog({ ref }: { ref: Ref<HTMLDialogElement> }) {
   const { act, busy } = useAct();
   const [text, setText] = useState<string | null>(null);
@@ -34,7 +41,7 @@ export function ImportDialog({ ref }: { ref: Ref<HTMLDialogElement> }) {
     const beside = outcome.value.products.broughtInBeside;
     const told = [
       beside.length > 0 ? `Came in beside your own, because they differ: ${beside.join(", ")}.` : "",
-      outcome.value.leftOut.length > 0 ? "The settings and the air of its shed were left out; yours hold." : "",
+      LEFT_OUT[Math.min(2, outcome.value.leftOut.length)]!,
     ];
     toast.success(`${fileName} is in`, { description: told.filter(Boolean).join(" ") || undefined });
     form.closest("dialog")?.close();
