@@ -38,7 +38,8 @@ export const saveWayAction = async (way: unknown) => server.saveWay(way);
 export const deleteWayAction = async (id: string) => server.deleteWay(id);
 export const chooseWayAction = async (id: string) => server.chooseWay(id);
 
-export const planCouponAction = async (regionId: string, upTo: number | null) => server.planCoupon(regionId, upTo);
+export const planCouponAction = async (regionId: string, upTo: number) => server.planCoupon(regionId, upTo);
+export const planTrialsAction = async (trials: unknown) => server.planTrials(trials);
 export const couponMadeAction = async (id: string, rev: number) => server.couponMade(id, rev);
 export const couponTestedAction = async (id: string, rev: number, result: unknown) =>
   server.couponTested(id, rev, result);

@@ -4,7 +4,12 @@ import { z } from "zod";
 export const idSchema = z
   .string()
   .regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/, "must be 1–64 letters, digits, - or _, starting with a letter or digit");
-export const nameSchema = z.string().trim().min(1, "needs a name").max(120, "must be at most 120 characters");
+export const MAX_NAME = 120;
+export const nameSchema = z
+  .string()
+  .trim()
+  .min(1, "needs a name")
+  .max(MAX_NAME, `must be at most ${MAX_NAME} characters`);
 export const noteSchema = z.string().max(4000, "must be at most 4000 characters");
 
 /** A number with its range told in words, so the message can stand beside the field. */

@@ -26,7 +26,7 @@ const told = (over: object = {}) => ({
 });
 
 describe("coupons", () => {
-  const planned = () => must(server.planCoupon(WINCH, 1)).id;
+  const planned = () => must(server.planCoupon(WINCH, 1)).ids[0]!;
   it("copy material and the first layers, and are due once those are through cured", () => {
     const { card } = view(planned());
     const { region, stack } = node(WINCH);
@@ -62,6 +62,52 @@ describe("coupons", () => {
     must(server.couponTested(id, 1, told({ result: "void" })));
     expect(worst(WINCH)).toBe("test");
   });
+  it.each([
+    ["what melted counts at once, without tape", { result: "fail", throughCured: false, tapeTested: false }, true],
+    ["a film torn off by tape while soft is provisional", { result: "fail", throughCured: false }, false],
+    ["a fail of a cured film counts", { result: "fail" }, true],
+    ["an early pass is provisional", { throughCured: false }, false],
+    ["a pass nobody taped is provisional", { tapeTested: false }, false],
+    ["a void one never counts", { result: "void" }, false],
+  ])("%s", (_what, over, counts) => {
+    const id = planned();
+    must(server.couponTested(id, 0, told(over)));
+    expect(view(id).counts).toBe(counts);
+    expect(worst(WINCH)).toBe(counts ? "stop" : "test");
+  });
+  it("a void one puts its repeat on the list, once, untested and of the same layers", () => {
+    const id = planned();
+    const { repeat } = must(server.couponTested(id, 0, told({ result: "void" })));
+    const again = view(repeat!).card;
+    expect(again).toMatchObject({ layers: view(id).card.layers, result: null, madeAt: null, throughCured: false });
+    expect(again.name).toBe(`${view(id).card.name}, again`);
+    // said again it makes no second one
+    expect(must(server.couponTested(id, 1, told({ result: "void", note: "dust" }))).repeat).toBeNull();
+  });
+  it("several at once: one product each over the same layers of the same scrap", () => {
+    const products = ["grey-primer", "build-primer"];
+    const asked = { regionId: WINCH, upTo: 1, productIds: products, coats: 3, heaviness: "mist" };
+    const { ids } = must(server.planTrials(asked));
+    const cards = ids.map((id) => view(id).card);
+    expect(cards.map((c) => c.layers.map((l) => l.productId))).toEqual(
+      products.map((p) => [node(WINCH).stack.layers[0]!.productId, p]),
+    );
+    for (const c of cards) expect(c.layers[1]).toMatchObject({ coats: 3, heaviness: "mist", gapMin: null });
+    expect(new Set(cards.map((c) => c.name)).size).toBe(2);
+    // on the bare material just as well
+    const bare = must(server.planTrials({ ...asked, upTo: 0, productIds: ["grey-primer"] })).ids;
+    expect(view(bare[0]!).card.layers).toHaveLength(1);
+  });
+  it.each([
+    ["nothing to try", { upTo: 0 }, "invalid productIds"],
+    ["the same twice", { productIds: ["grey-primer", "grey-primer"] }, "invalid productIds"],
+    ["no coats", { coats: 0 }, "invalid coats"],
+    ["a product nobody has", { productIds: ["nope"] }, "not-found"],
+    ["a region that is none", { regionId: "nope" }, "not-found"],
+  ])("%s is refused", (_what, over, want) => {
+    const ask = { regionId: WINCH, upTo: 1, productIds: [], coats: 1, heaviness: "light", ...over };
+    expect(refusal(server.planTrials(ask))).toBe(want);
+  });
   it("deleted it is silent, put back it speaks again", () => {
     const id = planned();
     must(server.couponTested(id, 0, told({ result: "fail" })));
@@ -81,10 +127,10 @@ describe("coupons", () => {
     const id = planned();
     must(server.couponMade(id, 0));
     expect(refusal(server.couponMade(id, 0))).toBe("conflict");
-    expect(refusal(server.planCoupon("ml-house-panes", null))).toBe("refused");
+    expect(refusal(server.planCoupon("ml-house-panes", 9))).toBe("refused");
     const winch = node(WINCH);
     must(server.editNode("region", WINCH, winch.rev, { material: "unknown" }));
-    expect(refusal(server.planCoupon(WINCH, null))).toBe("refused");
+    expect(refusal(server.planCoupon(WINCH, 9))).toBe("refused");
   });
 });
 

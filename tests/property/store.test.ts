@@ -98,9 +98,9 @@ class Tinkerer {
     coupon: () => {
       const node = this.pick(this.nodes.filter((n) => n.stack.layers.length > 0 && n.region.material !== null));
       if (!node) return;
-      const planned = server.planCoupon(node.region.id, null);
+      const planned = server.planCoupon(node.region.id, 24);
       if (!planned.ok) return;
-      const { id } = planned.value;
+      const id = planned.value.ids[0]!;
       must(server.couponMade(id, 0));
       must(
         server.couponTested(id, 1, {

@@ -3,6 +3,7 @@
 import { X } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
+import { toast } from "sonner";
 import { couponMadeAction, couponTestedAction, deleteCouponAction, restoreCouponAction } from "@/app/actions";
 import type { CouponView, Problem } from "@/contracts";
 import { COUPON_RESULTS, type Product } from "@/core/model";
@@ -109,6 +110,8 @@ function Told({ coupon }: { coupon: CouponView }) {
       draft.score.trim() === "" ? null : Number.isNaN(Number(draft.score)) ? draft.score : Number(draft.score);
     const outcome = await act(() => couponTestedAction(card.id, rev, { ...draft, score }), { quiet: true });
     setProblem(outcome.ok ? null : outcome.problem);
+    if (outcome.ok && outcome.value.repeat !== null)
+      toast.success("Its repeat is on the list", { description: "To be painted again, from the start." });
   };
   const tick = (field: "throughCured" | "tapeTested", label: string) => (
     <label className="flex items-center gap-2">
@@ -147,6 +150,11 @@ function Told({ coupon }: { coupon: CouponView }) {
       </div>
       {tick("throughCured", "It was through cured")}
       {tick("tapeTested", "Tape pulled, or cross-hatched")}
+      {draft.result === "fail" && (
+        <p className="soft text-sm">
+          Melted, lifted or wrinkled? That needs no tape and counts at once. Leave the tape unticked.
+        </p>
+      )}
       <label className="flex items-center gap-2">
         Score, 1 to 5
         <input

@@ -12,6 +12,7 @@ import { useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 import { MATERIAL_NAME, RESULT_NAME, reasonText, STAGE_NAME, stageOf } from "../messages";
 import { CouponPanel } from "./CouponPanel";
+import { PlanTrials } from "./PlanTrials";
 
 const MS_PER_MIN = 60_000;
 const STAGES = ["to-test", "curing", "planned", "told"] as const;
@@ -39,11 +40,14 @@ export function CouponsView({ coupons, regions, products, nowMin, timeZone }: Pr
   return (
     <main className="grid items-start gap-5 p-4 lg:grid-cols-[minmax(0,1fr)_440px]">
       <div className="grid gap-4">
-        <h1 className="text-xl font-bold">Coupons</h1>
+        <div className="flex flex-wrap items-center gap-4">
+          <h1 className="text-xl font-bold">Coupons</h1>
+          <PlanTrials regions={regions} products={products} regionId={null} />
+        </div>
         {coupons.length === 0 && (
           <p className="rounded-box bg-base-200 p-5 text-lg">
-            No trials yet. A coupon is a scrap of the same material with the same layers. Plan one wherever a stack says
-            “test”, paint it first, and let it decide.
+            No trials yet. A coupon is a scrap of the same material with the same layers. Plan one of any stack, or
+            wherever a stack says “test”, paint it first, and let it decide.
           </p>
         )}
         {stages.map(({ stage, list }) => (
@@ -62,7 +66,7 @@ export function CouponsView({ coupons, regions, products, nowMin, timeZone }: Pr
                     <span className="soft block text-sm">
                       {MATERIAL_NAME[c.card.material]} ·{" "}
                       {c.card.result
-                        ? `${RESULT_NAME[c.card.result]}${c.card.score ? `, ${c.card.score} of 5` : ""}`
+                        ? `${stage === "told" ? "" : "so far "}${RESULT_NAME[c.card.result]}${c.card.score ? `, ${c.card.score} of 5` : ""}`
                         : c.card.madeAt
                           ? `through cured ${when(c.card.dueAt)}`
                           : "not painted yet"}
@@ -106,7 +110,7 @@ function Asked({ regions, open }: { regions: readonly JudgedRegion[]; open: (id:
     const outcome = await act(() => planCouponAction(regionId, upTo));
     if (!outcome.ok) return;
     toast.success("Coupon planned");
-    open(outcome.value.id);
+    open(outcome.value.ids[0]!);
   };
   return (
     <section aria-label="Trials asked for">

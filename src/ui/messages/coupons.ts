@@ -15,8 +15,9 @@ export const STAGE_NAME: Readonly<Record<CouponStage, string>> = {
   told: "Tested",
 };
 
-export function stageOf({ card, ripe }: CouponView): CouponStage {
-  if (card.result !== null) return "told";
+/** An early result is provisional: such a coupon goes on curing, and is to be tested again when it is through. */
+export function stageOf({ card, ripe, counts }: CouponView): CouponStage {
+  if (counts || card.result === "void") return "told";
   if (card.madeAt === null) return "planned";
   return ripe ? "to-test" : "curing";
 }
@@ -25,8 +26,11 @@ export function stageOf({ card, ripe }: CouponView): CouponStage {
 export function weightText(c: CouponView): string {
   const { card, counts, speaksFor } = c;
   if (card.result === null) return "Says nothing yet.";
-  if (card.result === "void") return "Void: it says nothing.";
-  if (!counts) return "Provisional: it counts once it is through cured and taped or cross-hatched.";
+  if (card.result === "void") return "Void: it says nothing. Its repeat is on the list.";
+  if (!counts)
+    return card.result === "pass"
+      ? "Provisional: it counts once it is through cured and taped or cross-hatched."
+      : "Provisional: tape tears what is still soft. Test it again once it is through cured; what melted, lifted or wrinkled needs no tape and counts at once.";
   if (speaksFor.length === 0) return "No stack of this model has these layers on this material: a hint only.";
   return card.result === "pass" ? "Lifts “test” to “care” for:" : "Makes these layers a stop for:";
 }

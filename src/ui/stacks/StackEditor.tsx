@@ -7,6 +7,7 @@ import type { Layer, PrepStep, Product, Stack } from "@/core/model";
 import { FILM_ROLES, isOneOf, PREP_STEPS } from "@/core/model";
 import type { PlacedVerdict } from "@/core/plan";
 import { materialFacts } from "@/core/reference";
+import { PlanTrials } from "../coupons/PlanTrials";
 import { offerUndo } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "../messages";
@@ -75,6 +76,7 @@ export function StackEditor({
         </button>
         <CopyStack regions={regions} from={node} name={name} />
         <Beside regions={regions} regionId={region.id} />
+        <PlanTrials regions={regions} products={products} regionId={region.id} />
         <span className="soft">
           {region.material ? MATERIAL_NAME[region.material] : "material not given"} · finish “{region.finish}”
         </span>

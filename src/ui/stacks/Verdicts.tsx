@@ -74,7 +74,7 @@ function PlanCoupon({ regionId, upTo }: { regionId: string; upTo: number }) {
   const { act, busy } = useAct();
   const plan = async () => {
     const outcome = await act(() => planCouponAction(regionId, upTo));
-    if (outcome.ok) router.push(`/coupons?coupon=${outcome.value.id}`);
+    if (outcome.ok) router.push(`/coupons?coupon=${outcome.value.ids[0]}`);
   };
   return (
     <button type="button" className="btn btn-xs gap-1" disabled={busy} onClick={() => void plan()}>

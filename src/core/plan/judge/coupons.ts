@@ -32,9 +32,13 @@ export function couponReach(coupon: Coupon, material: MaterialId | Unknown, stac
   return coupon.layers.every((c, i) => sameLayer(c, stack.layers[i]!)) ? coupon.layers.length : 0;
 }
 
-/** A coupon counts once it has cured through and been taped or cross-hatched; until then it is only a hint. */
+/**
+ * A pass counts once it has cured through and been taped or cross-hatched. A fail counts as soon as it is seen: a hole
+ * in foam cannot be taped, and what lifted or wrinkled is not mended by waiting. Only what tape tore off a film that
+ * was still soft is provisional, like an early pass.
+ */
 export const couponCounts = (c: Coupon): boolean =>
-  c.result !== null && c.result !== "void" && c.throughCured && c.tapeTested;
+  c.result === "fail" ? c.throughCured || !c.tapeTested : c.result === "pass" && c.throughCured && c.tapeTested;
 
 /** Widest single pass a passing coupon of this pile was made with, µm; 0 = none. */
 export function couponWftUm(coupons: readonly Coupon[], material: MaterialId | Unknown, stack: Stack): number {
