@@ -39,5 +39,7 @@ export const logEntrySchema = z.strictObject({
     source: z.enum(["typical", "forecast", "measured", "read"]),
   }),
   note: noteSchema,
+  /** what a coat took out of a can, ml (est.); absent = nothing, or nobody knows */
+  used: z.strictObject({ productId: idSchema, ml: ranged(0, 100_000, "ml") }).optional(),
 });
 export type LogEntry = z.infer<typeof logEntrySchema>;

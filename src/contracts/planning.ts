@@ -25,7 +25,7 @@ export const planningSchema = z.strictObject({
   rounds: z.record(idSchema, whole(0, 4, "rounds")),
   /** coats done in one go */
   batches: z.array(z.array(opIdSchema).min(2, "needs at least two coats").max(60)).max(200),
-  /** product to buy → the day it arrives; region sent out → the day it is back */
+  /** product to buy, or one that runs out → the day it arrives; region sent out → the day it is back */
   arrivals: z.record(idSchema, dateSchema),
   away: z.record(idSchema, dateSchema),
   joins: z.array(joinSchema).max(500),

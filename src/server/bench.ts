@@ -1,9 +1,19 @@
 import { z } from "zod";
 import { done, doneSchema, failed, invalid, type LogEntry, notYetSchema, type Outcome, opIdSchema } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import { layerOfKey } from "@/core/model";
-import { type BenchTile, benchNow, judgeRegion, type Operation } from "@/core/plan";
-import { appendLog, type Db, readLog, readPlan, regionHome, writeReadings } from "@/db";
+import { layerOfKey, type Product } from "@/core/model";
+import { type BenchTile, benchNow, canMl, judgeRegion, type Operation } from "@/core/plan";
+import {
+  allProducts,
+  appendLog,
+  type Db,
+  productRev,
+  readLog,
+  readPlan,
+  regionHome,
+  updateProduct,
+  writeReadings,
+} from "@/db";
 import { handReading } from "./air";
 import { nowMs } from "./clock";
 import { notFound, reading, writing } from "./guard";
@@ -18,6 +28,7 @@ interface AtBench {
   readonly modelId: string;
   readonly tile: BenchTile;
   readonly op: Operation;
+  readonly face: { readonly areaCm2: number | null; readonly count: number };
   readonly entry: (kind: LogEntry["kind"], more?: Partial<LogEntry>) => LogEntry;
 }
 
@@ -42,6 +53,7 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
     modelId: home.modelId,
     tile,
     op,
+    face: { areaCm2: node.region.areaCm2, count: input.regions.find((r) => r.region.id === regionId)?.count ?? 1 },
     entry: (kind, more = {}) => ({
       id: newId("l"),
       regionId,
@@ -135,6 +147,31 @@ export function startOp(
   });
 }
 
+/** Coats leave the can they came out of, as far as it is known what is in it. */
+function takeFromCan(
+  db: Db,
+  { op, face }: AtBench,
+  { coats, wftUm }: { coats: number; wftUm: number },
+): Pick<LogEntry, "used"> {
+  const product = op.productId === null ? undefined : allProducts(db).get(op.productId);
+  if (!product || product.leftMl === null || face.areaCm2 === null) return {};
+  const ml = canMl(product, face.areaCm2, wftUm) * coats * face.count;
+  const taken = round1(Math.min(product.leftMl, ml));
+  return setLeft(db, product, product.leftMl - taken) ? { used: { productId: product.id, ml: taken } } : {};
+}
+
+/** What is taken back goes back into the can, which never holds more than it was sold with. */
+function putIntoCan(db: Db, { used }: LogEntry): void {
+  const product = used && allProducts(db).get(used.productId);
+  if (!product || product.leftMl === null) return;
+  setLeft(db, product, Math.min(product.leftMl + used.ml, product.packMl ?? Number.POSITIVE_INFINITY));
+}
+
+function setLeft(db: Db, product: Product, leftMl: number): boolean {
+  const rev = productRev(db, product.id);
+  return rev !== null && updateProduct(db, { ...product, leftMl: round1(leftMl) }, rev) !== null;
+}
+
 export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Outcome<LogEntry> {
   const parsed = doneSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
@@ -161,7 +198,9 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
     };
     if (tempC !== null && rhPct !== null) writeReadings(db, [handReading(endMs, tempC, rhPct)]);
     const film = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : {};
-    return record(db, at.modelId, { ...expected, at: new Date(endMs).toISOString(), ...film, air, note });
+    const used =
+      at.op.kind === "coat" ? takeFromCan(db, at, { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm ?? 0 }) : {};
+    return record(db, at.modelId, { ...expected, at: new Date(endMs).toISOString(), ...film, air, note, ...used });
   });
 }
 
@@ -193,6 +232,7 @@ export function takeBack(regionId: string, opId: string): Outcome<null> {
     }
     const last = standing.at(-1);
     if (last?.opId !== opId) return failed("conflict", "Only the last thing done to a part can be taken back.");
+    putIntoCan(db, last);
     record(db, home.modelId, { ...last, id: newId("l"), kind: "taken-back", at: new Date(nowMs()).toISOString() });
     return done(null);
   });

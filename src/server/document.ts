@@ -390,7 +390,8 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
     const arrivals = Object.entries(doc.planning.arrivals).map(([id, date]) => [productId(id), date] as const);
     writePlanning(db, doc.model.id, { ...doc.planning, arrivals: Object.fromEntries(arrivals) }, 0);
   }
-  for (const e of doc.log) appendLog(db, doc.model.id, e);
+  for (const e of doc.log)
+    appendLog(db, doc.model.id, e.used ? { ...e, used: { ...e.used, productId: productId(e.used.productId) } } : e);
   if (!doc.plan) return;
   const answer: ImportedPlan = { outcome: "imported", timetable: doc.plan };
   writePlan(db, doc.model.id, {

@@ -148,6 +148,7 @@ describe("the bench", () => {
     return b;
   }
   const tile = (model: string) => must(server.getBench(model)).tiles[0]!;
+  const item = (id: string) => must(server.getShelf()).find((i) => i.product.id === id)!;
   it("takes one step after the other and logs each with its air", () => {
     const b = working();
     expect(refusal(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String))).toBe("conflict");
@@ -200,6 +201,32 @@ describe("the bench", () => {
     must(server.takeBack(b.region, `${b.region}:prep:key`));
     expect(tile(b.model)).toMatchObject({ zone: "ready", op: { id: `${b.region}:prep:key` } });
     expect(must(server.getLog(b.model)).map((e) => e.kind)).toEqual(["started", "done", "taken-back", "taken-back"]);
+  });
+  it("a coat leaves its can, and taken back it is in it again", () => {
+    const b = working();
+    const left = () => item(b.primer).product.leftMl;
+    const first = left()!;
+    must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
+    must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
+    expect(left()).toBe(first);
+    must(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String));
+    const { used } = must(server.finishOp(b.region, { ...DONE, opId: "y1:coat:1", coats: 2, wftUm: 50 }, logTitle));
+    // 80 cm² × 50 µm × 2 coats = 0.8 ml on the part, 0.4 of it lands
+    expect(used).toEqual({ productId: b.primer, ml: 2 });
+    expect(left()).toBeCloseTo(first - used!.ml, 6);
+    must(server.takeBack(b.region, "y1:coat:1"));
+    expect(left()).toBe(first);
+  });
+  it("what was nearly empty gives what it held, and gets just that back", () => {
+    const b = working();
+    const { product, rev } = item(b.primer);
+    must(server.saveProduct(rev, { ...product, leftMl: 1 }));
+    must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
+    must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
+    must(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String));
+    expect(must(server.finishOp(b.region, { ...DONE, opId: "y1:coat:1", coats: 2 }, logTitle)).used?.ml).toBe(1);
+    must(server.takeBack(b.region, "y1:coat:1"));
+    expect(item(b.primer).product.leftMl).toBe(1);
   });
   it("more coats than are left, or a finish in the future, are refused at the field", () => {
     const b = working();

@@ -19,6 +19,7 @@ export { planModel } from "./plan";
 export * from "./region";
 export * from "./remedy";
 export { roundOf } from "./round-ids";
+export { canMl } from "./stock";
 export { type StackTotals, stackTotals } from "./totals";
 export { touchDryMin } from "./touch-dry";
 export * from "./types";

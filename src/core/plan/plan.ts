@@ -21,6 +21,7 @@ import type { OpRecord, Tie } from "./operations";
 import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
 import { judgeRegion, openStops } from "./region";
 import { type Found, inFull, report } from "./report";
+import { type FaceCoats, heldForArrival } from "./stock";
 import {
   NO_HABITS,
   NO_MARKS,
@@ -282,9 +283,16 @@ function contextOf(
     marks,
     habits: input.habits ?? NO_HABITS,
     batches,
+    heldMin: heldForArrival(chains.map(faceCoats), input.productOf, (id) => records.has(id), marks.arrivals),
   };
   return { ctx, left: [...notices, ...long.filter((n) => out.has(n.regionId))] };
 }
+
+const faceCoats = ({ chain, planned, count }: LiveChain): FaceCoats => ({
+  areaCm2: planned.region.areaCm2,
+  count,
+  coats: chain.ops.filter((o) => o.kind === "coat"),
+});
 
 type TooLong = Extract<Notice, { kind: "too-long" }>;
 

@@ -259,6 +259,33 @@ describe("what is not there yet, and what runs short", () => {
     const away = planned(planInput([panel("a")], { marks: marks({ away: { a: arrivesMin } }) }));
     expect(away.ops[0]!.startMin).toBeGreaterThanOrEqual(arrivesMin);
   });
+  it("one that runs out holds the layers the can no longer ends, whole; what it can end goes on", () => {
+    const arrivesMin = NOW_MIN + 6 * MIN_PER_DAY;
+    const twice = (id: string): PlanRegion => {
+      const own = panel(id, { areaCm2: 200 });
+      const [primer, colour] = own.stack.layers;
+      return { ...own, stack: { ...own.stack, layers: [primer!, { ...colour!, coats: 2, wftUm: 40 }] } };
+    };
+    const plan = (leftMl: number | null, over: Partial<PlanMarks> = {}) =>
+      planned(
+        planInput([twice("a"), twice("b")], {
+          productOf: lookup([product("estuary-blue", { leftMl, method: "airbrush", owned: true })]),
+          marks: marks({ arrivals: { "estuary-blue": arrivesMin }, ...over }),
+        }),
+      );
+    const late = (a: ReturnType<typeof planned>) =>
+      a.ops.filter((o) => o.productId === "estuary-blue" && o.startMin >= arrivesMin).map((o) => o.id);
+    // 200 cm² × 40 µm × 2 coats, 0.4 of it lands: 4 ml, 4.6 with the reserve
+    expect(late(plan(10))).toEqual([]);
+    expect(late(plan(5)).toSorted()).toEqual(["bc:coat:1", "bc:coat:2"]);
+    expect(late(plan(3)).toSorted()).toEqual(["ac:coat:1", "ac:coat:2", "bc:coat:1", "bc:coat:2"]);
+    // nobody said what is in it: nothing is held
+    expect(late(plan(null))).toEqual([]);
+    // nothing on its way: it is told as short and planned all the same
+    const none = plan(3, { arrivals: {} });
+    expect(late(none)).toEqual([]);
+    expect(none.stock[0]).toMatchObject({ productId: "estuary-blue", shortMl: expect.closeTo(6.2, 6) });
+  });
   it("stock is reckoned over all coats to come with 15 % on top, and is wanted before the masking for it", () => {
     const taped: PlanRegion = {
       region: region({ id: "a", material: "petg", areaCm2: 200 }),

@@ -126,6 +126,8 @@ export interface ProblemContext {
   readonly marks: PlanMarks;
   readonly habits: ShedHabits;
   readonly batches: Batches;
+  /** coat → when the product it waits for is there */
+  readonly heldMin: ReadonlyMap<string, number>;
   /** hours in which gates are looked at; absent = those of the sessions */
   readonly gateHours?: readonly BenchSession[] | undefined;
 }
@@ -227,7 +229,7 @@ function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf
   const releaseMin = Math.max(
     ctx.nowMin,
     own(marks.away, op.regionId) ?? ctx.nowMin,
-    product && product.owned === false ? (own(marks.arrivals, product.id) ?? ctx.nowMin) : ctx.nowMin,
+    ctx.heldMin.get(op.id) ?? ctx.nowMin,
   );
   const lockMin = own(marks.locks, op.id) ?? null;
   return {

@@ -124,11 +124,7 @@ function whyThen(
   placed: readonly Placed[],
 ): Placed["boundBy"] {
   if (place.boundBy.kind !== "release") return place.boundBy;
-  const product = op.productId === null ? null : ctx.productOf(op.productId);
-  const there = Math.max(
-    own(ctx.marks.away, op.regionId) ?? 0,
-    product?.owned === false ? (own(ctx.marks.arrivals, product.id) ?? 0) : 0,
-  );
+  const there = Math.max(own(ctx.marks.away, op.regionId) ?? 0, ctx.heldMin.get(op.id) ?? 0);
   const { startMin } = place;
   if (there > startMin - GRID_MIN) return place.boundBy;
   const wait = waitReport(op.id, live, ctx, endOf, startMin);

@@ -1,7 +1,7 @@
 import type { Product } from "../model";
 import { liquidNeededMl, transferEfficiency } from "../numbers";
 import { PROPELLANT_SHARE, STOCK_RESERVE } from "../reference";
-import type { PlannedOp, PlanRegion } from "./types";
+import type { PlanMarks, PlannedOp, PlanRegion } from "./types";
 
 /** What the work still to do takes of one product. */
 export interface StockLine {
@@ -28,15 +28,14 @@ export function stockLines(
   const countOf = new Map(regions.map((r) => [r.region.id, r.count ?? 1]));
   const coats = ops.filter((o) => o.state !== "done" && o.kind === "coat" && o.productId !== null);
   const lines = [...new Set(coats.map((o) => o.productId!))].map((productId): StockLine => {
-    const own = coats.filter((o) => o.productId === productId);
+    const its = coats.filter((o) => o.productId === productId);
     const product = productOf(productId);
     const needMl =
       (1 + STOCK_RESERVE) *
-      own.reduce((sum, o) => {
+      its.reduce((sum, o) => {
         const areaCm2 = areaOf.get(o.regionId) ?? null;
         if (areaCm2 === null) return sum;
-        const perPiece = liquidNeededMl(areaCm2, o.wftUm ?? 0, 1, transferEfficiency(product.method, areaCm2));
-        return sum + perPiece * (countOf.get(o.regionId) ?? 1);
+        return sum + paintMl(product, areaCm2, o.wftUm ?? 0) * (countOf.get(o.regionId) ?? 1);
       }, 0);
     const leftMl = paintLeftMl(product);
     return {
@@ -44,8 +43,8 @@ export function stockLines(
       needMl,
       leftMl,
       shortMl: leftMl === null ? 0 : Math.max(0, needMl - leftMl),
-      byMin: Math.min(...own.map((o) => maskingBefore(o, ops) ?? o.startMin)),
-      partial: own.some((o) => areaOf.get(o.regionId) == null),
+      byMin: Math.min(...its.map((o) => maskingBefore(o, ops) ?? o.startMin)),
+      partial: its.some((o) => areaOf.get(o.regionId) == null),
     };
   });
   return lines.sort((a, b) => b.shortMl - a.shortMl || a.byMin - b.byMin || (a.productId < b.productId ? -1 : 1));
@@ -54,6 +53,59 @@ export function stockLines(
 /** What is left of a can as paint: an aerosol's figure counts its propellant, which never lands. */
 const paintLeftMl = ({ leftMl, method }: Product): number | null =>
   leftMl === null || method !== "aerosol" ? leftMl : leftMl * (1 - PROPELLANT_SHARE);
+
+/** Paint one coat takes on one piece, landed and lost, ml. */
+const paintMl = (product: Product, areaCm2: number, wftUm: number): number =>
+  liquidNeededMl(areaCm2, wftUm, 1, transferEfficiency(product.method, areaCm2));
+
+/** What a coat takes out of a can on one piece, ml: what lands, what flies past, and an aerosol's propellant with it (est.). */
+export function canMl(product: Product, areaCm2: number, wftUm: number): number {
+  const paint = paintMl(product, areaCm2, wftUm);
+  return product.method === "aerosol" ? paint / (1 - PROPELLANT_SHARE) : paint;
+}
+
+/** One face's coats, bottom first. */
+export interface FaceCoats {
+  readonly areaCm2: number | null;
+  readonly count: number;
+  readonly coats: readonly Pick<PlannedOp, "id" | "layerId" | "productId" | "wftUm">[];
+}
+
+/**
+ * Coats that wait for a product on its way, by when it is there. Of one to buy: all of them. Of one that runs out: from
+ * the first layer on that what is left does not finish, in the order of the parts; nobody begins a layer the can cannot
+ * end. What is begun comes first.
+ */
+export function heldForArrival(
+  faces: readonly FaceCoats[],
+  productOf: (id: string) => Product,
+  begun: (opId: string) => boolean,
+  arrivals: PlanMarks["arrivals"],
+): ReadonlyMap<string, number> {
+  const held = new Map<string, number>();
+  for (const [productId, arrivesMin] of Object.entries(arrivals)) {
+    const layers = faces.flatMap(({ areaCm2, count, ...face }) => {
+      const coats = face.coats.filter((o) => o.productId === productId);
+      return [...new Set(coats.map((o) => o.layerId))].map((layerId) => {
+        const own = coats.filter((o) => o.layerId === layerId);
+        return { own, areaCm2: areaCm2 ?? 0, count, begun: own.some((o) => begun(o.id)) };
+      });
+    });
+    if (layers.length === 0) continue;
+    const product = productOf(productId);
+    let leftMl = product.owned === false ? 0 : (paintLeftMl(product) ?? Number.POSITIVE_INFINITY);
+    for (const { own, areaCm2, count } of layers.toSorted((a, b) => Number(b.begun) - Number(a.begun))) {
+      const open = own.filter((o) => !begun(o.id));
+      const needMl =
+        (1 + STOCK_RESERVE) *
+        count *
+        open.reduce((sum, o) => sum + (areaCm2 === 0 ? 0 : paintMl(product, areaCm2, o.wftUm ?? 0)), 0);
+      if (product.owned !== false && needMl <= leftMl) leftMl -= needMl;
+      else for (const o of open) held.set(o.id, arrivesMin);
+    }
+  }
+  return held;
+}
 
 /** Start of the masking a coat is masked for; a colour that runs out behind tape has spoilt the tape as well. */
 function maskingBefore(coat: PlannedOp, ops: readonly PlannedOp[]): number | null {

@@ -45,7 +45,7 @@ export interface PlanMarks {
   readonly rounds: Readonly<Record<string, number>>;
   /** coats of one product done in one go, by their operations */
   readonly batches: readonly (readonly string[])[];
-  /** product to buy → when it arrives */
+  /** product on its way, to buy or to go on with → when it arrives */
   readonly arrivals: Readonly<Record<string, number>>;
   /** region sent out → when it is back */
   readonly away: Readonly<Record<string, number>>;

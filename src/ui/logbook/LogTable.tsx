@@ -44,7 +44,9 @@ function lastStanding(log: readonly LogEntry[]): ReadonlySet<string> {
 
 function film(e: LogEntry): string {
   if (e.coats === null) return "";
-  return `${e.coats} coat${e.coats > 1 ? "s" : ""}${e.wftUm === null ? "" : `, ${um(e.wftUm)} wet`}`;
+  const coats = `${e.coats} coat${e.coats > 1 ? "s" : ""}${e.wftUm === null ? "" : `, ${um(e.wftUm)} wet`}`;
+  if (!e.used) return coats;
+  return `${coats}; about ${e.used.ml} ml ${e.kind === "taken-back" ? "back in" : "out of"} the can`;
 }
 
 export function LogTable({ log, names, timeZone }: LogTableProps) {

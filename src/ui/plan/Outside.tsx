@@ -13,7 +13,11 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
   const count = planning.joins.length + Object.keys(planning.arrivals).length + Object.keys(planning.away).length;
   const answer = screen.plan?.answer;
   const used = new Set(answer?.outcome === "planned" ? answer.ops.map((o) => o.productId) : []);
-  const toBuy = Object.values(screen.products).filter((p) => p.owned === false && used.has(p.id));
+  const shortMl = new Map(answer?.outcome === "planned" ? answer.stock.map((l) => [l.productId, l.shortMl]) : []);
+  const awaited = Object.values(screen.products).filter(
+    (p) =>
+      used.has(p.id) && (p.owned === false || (shortMl.get(p.id) ?? 0) > 0 || planning.arrivals[p.id] !== undefined),
+  );
   const partName = (id: string) => parts.find((p) => p.id === id)?.name ?? "a part that is gone";
   return (
     <details className="rounded-box bg-base-200 p-3" open={fault !== null || undefined}>
@@ -77,10 +81,10 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
         <section aria-label="Not there yet">
           <h3 className="font-semibold">Not there yet</h3>
           <ul className="grid gap-1">
-            {toBuy.map((p) => (
+            {awaited.map((p) => (
               <DateLine
                 key={p.id}
-                name={`${p.name}, to buy: arrives`}
+                name={p.owned === false ? `${p.name}, to buy: arrives` : `${p.name}, runs out: more arrives`}
                 value={planning.arrivals[p.id] ?? ""}
                 save={(date) => change({ arrivals: withEntry(planning.arrivals, p.id, date) }, "Arrival changed")}
               />
