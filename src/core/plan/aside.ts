@@ -47,8 +47,7 @@ export function sharedAir(op: Operation, drying: Drying | null, covered: boolean
       mindsUntilMin: covered ? (endMin) => endMin : drying.dustFreeMin,
       of: op.regionId,
     };
-  const dusty = op.abrasive !== null && !op.abrasive.wet;
-  return dusty ? { gives: "dust", settleMin: DUST_SETTLES_MIN, mindsUntilMin: null, of: op.regionId } : undefined;
+  return op.dusty ? { gives: "dust", settleMin: DUST_SETTLES_MIN, mindsUntilMin: null, of: op.regionId } : undefined;
 }
 
 /** A wet part hangs on its holder until it can be handled; a lamp keeps what lies under it. */

@@ -24,6 +24,7 @@ export { type StackTotals, stackTotals } from "./totals";
 export { touchDryMin } from "./touch-dry";
 export * from "./types";
 export type { Looked } from "./verify";
+export type { WaitedFor } from "./wait";
 export * from "./whose-number";
 export * from "./why";
 export { type WhyOp, whyOp } from "./why-op";

@@ -7,6 +7,7 @@ import {
   ASSUMED_AREA_CM2,
   BEFORE_LABOUR,
   COAT_LABOUR,
+  DUST_SETTLES_MIN,
   LABOUR_STEP_MIN,
   type Labour,
   materialFacts,
@@ -42,6 +43,8 @@ export interface Operation {
   readonly sprayed: boolean;
   /** paper to use, FEPA P grits; null where nothing is abraded */
   readonly abrasive: { readonly from: number; readonly to: number; readonly wet: boolean } | null;
+  /** rubs or brushes dry: what it gives off has to settle, and be wiped off, before anything is coated */
+  readonly dusty: boolean;
   /** dry film a rub takes off, µm; 0 where nothing is rubbed */
   readonly takesUm: number;
   /** the round of fill, sand and prime it belongs to, from 1; absent = none */
@@ -102,6 +105,7 @@ export const blankOperation = {
   wftUm: null,
   sprayed: false,
   abrasive: null,
+  dusty: false,
   takesUm: 0,
 } as const;
 
@@ -110,6 +114,8 @@ class Work {
   readonly ops: Operation[] = [];
   readonly ties: Tie[] = [];
   private wait: Wait = NO_WAIT;
+  /** the last that gave dust since a film was laid */
+  private dustyId: string | null = null;
 
   /** @param after what the next piece waits for, unless `now` says otherwise */
   push(op: Operation, after: Wait = NO_WAIT): void {
@@ -117,6 +123,13 @@ class Work {
     if (last) this.ties.push({ from: last.id, to: op.id, wait: this.wait });
     this.ops.push(op);
     this.wait = after;
+    if (op.dusty) this.dustyId = op.id;
+  }
+  /** A coat lies on what was rubbed before it: that dust has settled by then, and is wiped off. */
+  coat(op: Operation, after: Wait): void {
+    if (this.dustyId !== null) this.tie(this.dustyId, op.id, DUST_SETTLED);
+    this.dustyId = null;
+    this.push(op, after);
   }
   now(wait: Wait): void {
     this.wait = wait;
@@ -199,7 +212,9 @@ function coatsOf(
     const { coat, turns } = coatOps(region, layer, product, n);
     // every face has a film and a window of its own: it waits for its own coat below, not for the last one that was laid
     const faceTies = faces > 1 && n > 1;
-    work.push(coat, turns.length > 0 ? HANDLED : flashed);
+    const after = turns.length > 0 ? HANDLED : flashed;
+    if (product.role === "putty") work.push(coat, after);
+    else work.coat(coat, after);
     for (const [k, turn] of turns.entries())
       work.push(turn, k < turns.length - 1 ? HANDLED : faces > 1 ? NO_WAIT : flashed);
     if (faceTies)
@@ -252,6 +267,7 @@ const aside = (
 });
 
 const NO_WAIT: Wait = { kind: "none" };
+const DUST_SETTLED: Wait = { kind: "fixed", minutes: DUST_SETTLES_MIN, what: "dust" };
 const WETS: ReadonlySet<PrepStep | undefined> = new Set<PrepStep>(["drain", "wash", "rinse"]);
 const HANDLED: Wait = { kind: "milestone", milestone: "handle", leastMin: 0 };
 /** Zones kept bare are small beside the face they lie in (est.). */
@@ -277,6 +293,7 @@ function sandOp(region: Region, layer: Layer, rub: NonNullable<Layer["sandAfter"
     kind: "sand",
     handsOnMin: minutesFor(SAND_LABOUR, region.areaCm2, round === undefined ? 1 : ROUND_SPOT_SHARE),
     abrasive: { from: rub.grit, to: rub.grit, wet: rub.wet },
+    dusty: !rub.wet,
     takesUm: rub.takesUm,
     round,
   };
@@ -290,6 +307,7 @@ const beforeOp = (region: Region, layer: Layer, step: BeforeStep): Operation => 
   kind: "before",
   step,
   handsOnMin: minutesFor(BEFORE_LABOUR[step], region.areaCm2),
+  dusty: step === "scuff" && !layer.scuffWet,
 });
 
 /** Dry sanding is out where the metal, or an old finish nobody tested, may hold lead. */
@@ -310,6 +328,7 @@ function prepOp(region: Region, step: PrepStep): Operation {
     step,
     handsOnMin: minutesFor(PREP_LABOUR[step], region.areaCm2),
     abrasive: keyGrit && { ...keyGrit, wet: wetOnly(region) },
+    dusty: (step === "key" || step === "derust") && !wetOnly(region),
   };
 }
 
@@ -354,6 +373,7 @@ function coatOps(region: Region, layer: Layer, product: Product, n: number): { c
     handsOnMin,
     sprayed: isSprayed(product),
     abrasive: null,
+    dusty: false,
     takesUm: 0,
     round,
   };

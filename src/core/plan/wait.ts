@@ -22,7 +22,7 @@ export type Wait =
   /** wipe or degreaser leaving the face */
   | { readonly kind: "wipe-flash" }
   /** so many minutes whatever the air: a lamp, a joint */
-  | { readonly kind: "fixed"; readonly minutes: number; readonly what: "uv-box" | "joint" }
+  | { readonly kind: "fixed"; readonly minutes: number; readonly what: Settled }
   /** the film below has come so far: a face may be handled, tape may be laid */
   | { readonly kind: "milestone"; readonly milestone: "touch" | "handle" | "tape-safe"; readonly leastMin: number }
   /** tape comes off while the edge is soft, or once the film is hard; in between the edge tears */
@@ -61,7 +61,9 @@ export interface WaitContext {
   readonly dryAt?: DryAt | undefined;
 }
 
-export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | "uv-box" | "joint";
+/** What a fixed time is waited for. */
+export type Settled = "uv-box" | "joint" | "dust";
+export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | Settled;
 
 /** The milestone a wait is told by, for words and rings. @param span the one it falls into, where that is known */
 export function milestoneOf(wait: Wait, span?: Span): WaitedFor | null {
@@ -84,8 +86,8 @@ export function milestoneOf(wait: Wait, span?: Span): WaitedFor | null {
 }
 
 /** Waits for no film. */
-export const isBare = (m: WaitedFor | null): m is "part-dry" | "wipe-flash" | "uv-box" | "joint" =>
-  m === "part-dry" || m === "wipe-flash" || m === "uv-box" || m === "joint";
+export const isBare = (m: WaitedFor | null): m is Exclude<WaitedFor, Milestone> => m !== null && BARE.has(m);
+const BARE: ReadonlySet<WaitedFor> = new Set(["part-dry", "wipe-flash", "uv-box", "joint", "dust"]);
 
 /** True when some span of the wait may shut, so the work that opens it must be timed with what follows. */
 export function canShut(wait: Wait, coats: readonly AppliedCoat[]): boolean {

@@ -160,6 +160,53 @@ describe("a stack as work", () => {
   });
 });
 
+describe("dust of a part’s own rubbing", () => {
+  const rub = (wet: boolean) => ({ grit: 400, wet, takesUm: 5 });
+  const colour = (over: object = {}) => layer("estuary-blue", { id: "b", ...over });
+  /** what the first coat of the upper layer, and that of the lower one, wait for because of dust */
+  const dustBefore = (stack: PlanRegion["stack"], over: object = {}) => {
+    const face = region({ id: "r", material: "petg", areaCm2: 100, ...over });
+    const judged = judgeStack({ region: face, stack, productOf: lookup(), protection: ["p3"], air: null });
+    if (judged.outcome !== "judged") throw new Error("incomplete");
+    const isDust = ({ wait }: { wait: Wait }) => wait.kind === "fixed" && wait.what === "dust";
+    const ties = chainOf(face, stack, judged.seams, lookup()).ties.filter(isDust);
+    return ties.map((t) => `${t.from} > ${t.to}`);
+  };
+  it.each<[string, PlanRegion["stack"], object, string[]]>([
+    ["a dry rub", pile(layer("grey-primer", { id: "a", sandAfter: rub(false) }), colour()), {}, ["a:sand > b:coat:1"]],
+    ["a wet rub gives none", pile(layer("grey-primer", { id: "a", sandAfter: rub(true) }), colour()), {}, []],
+    [
+      "a dry scuff, wiped after",
+      pile(layer("grey-primer", { id: "a" }), colour({ before: ["scuff", "wipe"] })),
+      {},
+      ["b:before:scuff > b:coat:1"],
+    ],
+    ["a wet scuff", pile(layer("grey-primer", { id: "a" }), colour({ before: ["scuff"], scuffWet: true })), {}, []],
+    [
+      "the key of the bare face, and only for the first coat on it",
+      { prep: ["key", "dust-off"], layers: [layer("grey-primer", { id: "a", coats: 3 }), colour()] },
+      {},
+      ["r:prep:key > a:coat:1"],
+    ],
+    [
+      "metal that may hold lead is keyed wet",
+      { prep: ["key"], layers: [layer("grey-primer", { id: "a" })] },
+      { material: "white-metal" },
+      [],
+    ],
+    [
+      "putty may go into dust that still hangs, the primer over it not",
+      pile(
+        layer("grey-primer", { id: "a", sandAfter: rub(false) }),
+        layer("red-stopper", { id: "p" }),
+        layer("grey-primer", { id: "n" }),
+      ),
+      {},
+      ["a:sand > n:coat:1"],
+    ],
+  ])("%s", (_what, stack, over, want) => expect(dustBefore(stack, over)).toEqual(want));
+});
+
 describe("small facts", () => {
   it("preparation ends some conditions and brings others, in order", () => {
     expect(preparedConditions(["greasy", "dusty"], ["wash"])).toEqual(expect.arrayContaining(["washed", "dried"]));

@@ -37,7 +37,8 @@ export const COAT_LABOUR: Readonly<Record<Method, Labour>> = {
   spread: { fixedMin: 6, perCm2Min: 0.02 },
 };
 
-export const SAND_LABOUR: Labour = { fixedMin: 4, perCm2Min: 0.03 };
+/** With brushing off and the tack cloth. */
+export const SAND_LABOUR: Labour = { fixedMin: 5, perCm2Min: 0.03 };
 /** Share of what leaves the tool that lands on the part (est.). */
 export const TRANSFER_EFFICIENCY: Readonly<Record<Method, number>> = {
   brush: 0.95,

@@ -15,7 +15,6 @@ import type {
   MaterialId,
   MayGoOver,
   Method,
-  Milestone,
   PrepStep,
   Propellant,
   Protection,
@@ -28,6 +27,7 @@ import type {
   Unknown,
   Verdict,
 } from "@/core/model";
+import type { WaitedFor } from "@/core/plan";
 
 /** Ids to words. One table each, so that a new id without words is a type error. */
 
@@ -253,7 +253,7 @@ export const BEFORE_NAME: Readonly<Record<BeforeStep, string>> = {
   heat: "Warm gently",
 };
 
-export const MILESTONE_NAME: Readonly<Record<Milestone | "part-dry" | "wipe-flash" | "uv-box" | "joint", string>> = {
+export const MILESTONE_NAME: Readonly<Record<WaitedFor, string>> = {
   flash: "flash off",
   touch: "touch dry",
   handle: "fit to handle",
@@ -266,6 +266,7 @@ export const MILESTONE_NAME: Readonly<Record<Milestone | "part-dry" | "wipe-flas
   "wipe-flash": "wipe gone off",
   "uv-box": "cured under the lamp",
   joint: "joint set",
+  dust: "dust settled and wiped off",
 };
 
 /** Names the same thing goes by elsewhere; searching any of a row finds all of it. */

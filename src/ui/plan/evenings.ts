@@ -87,6 +87,7 @@ function packingOf(ops: readonly PlannedOp[], products: Products): readonly stri
       things.add(`${wet ? "wet-or-dry " : ""}P${from}${to === from ? "" : `–P${to}`} paper`);
       if (wet) things.add("water and a drop of soap");
     }
+    if (op.dusty) things.add("tack cloth");
     if (op.kind === "mask") things.add("masking tape");
     if (op.kind === "inspect") things.add("a raking lamp");
     if (op.step === "degrease" || op.step === "wipe") things.add("lint-free cloths and degreaser");
