@@ -2,7 +2,7 @@ import { type AppliedCoat, milestoneAfter, type WaitClock } from "../film";
 import type { Method } from "../model";
 import { DUST_SETTLES_MIN, MIST_SETTLES_MIN } from "../reference";
 import type { Keep, SharedAir } from "../schedule";
-import type { Operation } from "./operations";
+import { LAYS_PAINT, type Operation } from "./operations";
 
 /** What films need of a room while they dry, from the film's own answers; remembered, as the search asks it over and over. */
 export interface Drying {
@@ -33,14 +33,12 @@ export function dryingOf(coatAt: (endMin: number) => AppliedCoat, clock: WaitClo
   return { dustFreeMin: reach("dust-free"), handleMin: reach("handle") };
 }
 
-const LAYS_FILM = new Set<Operation["kind"]>(["coat", "turn"]);
-
 /**
  * What an operation does to the air of the room and what it cannot bear there: dry paper gives dust, a spray gives mist of its own
  * product, and a fresh film minds both until it is dust-free, unless wet parts stand under a cover.
  */
 export function sharedAir(op: Operation, drying: Drying | null, covered: boolean): SharedAir | undefined {
-  if (LAYS_FILM.has(op.kind) && drying)
+  if (LAYS_PAINT.has(op.kind) && drying)
     return {
       gives: op.sprayed ? `mist of ${op.productId}` : null,
       settleMin: MIST_SETTLES_MIN,
@@ -60,7 +58,7 @@ export function keepsOf(
 ): readonly Keep[] {
   if (op.kind === "prep" && op.step === "post-cure")
     return [{ resource: "uv-box", amount: 1, untilMin: (endMin) => endMin + uvMin }];
-  return LAYS_FILM.has(op.kind) && drying && holders !== null
+  return LAYS_PAINT.has(op.kind) && drying && holders !== null
     ? [{ resource: "holders", amount: Math.min(count, holders), untilMin: drying.handleMin }]
     : [];
 }

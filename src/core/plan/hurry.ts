@@ -1,6 +1,6 @@
 import { chanceNotYet, type FilmFaultKind, filmFaults, type NextAct, progressAt } from "../film";
 import { possibleBites } from "../rules";
-import { coatsUpTo } from "./operations";
+import { coatsUpTo, LAYS_PAINT, type Operation } from "./operations";
 import { contextFor } from "./plan";
 import type { PlanInput } from "./types";
 import { isBare, milestoneOf, type WaitedFor } from "./wait";
@@ -100,8 +100,8 @@ function soonest(input: PlanInput, fromMin: number, minutes: number): number | n
   return null;
 }
 
-function actOf(op: { kind: string; productId: string | null }, atMin: number, input: PlanInput): NextAct | null {
-  if (op.kind === "coat" || op.kind === "turn") {
+function actOf(op: Pick<Operation, "kind" | "productId">, atMin: number, input: PlanInput): NextAct | null {
+  if (LAYS_PAINT.has(op.kind)) {
     const product = input.productOf(op.productId!);
     return { kind: "coat", atMin, carrierBite: Math.max(...possibleBites(product)) };
   }

@@ -24,8 +24,21 @@ import type { SeamPlan } from "./judge";
 import { roundOf } from "./round-ids";
 import { partDryWait, type Wait } from "./wait";
 
-export const OP_KINDS = ["prep", "before", "coat", "sand", "turn", "inspect", "mask", "unmask", "fit"] as const;
+export const OP_KINDS = [
+  "prep",
+  "before",
+  "coat",
+  "part-coat",
+  "sand",
+  "turn",
+  "inspect",
+  "mask",
+  "unmask",
+  "fit",
+] as const;
 export type OpKind = (typeof OP_KINDS)[number];
+/** Wets a face, wholly or in part. */
+export const LAYS_PAINT: ReadonlySet<OpKind> = new Set<OpKind>(["coat", "part-coat", "turn"]);
 
 /** One piece of hands-on work on one region. */
 export interface Operation {
@@ -47,6 +60,8 @@ export interface Operation {
   readonly dusty: boolean;
   /** dry film a rub takes off, µm; 0 where nothing is rubbed */
   readonly takesUm: number;
+  /** of work longer than any session: which sitting of how many; absent = done in one */
+  readonly sitting?: { readonly n: number; readonly of: number } | undefined;
   /** the round of fill, sand and prime it belongs to, from 1; absent = none */
   readonly round?: number | undefined;
 }

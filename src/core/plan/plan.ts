@@ -21,6 +21,7 @@ import type { OpRecord, Tie } from "./operations";
 import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
 import { judgeRegion, openStops } from "./region";
 import { type Found, inFull, report } from "./report";
+import { longestSessionMin } from "./sittings";
 import { type FaceCoats, heldForArrival } from "./stock";
 import {
   NO_HABITS,
@@ -302,8 +303,7 @@ function tooLong(
   sessions: readonly BenchSession[],
   records: ReadonlyMap<string, OpRecord>,
 ): readonly TooLong[] {
-  if (sessions.length === 0) return [];
-  const longestMin = Math.max(...sessions.map((s) => s.endMin - s.startMin));
+  const longestMin = longestSessionMin(sessions);
   return chains.flatMap(({ chain }): TooLong[] => {
     const neededMin = Math.max(0, ...chain.ops.filter((o) => !records.has(o.id)).map((o) => o.handsOnMin));
     return neededMin > longestMin ? [{ kind: "too-long", regionId: chain.regionId, neededMin, longestMin }] : [];

@@ -19,6 +19,7 @@ import {
   withMinutes,
 } from "./operations";
 import { withRounds } from "./rounds";
+import { inSittings } from "./sittings";
 import type { PlanInput, PlanMarks, PlanRegion, ShedHabits } from "./types";
 import { canShut, estimateMin, type NotYet, spansOf } from "./wait";
 
@@ -53,7 +54,11 @@ export function liveChain(
   const { region: r, answer: judged, rounds, refused } = withRounds(own, answer, input);
   const count = own.count ?? 1;
   const bare = chainOf(ofAll(r.region, count), r.stack, judged.seams, input.productOf);
-  const whole = withMinutes(withFit(bare, input.joins ?? []), input.marks?.minutes ?? {});
+  const minutes = input.marks?.minutes ?? {};
+  const whole = withMinutes(
+    inSittings(withMinutes(withFit(bare, input.joins ?? []), minutes), input.sessions, records, input.productOf),
+    sittingMinutes(minutes),
+  );
   const live = withHistory(withoutPassed(whole, records), records);
   const { material } = r.region;
   const group = material === null || material === "unknown" ? "porous" : materialFacts(material).group;
@@ -68,6 +73,10 @@ export function liveChain(
     chain: { ...live.chain, ties: live.chain.ties.map((tie) => overDoneFilm(tie, records)) },
   };
 }
+
+/** What somebody said of single sittings; of the whole work it has been heard before it was divided. */
+const sittingMinutes = (minutes: PlanMarks["minutes"]): PlanMarks["minutes"] =>
+  Object.fromEntries(Object.entries(minutes).filter(([id]) => id.includes(":sitting:")));
 
 /** Work beside the coats that was never noted is not asked for once later work is done: nobody masks what is painted. */
 const ASIDE = new Set<Operation["kind"]>(["inspect", "mask", "turn", "fit"]);

@@ -1,7 +1,7 @@
 import { airAt } from "../film";
 import { mechanismOf } from "../reference";
 import { judgeStack, type PlacedVerdict } from "./judge";
-import { coatsUpTo, type Operation } from "./operations";
+import { coatsUpTo, LAYS_PAINT, type Operation } from "./operations";
 import type { LiveChain, ProblemContext } from "./problem";
 import { stillStops } from "./region";
 import type { PlanInput, WaitReport } from "./types";
@@ -33,7 +33,7 @@ export function startCheck(
   const { nowMin } = input;
   const shutMin = wait?.shutsMin != null && nowMin > wait.shutsMin ? nowMin - wait.shutsMin : null;
   const earlyMin = wait ? Math.max(0, Math.ceil(wait.likelyMin - nowMin)) : 0;
-  const stops = op.kind === "coat" || op.kind === "turn" ? stopsNow(input, live, op, world) : [];
+  const stops = LAYS_PAINT.has(op.kind) ? stopsNow(input, live, op, world) : [];
   const leftTacky = isLeftTacky(input, live, op, world);
   return { stops, shutMin, earlyMin, leftTacky, barred: stops.length > 0 || shutMin !== null || leftTacky };
 }
@@ -60,7 +60,7 @@ function stopsNow(input: PlanInput, live: LiveChain, op: Operation, world: World
   const coats = before
     ? coatsUpTo(live.chain, before.id, live.filmUm, world.productOf, (id) => records.get(id)?.endMin ?? nowMin)
     : [];
-  const first = op.kind === "coat" && op.coat === 1 && coats.length > 0;
+  const first = op.kind !== "turn" && op.coat === 1 && (op.sitting?.n ?? 1) === 1 && coats.length > 0;
   const answer = judgeStack({
     region,
     stack: { ...stack, layers: stack.layers.map((l, i) => (i === layer ? { ...l, air } : l)) },

@@ -174,7 +174,7 @@ export type Notice =
       readonly why: "differs" | "begun" | "pot-life" | "circle";
     }
   | { readonly kind: "lock-passed"; readonly regionId: string }
-  /** its longest piece of work fits no session: the part is left out, the rest is planned */
+  /** work that cannot be left half done fits no session: the part is left out, the rest is planned */
   | { readonly kind: "too-long"; readonly regionId: string; readonly neededMin: number; readonly longestMin: number }
   /** a stop nobody answered for keeps this part out of the plan */
   | {

@@ -6,15 +6,18 @@ import { duration } from "../format/time";
 import { missingText, REASON, verdictText } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
-type Work = Pick<Operation, "kind" | "step" | "coat" | "of" | "abrasive" | "layerId" | "round">;
+type Work = Pick<Operation, "kind" | "step" | "coat" | "of" | "abrasive" | "layerId" | "round" | "sitting">;
 
 function paper({ abrasive }: Work): string {
   if (!abrasive) return "";
   return abrasive.from === abrasive.to ? ` P${abrasive.from}` : ` P${abrasive.from}–P${abrasive.to}`;
 }
 
-/** What is done, without the part's name: "Etch primer, coat 1 of 2", "Wet-sand P400". */
-export function workText(op: Work, product: string | null): string {
+/** What is done, without the part's name: "Etch primer, coat 1 of 2", "Wet-sand P400", "Sand P240, sitting 1 of 2". */
+export const workText = (op: Work, product: string | null): string =>
+  op.sitting ? `${wholeText(op, product)}, sitting ${op.sitting.n} of ${op.sitting.of}` : wholeText(op, product);
+
+function wholeText(op: Work, product: string | null): string {
   switch (op.kind) {
     case "prep":
       return `${PREP_NAME[op.step as keyof typeof PREP_NAME]}${op.abrasive ? `,${op.abrasive.wet ? " wet only," : ""}` : ""}${paper(op)}`;
@@ -33,6 +36,7 @@ export function workText(op: Work, product: string | null): string {
     case "fit":
       return "Fit the part";
     case "coat":
+    case "part-coat":
       if (op.round) return `${product ?? "Coat"}, round ${op.round}`;
       return op.of > 1 ? `${product ?? "Coat"}, coat ${op.coat} of ${op.of}` : (product ?? "Coat");
   }
@@ -239,7 +243,7 @@ const LEFT_TACKY =
   "It was found tacky, and what the lamp has not set no waiting will. Cure it again, thinner or longer, until nothing sticks to a gloved finger; then go on, and say so.";
 
 export const tooLongText = (n: Extract<Notice, { kind: "too-long" }>): string =>
-  `Its longest piece of work takes ${n.neededMin} minutes, your longest session has ${n.longestMin}.`;
+  `One piece of its work that cannot be left half done takes ${n.neededMin} minutes, your longest session has ${n.longestMin}: give one evening that long, or make the face into smaller regions.`;
 
 /** What is against starting a part's next step at this minute, one sentence each. */
 export function againstTexts(tile: BenchTile): readonly string[] {

@@ -130,6 +130,7 @@ const SHORT: Readonly<Record<PlannedOp["kind"], string>> = {
   prep: "prep",
   before: "prep",
   coat: "coat",
+  "part-coat": "part",
   sand: "sand",
   turn: "turn",
   inspect: "look",
