@@ -168,7 +168,10 @@ describe("why so long", () => {
     const { why, productName } = must(server.whyThisWait(tile.regionId, tile.op!.id));
     expect(productName).toContain("High-build primer");
     expect(why.causes.reduce((f, c) => f * c.factor, why.labelMin)).toBeCloseTo(why.waitMin, 3);
-    expect(server.whyThisWait("ml-fittings-all", "ml-fittings-all:prep:wash")).toMatchObject({ ok: false });
+    expect(server.whyThisWait("ml-fittings-all", "ml-fittings-all:prep:wash")).toMatchObject({
+      ok: false,
+      problem: { detail: "This step waits for no film." },
+    });
   });
 });
 

@@ -16,6 +16,9 @@ export function whyThisWait(regionId: string, opId: string): Outcome<WhyOp> {
     if (answer?.outcome === "planned") for (const o of answer.ops) ends.set(o.id, o.endMin);
     for (const r of input.records) if (r.endMin !== null) ends.set(r.opId, r.endMin);
     const found = whyOp(input, regionId, opId, (id) => ends.get(id) ?? input.nowMin);
-    return found ? done(found) : failed("refused", "This step waits for no film.");
+    if (found === "no-film") return failed("refused", "This step waits for no film.");
+    return found === "too-far"
+      ? failed("refused", "In this air its film does not get there in the weeks that can be looked ahead.")
+      : done(found);
   });
 }

@@ -1,9 +1,10 @@
 import { product } from "../../tests/support/world";
 import { clock, countdown, duration, relativeDay } from "./format";
-import { safetyLine } from "./messages";
+import { MILESTONE_NAME, safetyLine } from "./messages";
 import { sectionGeometry } from "./section/geometry";
 import { BLANK_DRAFT, draftOf, productFrom } from "./shelf/draft";
 import { axisOf, BENCH_WIDE, EVEN } from "./timeline/axis";
+import { isFilmWait } from "./waits/WhySoLong";
 
 const film = (addedUm: number, takenUm = 0, putty = false) => ({ addedUm, takenUm, putty });
 
@@ -106,5 +107,12 @@ describe("cautions", () => {
     expect(safetyLine(product("two-pack-gloss"))).toMatch(/Isocyanate: air-fed/);
     expect(safetyLine(product("grey-primer"))).toMatch(/never above 45 °C/);
     expect(safetyLine(product("lightship-white"))).toMatch(/rags/);
+  });
+});
+
+describe("why so long", () => {
+  it("is offered of films only: where nothing dries there is nothing to take apart", () => {
+    const offered = Object.keys(MILESTONE_NAME).filter((m) => isFilmWait(m as keyof typeof MILESTONE_NAME));
+    expect(offered).toEqual(["flash", "touch", "handle", "recoat", "sandable", "tape-safe", "polishable", "cured"]);
   });
 });

@@ -16,13 +16,18 @@ export interface WhyOp {
 /**
  * Why an operation of a region has to wait as long as it does.
  * @param endOf when earlier operations ended or are planned to end
- * @returns null where it waits for no film, or for one beyond the horizon
+ * @returns "no-film" where it waits for none, "too-far" where the film is not there within the horizon
  */
-export function whyOp(input: PlanInput, regionId: string, opId: string, endOf: (opId: string) => number): WhyOp | null {
+export function whyOp(
+  input: PlanInput,
+  regionId: string,
+  opId: string,
+  endOf: (opId: string) => number,
+): WhyOp | "no-film" | "too-far" {
   const region = input.regions.find((r) => r.region.id === regionId);
-  if (!region) return null;
+  if (!region) return "no-film";
   const answer = judgeRegion(region, input);
-  if (answer.outcome === "incomplete") return null;
+  if (answer.outcome === "incomplete") return "no-film";
   const records = new Map(input.records.map((r) => [r.opId, r]));
   const live = liveChain(region, answer, input, records);
   const ctx = {
@@ -32,9 +37,9 @@ export function whyOp(input: PlanInput, regionId: string, opId: string, endOf: (
     notYet: notYetById(input.notYet),
   };
   const wait = waitReport(opId, live, ctx, endOf, input.nowMin);
-  if (!wait || isBare(wait.milestone)) return null;
+  if (!wait || isBare(wait.milestone)) return "no-film";
   const coats = coatsUpTo(live.chain, wait.fromOpId, live.filmUm, input.productOf, endOf);
-  if (coats.length === 0) return null;
+  if (coats.length === 0) return "no-film";
   const why = whyWait(coats, wait.milestone, ctx.airOf(regionId).climate);
-  return why && { wait, productName: coats.at(-1)!.product.name, why };
+  return why ? { wait, productName: coats.at(-1)!.product.name, why } : "too-far";
 }

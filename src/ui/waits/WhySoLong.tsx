@@ -2,12 +2,13 @@
 
 import { useState } from "react";
 import { whyWaitAction } from "@/app/actions";
+import { isOneOf, MILESTONES } from "@/core/model";
 import type { WaitCause, WaitReport, WhyOp } from "@/core/plan";
 import { duration } from "../format";
 import { MILESTONE_NAME } from "../messages";
 
-/** Water leaving a bare face and a wipe flashing off are no films: there is nothing to take apart. */
-export const isFilmWait = (m: WaitReport["milestone"]): boolean => m !== "part-dry" && m !== "wipe-flash";
+/** What is no film — water, a wipe, a lamp’s time, a joint, dust — has nothing to take apart: then why is not offered. */
+export const isFilmWait = (m: WaitReport["milestone"]): boolean => isOneOf(MILESTONES)(m);
 
 /** What each cause is called when it makes the wait longer, and when shorter. */
 const CAUSE: Readonly<Record<WaitCause, readonly [longer: string, shorter: string]>> = {
