@@ -19,18 +19,17 @@ import {
   withMinutes,
 } from "./operations";
 import { withRounds } from "./rounds";
+import { forAll, piecesOf, type Row } from "./row";
 import { inSittings } from "./sittings";
 import type { PlanInput, PlanMarks, PlanRegion, ShedHabits } from "./types";
-import { canShut, estimateMin, type NotYet, spansOf } from "./wait";
+import { canShut, estimateMin, type NotYet, spansOf, type WaitContext } from "./wait";
 
 /** A row of like pieces is worked on as one face as large as all of them. */
 const ofAll = (region: Region, count: number): Region =>
   count === 1 ? region : { ...region, areaCm2: (region.areaCm2 ?? ASSUMED_AREA_CM2) * count };
 
 /** One region's work with what has already happened to it. */
-export interface LiveChain {
-  /** like pieces, worked on in a row */
-  readonly count: number;
+export interface LiveChain extends Row {
   /** the region as it is planned, rounds put in */
   readonly planned: PlanRegion;
   readonly chain: Chain;
@@ -65,6 +64,7 @@ export function liveChain(
   return {
     ...live,
     count,
+    lastsMin: new Map(live.chain.ops.map((op) => [op.id, lasted(records.get(op.id)) ?? op.handsOnMin])),
     planned: r,
     rounds,
     roundsRefused: refused,
@@ -73,6 +73,9 @@ export function liveChain(
     chain: { ...live.chain, ties: live.chain.ties.map((tie) => overDoneFilm(tie, records)) },
   };
 }
+
+const lasted = (record: OpRecord | undefined): number | null =>
+  record?.endMin == null ? null : record.endMin - record.startMin;
 
 /** What somebody said of single sittings; of the whole work it has been heard before it was divided. */
 const sittingMinutes = (minutes: PlanMarks["minutes"]): PlanMarks["minutes"] =>
@@ -287,9 +290,7 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
     leastMin: 0,
     allowed: remembered(hoursOf(tie, live, ctx), (endOf) =>
       putBack(
-        spansOf(tie.wait, {
-          coats: coatsAt((id) => endOf(aliasOf(id))),
-          fromMin: endOf(aliasOf(tie.from)),
+        rowSpans(tie, live, ctx, (id) => endOf(aliasOf(id)), {
           clock,
           caution: ctx.caution,
           notYet: ctx.notYet.get(tie.to) ?? null,
@@ -298,6 +299,33 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
       ),
     ),
   };
+}
+
+/** When what follows a tie may start: for every piece of a row, and not before the row is through with what it waits for. */
+export function rowSpans(
+  tie: Tie,
+  live: LiveChain,
+  ctx: Pick<ProblemContext, "productOf"> & Partial<Pick<ProblemContext, "batches">>,
+  endOf: (id: string) => number,
+  asked: Omit<WaitContext, "coats" | "fromMin">,
+): readonly Span[] {
+  const pieces = piecesOf(live, endOf, ctx.batches);
+  const spans = pieces.map((p) =>
+    spansOf(tie.wait, {
+      ...asked,
+      coats: coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, p.endOf),
+      fromMin: p.endOf(tie.from),
+    }),
+  );
+  if (pieces.length === 1) return spans[0]!;
+  const all = forAll(
+    spans,
+    pieces.map((p) => p.turnMin(tie.to)),
+  );
+  const overMin = endOf(tie.from);
+  return all
+    .filter((s) => s.endMin === null || s.endMin > overMin)
+    .map((s) => ({ ...s, startMin: Math.max(s.startMin, overMin) }));
 }
 
 /** Operations whose hours a wait hangs on: what lies in the film up to the one waited for, and that one. */

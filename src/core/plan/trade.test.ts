@@ -1,4 +1,5 @@
 import { layer, pile, planInput, region } from "../../../tests/support/world";
+import type { Layer, Region } from "../model";
 import {
   coatsToHide,
   dftUm,
@@ -10,6 +11,7 @@ import {
 } from "../numbers";
 import { PROPELLANT_SHARE, partDryMin, WARM_UP_MIN } from "../reference";
 import { planModel } from "./plan";
+import { GRID_MIN } from "./problem";
 import type { PlanRegion } from "./types";
 
 /** Ordinary figures of the work round the films: what a good modeller would nod at. */
@@ -53,14 +55,55 @@ describe("paint and film", () => {
   });
 });
 
-it("row 36: twelve small figures in one colour are one evening, in a row", () => {
-  const figures: PlanRegion = {
-    region: region({ id: "fig", material: "petg", areaCm2: 20 }),
-    stack: pile(layer("estuary-blue", { id: "c" })),
-    count: 12,
+describe("row 36: twelve small figures in one colour, one load", () => {
+  const figures = (layers: readonly Layer[], over: Partial<Region> = {}, count = 12): PlanRegion => ({
+    region: region({ id: "fig", material: "petg", areaCm2: 20, ...over }),
+    stack: pile(...layers),
+    count,
+  });
+  const planned = (r: PlanRegion) => {
+    const a = planModel(planInput([r]));
+    if (a.outcome !== "planned") throw new Error(JSON.stringify(a).slice(0, 300));
+    return a;
   };
-  const a = planModel(planInput([figures]));
-  if (a.outcome !== "planned") throw new Error(JSON.stringify(a).slice(0, 300));
-  expect(a.sessions).toBe(1);
-  expect(a.ops.find((o) => o.kind === "coat")!.handsOnMin).toBeLessThanOrEqual(90);
+  const coat = (a: ReturnType<typeof planned>, n: number) => a.ops.find((o) => o.id === `c:coat:${n}`)!;
+  const two = [layer("estuary-blue", { id: "c", coats: 2 })];
+  it("are one evening", () => {
+    const a = planned(figures([layer("estuary-blue", { id: "c" })]));
+    expect(a.sessions).toBe(1);
+    expect(coat(a, 1).handsOnMin).toBeLessThanOrEqual(90);
+  });
+  it("flow: the first is ready for its second coat when the last has had its first", () => {
+    const [first, second] = [1, 2].map((n) => coat(planned(figures(two, { areaCm2: 60 })), n));
+    // the row takes longer than a coat flashes off
+    expect(second!.startMin).toBe(first!.endMin);
+    expect(second!.wait!.likelyMin).toBeLessThanOrEqual(first!.endMin);
+  });
+  it("one alone waits its flash, and so does each of the row from its own coat", () => {
+    const gapOf = (count: number) => {
+      const a = planned(figures(two, {}, count));
+      return coat(a, 2).startMin - coat(a, 1).endMin;
+    };
+    expect(gapOf(1)).toBeGreaterThanOrEqual(10);
+    expect(gapOf(12)).toBeLessThan(gapOf(1));
+    // two pieces: the first coat of the row is half over when the first piece waits
+    const { startMin, endMin } = coat(planned(figures(two, {}, 2)), 1);
+    expect(gapOf(2)).toBeGreaterThanOrEqual(gapOf(1) - (endMin - startMin) / 2 - GRID_MIN);
+  });
+  it("turned, they share the turn, and the first is held when the last is laid", () => {
+    const a = planned(figures(two, { turns: 1 }));
+    const turn = a.ops.filter((o) => o.kind === "turn");
+    expect(turn).toHaveLength(2);
+    expect(turn.every((t) => t.handsOnMin < 90)).toBe(true);
+  });
+  it("a window that shuts holds for the last piece as for the first", () => {
+    const a = planned(
+      figures([layer("grip-promoter", { id: "c" }), layer("grey-primer", { id: "p" })], { areaCm2: 5 }),
+    );
+    const [promoter, primer] = [coat(a, 1), a.ops.find((o) => o.id === "p:coat:1")!];
+    const rest = (o: typeof primer) => ((o.endMin - o.startMin) * 11) / 12;
+    const windowMin = primer.wait!.shutsMin! - (promoter.endMin - rest(promoter));
+    // the last piece: from its own coat to its own cover
+    expect(primer.startMin + rest(primer) - promoter.endMin).toBeLessThanOrEqual(windowMin);
+  });
 });

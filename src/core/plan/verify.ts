@@ -2,6 +2,7 @@ import { type AppliedCoat, dryAtByModel, runPile } from "../film";
 import type { Placed, Span } from "../schedule";
 import { coatsUpTo, type Tie } from "./operations";
 import { type LiveChain, linkId, type ProblemContext } from "./problem";
+import { piecesOf } from "./row";
 import { milestoneOf, spansOf, type Wait } from "./wait";
 
 /** A wait the film model finds too short in the plan's own hours. */
@@ -42,7 +43,8 @@ function aspectsOf(wait: Drying) {
     : (["sandable", "recoat", "touch"] as const);
 }
 
-type Films = Pick<ProblemContext, "chains" | "productOf" | "records" | "notYet" | "airOf" | "delaysMin" | "caution">;
+type Films = Pick<ProblemContext, "chains" | "productOf" | "records" | "notYet" | "airOf" | "delaysMin" | "caution"> &
+  Partial<Pick<ProblemContext, "batches">>;
 
 /** What the model said of a wait at the hours it was asked for; a plan mended here and there asks anew only where hours changed. */
 export type Looked = Map<string, { readonly hours: string; readonly found: EarlyWait | null }>;
@@ -55,19 +57,23 @@ export function verifyWaits(ctx: Films, placed: readonly Placed[], looked: Looke
   for (const live of ctx.chains) {
     for (const tie of live.chain.ties) {
       if (!isDrying(tie.wait) || ctx.records.has(tie.to) || !at.has(tie.to)) continue;
-      const endOf = (id: string) => at.get(id)!.endMin;
-      const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf);
-      if (coats.length === 0) continue;
+      const { wait } = tie;
+      const pieces = piecesOf(live, (id) => at.get(id)!.endMin, ctx.batches).map(
+        ({ endOf, turnMin }): LaidPiece => ({
+          coats: coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, endOf),
+          fromMin: endOf(tie.from),
+          startMin: at.get(tie.to)!.startMin + turnMin(tie.to),
+        }),
+      );
+      if (pieces[0]!.coats.length === 0) continue;
       waits += 1;
       const hours = JSON.stringify([
-        tie.wait,
-        at.get(tie.to)!.startMin,
-        endOf(tie.from),
+        wait,
         ctx.notYet.get(tie.to),
-        coats.map((c) => [c.product.id, c.wftUm, c.endMin, c.rubbed]),
+        pieces.map((p) => [p.startMin, p.fromMin, p.coats.map((c) => [c.product.id, c.wftUm, c.endMin, c.rubbed])]),
       ]);
       const known = looked.get(linkId(tie));
-      const found = known?.hours === hours ? known.found : lookAt(ctx, live, tie, tie.wait, coats, at);
+      const found = known?.hours === hours ? known.found : worst(pieces.map((p) => lookAt(ctx, live, tie, wait, p)));
       looked.set(linkId(tie), { hours, found });
       if (found) early.push(found);
     }
@@ -75,17 +81,24 @@ export function verifyWaits(ctx: Films, placed: readonly Placed[], looked: Looke
   return { waits, early };
 }
 
+/** One piece of a row: its films, and when what follows begins on it. */
+interface LaidPiece {
+  readonly coats: readonly AppliedCoat[];
+  readonly fromMin: number;
+  readonly startMin: number;
+}
+
+const worst = (found: readonly (EarlyWait | null)[]): EarlyWait | null =>
+  found.reduce((a, b) => (a === null || (b !== null && b.byMin > a.byMin) ? b : a));
+
 function lookAt(
   ctx: Films,
   live: LiveChain,
   tie: Tie,
   wait: Drying,
-  coats: readonly AppliedCoat[],
-  at: ReadonlyMap<string, Placed>,
+  { coats, fromMin, startMin }: LaidPiece,
 ): EarlyWait | null {
   const { climate, clock } = ctx.airOf(live.chain.regionId);
-  const fromMin = at.get(tie.from)!.endMin;
-  const startMin = at.get(tie.to)!.startMin;
   const untilMin = Math.min(clock.toMin, startMin + LOOK_ON_MIN);
   const { metMin } = runPile(coats, climate, untilMin, { cellsPerCoat: CELLS }, aspectsOf(wait));
   const context = { coats, fromMin, clock, caution: ctx.caution, notYet: ctx.notYet.get(tie.to) ?? null };

@@ -1,11 +1,12 @@
 import { type AppliedCoat, recoatWindows, type WaitClock } from "../film";
 import type { Span } from "../schedule";
 import { coatsUpTo, type Tie } from "./operations";
-import { type LiveChain, linkId, type ProblemContext, putBack } from "./problem";
+import { type LiveChain, linkId, type ProblemContext, putBack, rowSpans } from "./problem";
 import type { WaitReport } from "./types";
-import { milestoneOf, spansOf, waitAssumed } from "./wait";
+import { milestoneOf, waitAssumed } from "./wait";
 
-type WaitWorld = Pick<ProblemContext, "productOf" | "notYet" | "airOf" | "delaysMin">;
+type WaitWorld = Pick<ProblemContext, "productOf" | "notYet" | "airOf" | "delaysMin"> &
+  Partial<Pick<ProblemContext, "batches">>;
 
 /**
  * The wait that ends last before an operation; null when it waits for nothing.
@@ -44,7 +45,7 @@ function reportOf(
   const { clock } = ctx.airOf(live.chain.regionId);
   const delayMin = ctx.delaysMin.get(linkId(tie)) ?? 0;
   const spans = (caution: "likely" | "safe") =>
-    putBack(spansOf(tie.wait, { coats, fromMin, clock, caution, notYet: ctx.notYet.get(tie.to) ?? null }), delayMin);
+    putBack(rowSpans(tie, live, ctx, endOf, { clock, caution, notYet: ctx.notYet.get(tie.to) ?? null }), delayMin);
   const all = spans("likely");
   const likely = spanAt(all, atMin);
   const milestone = milestoneOf(tie.wait, likely);
