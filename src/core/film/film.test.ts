@@ -81,9 +81,24 @@ describe("what thickness does", () => {
     expect(ratio).toBeGreaterThan(least);
     expect(ratio).toBeLessThan(most);
   });
-  it("a label of two coats means both: one coat alone sands far sooner", () => {
-    expect(waitMin(product("build-primer"), "sandable", 20, 50)).toBeLessThan(120 / 1.8);
+  it("a label of two coats means both: one coat alone sands sooner, and not in a few minutes", () => {
+    const one = waitMin(product("build-primer"), "sandable", 20, 50);
+    expect(one).toBeLessThan(120 / 1.1);
+    expect(one).toBeGreaterThan(120 / 2);
   });
+  it.each(["grey-primer", "build-primer", "bronze-lacquer", "water-primer"])(
+    "%s: thinner is never later, and the thinnest still waits its share of the label",
+    (id) => {
+      const p = product(id);
+      const waits = [0.05, 0.15, 0.3, 0.45, 0.6, 0.8, 1, 1.4, 1.8].map((x) =>
+        waitMin(p, "sandable", 20, 50, x * p.label.wftUm * p.label.coats),
+      );
+      for (const [i, w] of waits.slice(1).entries()) expect(w).toBeGreaterThanOrEqual(waits[i]! - 1e-6);
+      // half of it for a film as thin as mists, all of it from light coats on
+      expect(waits[2]).toBeGreaterThanOrEqual(0.5 * p.label.sandableMin! - 0.5);
+      expect(waits[4]).toBeGreaterThanOrEqual(p.label.sandableMin! - 0.5);
+    },
+  );
   it.each([
     [10, 2, 4.2],
     [1440, 0.85, 1.5],

@@ -37,7 +37,7 @@ export const FILM_MILESTONES = ["flash", "dust-free", ...MILESTONES.filter((m) =
 export interface Gauge {
   /** mean φ of the top coat, or the largest φ in the top film, has come down to this */
   readonly drying: { readonly measure: "top-mean" | "largest"; readonly phi: number } | null;
-  /** minutes at label conditions after the coat before which the label offers it to no coat; 0 = not asked */
+  /** minutes at label conditions after the coat before which the label offers it to no film as thick as its own; 0 = not asked */
   readonly labelMin: number;
   /** minutes at 20 °C on the film's clock, since its coat ended or since that coat was touch dry */
   readonly clock: { readonly from: "coat" | "touch"; readonly refMin: number } | null;
@@ -381,7 +381,7 @@ function readLabel(t: LabelTrial, substance: Substance, pace: number, dries: boo
     const drying = dries && m !== "cured" && phi > balancePhi + margin && (!chemistry || m === "sandable");
     // sandable is what D0 was fitted to: the film by its own limit
     const own = drying && m !== "sandable" ? { measure, phi } : null;
-    const labelMin = isEarly && own ? minOf(m) : 0;
+    const labelMin = (isEarly && own) || (!isEarly && drying && !t.reacts) ? minOf(m) : 0;
     if (t.reacts) {
       const byClock = chemistry || !drying;
       return { drying: own, labelMin, clock: byClock ? { from: "coat", refMin: minOf(m) * pace } : null, sandable };

@@ -5,7 +5,7 @@ import type { WaitClock } from "./clock";
 import { EARLY_MILESTONES, type FilmMilestone, type FittedFilm, fittedFilm, type Gauge } from "./label-fit";
 import type { ClockLaw } from "./rates";
 import { type AppliedCoat, type Aspect, LEAST_SOLIDS_UM } from "./states";
-import { dryingTimes, labelFloorAt } from "./surrogate";
+import { dryingTimes, labelFloorAt, labelPileFloorAt, lateShare } from "./surrogate";
 
 export type MilestoneAnswer =
   | { readonly outcome: "reached"; readonly atMin: number; readonly assumed: boolean }
@@ -68,23 +68,34 @@ function meets(pile: Pile, gauge: Gauge, aspect: Aspect, factor: number): number
   const top = pile.coats.at(-1)!;
   let at: number | null = top.endMin;
   if (gauge.drying) at = latest(at, pile.dryAt(aspect, factor));
-  if (gauge.labelMin > 0) at = latest(at, labelFloorAt(top, aspect, gauge.labelMin * factor, pile.clock));
+  if (gauge.labelMin > 0)
+    at = latest(
+      at,
+      EARLY_ASPECTS.has(aspect)
+        ? labelFloorAt(top, aspect, gauge.labelMin * factor, pile.clock)
+        : labelPileFloorAt(pile.coats, aspect, gauge.labelMin * factor, pile.clock),
+    );
   if (gauge.sandable) at = latest(at, sandableMin(pile, factor));
   if (gauge.clock && at !== null) {
     const film = fittedFilm(top.product);
     const start = gauge.clock.from === "coat" ? top.endMin : meets(pile, film.gauges.touch, "touch", factor);
     if (start === null) return null;
-    const refMin = gauge.clock.refMin * clockStretch(pile.coats, pile.clock) * factor;
+    // a thin film of one that dries is firm under tape, paper and thumb sooner; through cured it is when the label says
+    const thin = DRIES.has(film.mechanism) && HARD.has(aspect) ? lateShare(pile.coats) : 1;
+    const refMin = gauge.clock.refMin * clockStretch(pile.coats, pile.clock) * thin * factor;
     at = latest(at, pile.clock.reach(clockLawOf(film), start, refMin));
   }
   return at;
 }
+const DRIES: ReadonlySet<FittedFilm["mechanism"]> = new Set<FittedFilm["mechanism"]>(["solvent", "water"]);
+const HARD: ReadonlySet<Aspect> = new Set<Aspect>(["handle", "tape-safe", "polishable"]);
 
 /** Dry enough on firm films, and where the top film reacts, far enough. */
 function sandableMin(pile: Pile, factor: number): number | null {
   const top = pile.coats.at(-1)!;
-  const { clock } = fittedFilm(top.product).gauges.sandable;
+  const { clock, labelMin } = fittedFilm(top.product).gauges.sandable;
   let at = latest(pile.dryAt("sandable", factor), firmMin(pile, factor));
+  if (labelMin > 0) at = latest(at, labelPileFloorAt(pile.coats, "sandable", labelMin * factor, pile.clock));
   if (clock && at !== null) {
     const refMin = clock.refMin * clockStretch(pile.coats, pile.clock) * factor;
     at = latest(at, pile.clock.reach(clockLawOf(fittedFilm(top.product)), top.endMin, refMin));
@@ -120,6 +131,7 @@ function reachMin(pile: Pile, m: FilmMilestone, factor: number): number | null {
   return m === "cured" ? latest(dry, pile.dryAt("cured-water", factor)) : dry;
 }
 const EARLY: ReadonlySet<FilmMilestone> = new Set(EARLY_MILESTONES);
+const EARLY_ASPECTS: ReadonlySet<Aspect> = new Set<Aspect>(EARLY_MILESTONES);
 const aspectOf = (m: FilmMilestone): Aspect => (m === "cured" ? "cured-water" : m);
 
 /** Drying by the wait clock: the film model's times at reference air, carried through the air as it comes. */

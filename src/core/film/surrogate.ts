@@ -1,4 +1,4 @@
-import { EARLY_SHARE } from "../reference";
+import { EARLY_SHARE, LATE_SHARE } from "../reference";
 import type { WaitClock } from "./clock";
 import { type FittedFilm, fittedFilm } from "./label-fit";
 import { type DryingLaw, dryingLaw, REFERENCE_AIR, rateIn, roomLeft } from "./rates";
@@ -238,16 +238,58 @@ function lawFrom(
  */
 export function labelFloorAt(coat: AppliedCoat, aspect: Aspect, labelMin: number, clock: WaitClock): number | null {
   const film = fittedFilm(coat.product);
-  const law = lawFrom(film, aspect, labelMin, sensitivityOf(film, film.labelCoatUm)[aspect], null);
-  const share = earlyShare((coat.wftUm * (1 - film.phi0)) / film.labelCoatUm);
-  return clock.reach(law, coat.endMin, share * labelMin * rateIn(law, film.labelAir));
+  const share = shareOf((coat.wftUm * (1 - film.phi0)) / film.labelCoatUm, EARLY_SHARE);
+  return floorAt(coat, aspect, share * labelMin, film.labelCoatUm, clock);
 }
 
-/** Share of the label's early waits a coat this thick against the label's is given. */
-function earlyShare(thick: number): number {
-  const { mist, thin, ofMist } = EARLY_SHARE;
+/** The same of a later milestone, by all that is fresh of the top film against the label's whole pile. */
+export function labelPileFloorAt(
+  coats: readonly AppliedCoat[],
+  aspect: Aspect,
+  labelMin: number,
+  clock: WaitClock,
+): number | null {
+  const top = coats.at(-1)!;
+  return floorAt(top, aspect, lateShare(coats) * labelMin, fittedFilm(top.product).labelDftUm, clock);
+}
+
+/** Share of the label's later waits a film as thin as the fresh one of this pile is given; 1 from light coats on. */
+export function lateShare(coats: readonly AppliedCoat[]): number {
+  const thick = freshUm(coats) / fittedFilm(coats.at(-1)!.product).labelDftUm;
+  const { mist, ofMist } = LATE_SHARE;
+  return thick < mist ? (ofMist * thick) / mist : shareOf(thick, LATE_SHARE);
+}
+
+function floorAt(
+  coat: AppliedCoat,
+  aspect: Aspect,
+  labelMin: number,
+  solidsUm: number,
+  clock: WaitClock,
+): number | null {
+  const film = fittedFilm(coat.product);
+  const law = lawFrom(film, aspect, labelMin, sensitivityOf(film, solidsUm)[aspect], null);
+  return clock.reach(law, coat.endMin, labelMin * rateIn(law, film.labelAir));
+}
+
+/** Share of the label's waits a film this thick against the label's is given. */
+function shareOf(thick: number, { mist, thin, ofMist }: { mist: number; thin: number; ofMist: number }): number {
   const x = Math.min(1, Math.max(0, (thick - mist) / (thin - mist)));
   return ofMist + x * (1 - ofMist);
+}
+
+/** Dry thickness of the top film's coats that were laid before the one below them could be sanded, µm. */
+function freshUm(coats: readonly AppliedCoat[]): number {
+  const film = fittedFilm(coats.at(-1)!.product);
+  let sum = 0;
+  for (let i = coats.length - 1; i >= 0; i--) {
+    const above = coats[i + 1];
+    const c = coats[i]!;
+    if (fittedFilm(c.product) !== film) break;
+    if (above && above.endMin - c.endMin > film.gauges.sandable.labelMin) break;
+    sum += c.wftUm * (1 - film.phi0);
+  }
+  return sum;
 }
 
 /** Dry thickness each coat of a pile still has, after every rub; 0 where nothing is left of it. */

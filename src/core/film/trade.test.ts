@@ -62,8 +62,22 @@ describe("lacquer primer", () => {
   it.each(each(LACQUER_PRIMERS))("row 1, %s: two light coats", (_, p) => {
     const pile = coats(p, 2, { thick: 0.6 });
     nods(waits(pile, "flash"), 10, 30);
-    // labels are for their own film; a light one sands sooner, never before it is touch dry
+    nods(waits(pile, "sandable"), 40, 120);
     nods(waits(coats(p, 2), "sandable"), 40, 120);
+  });
+  it.each(each(LACQUER_PRIMERS))("%s: one coat, or mists, are sanded sooner, and not in minutes", (_, p) => {
+    const [label, one, mists, mist] = [
+      coats(p, 2),
+      coats(p, 1),
+      coats(p, 2, { thick: 0.3 }),
+      coats(p, 1, { thick: 0.3 }),
+    ].map((pile) => waits(pile, "sandable"));
+    nods(ratios(one!, label!), 0.5, 1);
+    nods(ratios(mists!, label!), 0.4, 0.8);
+    nods(mist!, 10, 60);
+  });
+  it.each(each(LACQUER_PRIMERS))("%s: a second coat long after the first is not as good as dry", (_, p) => {
+    nods(ratios(waits(coats(p, 2, { gap: 45 }), "sandable"), waits(coats(p, 2), "sandable")), 0.5, 1.05);
   });
   it.each(each(LACQUER_PRIMERS))("row 2, %s: over anything a day old at most half as long again", (_, p) => {
     const below = [
@@ -87,9 +101,10 @@ describe("lacquer primer", () => {
   it.each(each(LACQUER_PRIMERS))("row 20 and 21, %s: cold, and a warm box", (_, p) => {
     const at = (tempC: number) => waits(coats(p, 2), "sandable", { tempC, rhPct: 50 });
     nods(ratios(at(10), at(20)), 1.5, 2.6);
-    // one coat each: of two, the first would be a dry film of its own in the box by the label's gap
-    const one = (tempC: number) => waits(coats(p, 1), "sandable", { tempC, rhPct: 50 });
-    nods(ratios(one(40), one(18)), 0.1, 0.6);
+    for (const n of [1, 2]) {
+      const of = (tempC: number) => waits(coats(p, n), "sandable", { tempC, rhPct: 50 });
+      nods(ratios(of(40), of(18)), 0.1, 0.6);
+    }
   });
   it("row 22: thin coats of a ten-minute can, and a mist", () => {
     const can = LACQUER_PRIMERS[0]!;
@@ -117,6 +132,8 @@ describe("lacquer colour", () => {
     const pile = [...primed, ...coats(p, 3, { from: D })];
     nods(waits(pile, "tape-safe"), 8 * H, 30 * H);
     nods(waits(pile, "polishable"), 18 * H, 7 * D);
+    // airbrushed thin
+    nods(waits([...primed, ...coats(p, 3, { from: D, thick: 0.25 })], "tape-safe"), 1 * H, 12 * H);
   });
   it.each(each(LACQUER_COLOURS))("row 7, %s: two trial coats a day earlier add less than half", (_, p) => {
     const plain = waits([...primed, ...coats(p, 3, { from: 2 * D })], "tape-safe");

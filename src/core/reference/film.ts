@@ -98,5 +98,11 @@ export const CURED_UP_TO_RH_PCT = 80;
 export const SOLVENT_GONE_OF_TOUCH = 3;
 /** Of the label's own early waits a coat is given at least this share: a mist as thin as `mist` of the label's film half, from `thin` on all of it (est.). */
 export const EARLY_SHARE = { mist: 0.3, thin: 0.6, ofMist: 0.5 } as const;
+/**
+ * Of the label's later waits (handle, sandable, tape, polish) a film is given at least this share, by its thickness against
+ * the label's whole pile: all of it from light coats on, half of it for mists, less in proportion below (est.). Solvent leaves
+ * a thin film in minutes, and yet nobody has paper run dry over a lacquer at a tenth of what its can says.
+ */
+export const LATE_SHARE = { mist: 0.3, thin: 0.6, ofMist: 0.5 } as const;
 /** Share of the label's sandable time evaporation alone may take; slower than that and the surface is taken to be quicker. */
 export const FLOOR_SHARE = 0.8;
