@@ -144,6 +144,10 @@ export interface ProblemContext {
   readonly gateHours?: readonly BenchSession[] | undefined;
 }
 
+/** What is to be shown takes the longer wait, whatever the rest of the bench is planned by. */
+export const cautionFor = ({ planned }: LiveChain, { caution }: Pick<ProblemContext, "caution">): Caution =>
+  planned.region.finish === "show" ? "safe" : caution;
+
 /** Plans move in steps of five minutes: nobody starts a coat at 19:03. */
 export const GRID_MIN = 5;
 const HANDS = 1;
@@ -292,7 +296,7 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
       putBack(
         rowSpans(tie, live, ctx, (id) => endOf(aliasOf(id)), {
           clock,
-          caution: ctx.caution,
+          caution: cautionFor(live, ctx),
           notYet: ctx.notYet.get(tie.to) ?? null,
         }),
         delayMin,

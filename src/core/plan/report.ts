@@ -3,7 +3,7 @@ import { airAt, milestoneAfter } from "../film";
 import { TAPE_LATEST_MIN } from "../reference";
 import { cleaningsOf, type Placed, type Problem, type Slack, sessionsUsed, slacks } from "../schedule";
 import { coatsUpTo, type Operation } from "./operations";
-import { GRID_MIN, type LiveChain, linkId, type ProblemContext } from "./problem";
+import { cautionFor, GRID_MIN, type LiveChain, linkId, type ProblemContext } from "./problem";
 import { stockLines } from "./stock";
 import type {
   CarryIn,
@@ -128,7 +128,7 @@ function whyThen(
   const { startMin } = place;
   if (there > startMin - GRID_MIN) return place.boundBy;
   const wait = waitReport(op.id, live, ctx, endOf, startMin);
-  if (wait && (ctx.caution === "safe" ? wait.safeMin : wait.likelyMin) > startMin - GRID_MIN)
+  if (wait && (cautionFor(live, ctx) === "safe" ? wait.safeMin : wait.likelyMin) > startMin - GRID_MIN)
     return { kind: "link", linkId: `${wait.fromOpId}>${op.id}>` };
   if (ctx.sessions.some((s) => s.startMin > startMin - GRID_MIN && s.startMin <= startMin)) return { kind: "session" };
   const busy = placed.find((p) => p.endMin > startMin - GRID_MIN && p.endMin <= startMin && p.opId !== op.id);
@@ -168,10 +168,13 @@ function carryIns(ops: readonly PlannedOp[], ctx: ProblemContext): readonly Carr
 /** What can only be said once everything has its hour. */
 function planNotices(ops: readonly PlannedOp[], ctx: ProblemContext): readonly Notice[] {
   const notices: Notice[] = [];
-  for (const { chain, rounds, roundsRefused } of ctx.chains) {
+  for (const { chain, planned, rounds, roundsRefused } of ctx.chains) {
     const { regionId } = chain;
     if (roundsRefused) notices.push({ kind: "rounds-left-out", regionId });
     const mine = ops.filter((o) => o.regionId === regionId);
+    const { region } = planned;
+    if (ctx.caution === "likely" && region.finish === "show" && mine.some((o) => o.state === "planned" && o.wait))
+      notices.push({ kind: "show-waits", regionId });
     if (rounds > 0 && mine.some((o) => o.round && o.state !== "done"))
       notices.push({ kind: "rounds-likely", regionId, rounds });
     const mask = mine.find((o) => o.kind === "mask" && o.layerId === null);
@@ -223,7 +226,7 @@ function lateSeams(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): readon
         coats,
         fromMin,
         clock: ctx.airOf(live.chain.regionId).clock,
-        caution: ctx.caution,
+        caution: cautionFor(live, ctx),
         notYet: null,
       };
       const inTime = spansOf({ ...wait, waits: better }, context).some(
@@ -247,7 +250,7 @@ function longerGaps(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): reado
       const coats = coatsUpTo(live.chain, tie.from, live.filmUm, ctx.productOf, (id) => at.get(id)!.endMin);
       const fromMin = at.get(tie.from)!.endMin;
       const { clock } = ctx.airOf(live.chain.regionId);
-      const [first] = spansOf(wait, { coats, fromMin, clock, caution: ctx.caution, notYet: null });
+      const [first] = spansOf(wait, { coats, fromMin, clock, caution: cautionFor(live, ctx), notYet: null });
       const neededMin = first ? first.startMin - fromMin : 0;
       if (neededMin <= typed.gapMin + GRID_MIN) return [];
       const { regionId } = live.chain;

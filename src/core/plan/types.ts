@@ -167,6 +167,8 @@ export type Notice =
     }
   | { readonly kind: "area-assumed"; readonly regionId: string }
   | { readonly kind: "rounds-left-out"; readonly regionId: string }
+  /** its finish is for show: planned by the safe waits although the rest goes by the likely ones */
+  | { readonly kind: "show-waits"; readonly regionId: string }
   | { readonly kind: "rounds-likely"; readonly regionId: string; readonly rounds: number }
   | {
       readonly kind: "batch-left-out";

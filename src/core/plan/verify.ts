@@ -1,7 +1,7 @@
 import { type AppliedCoat, dryAtByModel, runPile } from "../film";
 import type { Placed, Span } from "../schedule";
 import { coatsUpTo, type Tie } from "./operations";
-import { type LiveChain, linkId, type ProblemContext } from "./problem";
+import { cautionFor, type LiveChain, linkId, type ProblemContext } from "./problem";
 import { piecesOf } from "./row";
 import { milestoneOf, spansOf, type Wait } from "./wait";
 
@@ -101,7 +101,7 @@ function lookAt(
   const { climate, clock } = ctx.airOf(live.chain.regionId);
   const untilMin = Math.min(clock.toMin, startMin + LOOK_ON_MIN);
   const { metMin } = runPile(coats, climate, untilMin, { cellsPerCoat: CELLS }, aspectsOf(wait));
-  const context = { coats, fromMin, clock, caution: ctx.caution, notYet: ctx.notYet.get(tie.to) ?? null };
+  const context = { coats, fromMin, clock, caution: cautionFor(live, ctx), notYet: ctx.notYet.get(tie.to) ?? null };
   const byModel = spansOf(wait, { ...context, dryAt: dryAtByModel(coats, metMin) });
   const opens = opening(byModel, startMin);
   if (opens === null || startMin >= opens - TOLERANCE_MIN) return null;

@@ -209,6 +209,8 @@ export function noticeText(n: Notice): string {
       return "Area not given: hands-on minutes assume 100 cm².";
     case "waits-assumed":
       return "Some label times are missing: the family’s usual ratios stand in.";
+    case "show-waits":
+      return "For show: it is planned by the safe waits, nine in ten, whatever the rest goes by.";
     case "rounds-likely":
       return `Planned with ${n.rounds} round${n.rounds === 1 ? "" : "s"} of look, fill, sand and prime (a likely number): fewer or more plans anew.`;
     case "rounds-left-out":

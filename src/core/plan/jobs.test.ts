@@ -1,0 +1,107 @@
+import {
+  ENAMELS,
+  FILLER_PRIMERS,
+  LACQUER_COLOURS,
+  LACQUER_PRIMERS,
+  LACQUER_PUTTIES,
+} from "../../../tests/support/jars";
+import { eveningsAndWeekends, WEEKEND } from "../../../tests/support/weeks";
+import { layer, lookup, NOW_MIN, pile, planInput, region } from "../../../tests/support/world";
+import { MIN_PER_DAY } from "../base";
+import type { Product, Region, Stack } from "../model";
+import { planModel } from "./plan";
+import { NO_MARKS, type PlanAnswer, type PlanInput } from "./types";
+
+/** Whole jobs, from the bare part to the last coat, by the calendar: what a good modeller would nod at. */
+
+type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
+const JARS: readonly Product[] = [ENAMELS, FILLER_PRIMERS, LACQUER_COLOURS, LACQUER_PRIMERS, LACQUER_PUTTIES].flat();
+function job(face: Partial<Region>, stack: Stack, over: Partial<PlanInput> = {}): Planned {
+  const a = planModel(
+    planInput([{ region: region({ id: "j", conditions: [], ...face }), stack }], {
+      productOf: lookup(JARS),
+      sessions: eveningsAndWeekends,
+      marks: NO_MARKS,
+      ...over,
+    }),
+  );
+  if (a.outcome !== "planned") throw new Error(JSON.stringify(a).slice(0, 500));
+  return a;
+}
+const days = (min: number) => (min - NOW_MIN) / MIN_PER_DAY;
+const wet = (grit: number, takesUm: number) => ({ grit, wet: true, takesUm });
+const dry = (grit: number, takesUm: number) => ({ grit, wet: false, takesUm });
+const prep: Stack["prep"] = ["wash", "key", "dust-off"];
+
+describe("row 37: a helmet, bare print to matt clear, evenings and weekends", () => {
+  const stack = (filler: Product, putty: Product, colour: Product): Stack => ({
+    prep,
+    layers: [
+      layer(filler.id, { coats: 2, heaviness: "wet", sandAfter: dry(240, 60) }),
+      layer(putty.id, { sandAfter: dry(320, 100) }),
+      layer(filler.id, { coats: 2, heaviness: "wet", sandAfter: wet(400, 25) }),
+      layer(colour.id, { coats: 3 }),
+      layer("water-matt", { coats: 2 }),
+    ],
+  });
+  it.each([0, 1])("%# of each kind of jar", (n) => {
+    const helmet = { material: "pla", areaCm2: 1500, finish: "show", ridgeUm: 60 } as const;
+    const a = job(helmet, stack(FILLER_PRIMERS[n]!, LACQUER_PUTTIES[n]!, LACQUER_COLOURS[n]!));
+    // the last coat at the bench, and the helmet in a hand that need not be careful
+    expect(days(a.doneMin)).toBeGreaterThan(5);
+    expect(days(a.curedMin!)).toBeGreaterThan(8);
+    expect(days(a.curedMin!)).toBeLessThan(20);
+  });
+});
+
+describe("row 38: a car body, show gloss: putty, 600, 800, 1000, gloss and clear", () => {
+  const stack = (primer: Product, putty: Product, colour: Product): Stack => ({
+    prep,
+    layers: [
+      layer(primer.id, { coats: 2, sandAfter: wet(400, 5) }),
+      layer(putty.id, { sandAfter: wet(400, 100) }),
+      layer(primer.id, { coats: 2, sandAfter: wet(600, 5) }),
+      layer(primer.id, { coats: 2, sandAfter: wet(800, 5) }),
+      layer(colour.id, { coats: 3, sandAfter: wet(1000, 5) }),
+      layer("lacquer-gloss", { coats: 3 }),
+    ],
+  });
+  it.each([0, 1])("%# of each kind of jar", (n) => {
+    const body = { material: "hips", areaCm2: 350, finish: "show" } as const;
+    const a = job(body, stack(LACQUER_PRIMERS[n]!, LACQUER_PUTTIES[n]!, LACQUER_COLOURS[n]!));
+    expect(days(a.curedMin!)).toBeGreaterThan(10);
+    expect(days(a.curedMin!)).toBeLessThan(25);
+  });
+});
+
+describe("in one weekend", () => {
+  const weekend = { nowMin: WEEKEND.startMin };
+  it("row 39: a shiny shelf body from three cans fits", () => {
+    const stack = pile(
+      layer("primer-ten", { coats: 2, sandAfter: wet(800, 3) }),
+      layer("aerosol-colour", { coats: 3 }),
+      layer("lacquer-gloss", { coats: 2 }),
+    );
+    const a = job({ material: "hips", areaCm2: 350, finish: "seen" }, { ...stack, prep }, weekend);
+    expect(a.doneMin).toBeLessThan(WEEKEND.endMin);
+    expect(a.sessions).toBeGreaterThan(1);
+  });
+  describe("row 40: a resin truck, washes and all", () => {
+    const truck = (under: string): Stack => ({
+      prep: ["wash", "key", "rinse"],
+      layers: [
+        layer("primer-ten", { coats: 2 }),
+        layer(under, { coats: 2, tape: { tack: "low", onMin: null, offMin: null } }),
+        layer("aerosol-colour-day", { coats: 2 }),
+        layer("water-matt", { coats: 2 }),
+      ],
+    });
+    const resin = { material: "cast-pu", areaCm2: 500, finish: "seen" } as const;
+    it.each(LACQUER_COLOURS.map((p) => p.id))("fits with %s under the masks", (id) =>
+      expect(job(resin, truck(id), weekend).doneMin).toBeLessThan(WEEKEND.endMin),
+    );
+    it.each(ENAMELS.map((p) => p.id))("not with %s", (id) =>
+      expect(job(resin, truck(id), weekend).doneMin).toBeGreaterThan(WEEKEND.endMin + MIN_PER_DAY),
+    );
+  });
+});
