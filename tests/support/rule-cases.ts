@@ -551,7 +551,7 @@ export const PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
     spares: { on: on("petg"), pile: ["grey-primer"], wearing: ["extraction", "p3"] },
   },
   "spray-no-filter": {
-    fires: { on: on("petg"), pile: ["water-primer"], wearing: [] },
+    fires: { on: on("petg"), pile: ["water-primer"], wearing: ["extraction"] },
     spares: { on: on("petg"), pile: ["seawall-grey"], wearing: [] },
   },
   "detail-softened": {

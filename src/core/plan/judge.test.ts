@@ -1,7 +1,7 @@
 import { MORE_PAIRS } from "../../../tests/support/more-rule-cases";
 import { type Case, fired, judge, nitroOver, on, PAIRS, SAFE, verdictOf } from "../../../tests/support/rule-cases";
 import { layer, lookup, pile, product, region } from "../../../tests/support/world";
-import type { Layer, MaterialId, Stack } from "../model";
+import type { Layer, MaterialId, Product, Stack } from "../model";
 import { MATERIALS } from "../model";
 import { CATALOGUE } from "../rules";
 import { judgeStack } from "./judge";
@@ -69,10 +69,13 @@ describe("seams", () => {
     }
   });
   it("water over lacquer waits until the lacquer is sandable", () => {
-    const waitOver = (primer: Layer) => judge({ on: on("petg"), pile: [primer, "estuary-blue"] }).seams[1]!.waits[0];
+    const waitOver = (primer: Layer, own: Product = product("grey-primer")) =>
+      judge({ on: on("petg"), pile: [primer, "estuary-blue"], with: [own] }).seams[1]!.waits[0];
     expect(waitOver(layer("grey-primer", { coats: 2, heaviness: "wet" }))).toEqual({ until: "sandable" });
-    // one light coat sands before the label lets anything on it: then its window is the wait
-    expect(waitOver(layer("grey-primer"))).toEqual({ until: "window", index: 0 });
+    expect(waitOver(layer("grey-primer"))).toEqual({ until: "sandable" });
+    // one that sands before its label lets anything on it: then its window is the wait
+    const slow = product("grey-primer", { label: { ...product("grey-primer").label, recoat: [[240, null]] } });
+    expect(waitOver(layer("grey-primer"), slow)).toEqual({ until: "window", index: 0 });
   });
   it("a seam with nothing against it still says ok, with a reason", () => {
     expect(

@@ -333,6 +333,26 @@ it("a region alone is done no later than among others", () => {
   expect(alone.massG!).toBeGreaterThan(1);
 });
 
+it("an enamel’s forbidden gap is told by its two clock times, on Stacks as on Plan, also where its dust is waited for", () => {
+  const rub = { grit: 600, wet: false, takesUm: 3 };
+  const boat: PlanRegion = {
+    region: region({ id: "b", material: "petg", areaCm2: 80 }),
+    stack: pile(
+      layer("lightship-white", { id: "e", sandAfter: rub }),
+      layer("bronze-lacquer", { id: "c" }),
+      layer("water-matt", { id: "m" }),
+    ),
+  };
+  const a = planned(planInput([boat]));
+  const { forbidden } = at(a, "c:coat:1").wait!;
+  const endMin = at(a, "e:coat:1").endMin;
+  // from its first window's end to its second's beginning; the label says 8 h and 72 h
+  expect(forbidden!.fromMin - endMin).toBeGreaterThan(60);
+  expect(forbidden!.toMin).toBeGreaterThan(forbidden!.fromMin + 24 * 60);
+  expect(at(a, "c:coat:1").startMin).toBeGreaterThanOrEqual(forbidden!.toMin);
+  expect(stackTotals(planInput([boat]), "b").gaps).toEqual([{ layerId: "e", ...forbidden }]);
+});
+
 it("random shops in random weather: the referee passes every plan, or the answer names what is in the way", () => {
   const random = seededRandom(42);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;

@@ -15,7 +15,7 @@ import {
 import { airsOf } from "./airs";
 import { batchesOf } from "./batches";
 import { crossTies, joinCircle } from "./joins";
-import type { JudgeAnswer } from "./judge";
+import { type JudgeAnswer, standingOnce } from "./judge";
 import { withLateMasks } from "./late-masks";
 import type { OpRecord, Tie } from "./operations";
 import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
@@ -226,7 +226,7 @@ function judgeAll(input: PlanInput): { judged: readonly JudgedRegion[]; notices:
       continue;
     }
     judged.push({ region: r, answer });
-    for (const v of answer.verdicts) {
+    for (const v of standingOnce(answer.verdicts)) {
       if (v.verdict !== "ok")
         notices.push({
           kind: "verdict",

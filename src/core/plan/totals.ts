@@ -9,7 +9,7 @@ import {
   transferEfficiency,
 } from "../numbers";
 import { planModel } from "./plan";
-import type { PlanInput } from "./types";
+import type { PlanInput, PlannedOp } from "./types";
 
 /** What a pile comes to on one region. */
 export interface StackTotals {
@@ -22,13 +22,15 @@ export interface StackTotals {
   readonly handsOnMin: number | null;
   /** end of the last work if this region were all there is on the bench; null = it cannot be planned as it stands */
   readonly aloneDoneMin: number | null;
+  /** by layer: when its film takes no other on, between its two windows, laid as this region alone would be (est.) */
+  readonly gaps: readonly { readonly layerId: string; readonly fromMin: number; readonly toMin: number }[];
 }
 
 /** Build and mass from the ledger; work and finish by planning the region by itself in the input's air and sessions. */
 export function stackTotals(input: PlanInput, regionId: string): StackTotals {
   const own = input.regions.find((r) => r.region.id === regionId);
   if (!own || own.stack.layers.length === 0)
-    return { buildUm: 0, massG: null, cost: null, handsOnMin: null, aloneDoneMin: null };
+    return { buildUm: 0, massG: null, cost: null, handsOnMin: null, aloneDoneMin: null, gaps: [] };
   const ledger = filmLedger(own.stack.layers, input.productOf);
   const massOf = (i: number, areaCm2: number) => {
     const line = ledger[i]!;
@@ -43,7 +45,19 @@ export function stackTotals(input: PlanInput, regionId: string): StackTotals {
     cost: areaCm2 === null ? null : costOf(own.stack.layers, input.productOf, areaCm2),
     handsOnMin: alone.outcome === "planned" ? alone.handsOnMin : null,
     aloneDoneMin: alone.outcome === "planned" ? alone.doneMin : null,
+    gaps: alone.outcome === "planned" ? gapsOf(alone.ops, own.stack.layers) : [],
   };
+}
+
+/** One a layer: of its last coat, whose film the next layer has to do with; of the top layer, between its own coats. */
+function gapsOf(ops: readonly PlannedOp[], layers: readonly Layer[]): StackTotals["gaps"] {
+  const gaps = new Map<string, StackTotals["gaps"][number]>();
+  for (const op of ops) {
+    const i = layers.findIndex((l) => l.id === op.layerId);
+    const below = op.kind === "coat" && op.coat === 1 ? layers[i - 1] : layers[i];
+    if (op.wait?.forbidden && below) gaps.set(below.id, { layerId: below.id, ...op.wait.forbidden });
+  }
+  return [...gaps.values()];
 }
 
 function costOf(layers: readonly Layer[], productOf: (id: string) => Product, areaCm2: number): number | null {

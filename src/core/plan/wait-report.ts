@@ -30,6 +30,7 @@ export function waitReport(
     ...last,
     safeMin: Math.max(...real.map((r) => r.safeMin)),
     shutsMin: shuts.length > 0 ? Math.min(...shuts) : null,
+    forbidden: real.find((r) => r.forbidden !== null)?.forbidden ?? null,
   };
 }
 

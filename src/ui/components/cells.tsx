@@ -177,7 +177,13 @@ export function ChipsCell({
   label,
   save,
   options,
-}: CellProps & { value: readonly string[]; options: Readonly<Record<string, string>> }) {
+  empty = "none given",
+}: CellProps & {
+  value: readonly string[];
+  options: Readonly<Record<string, string>>;
+  /** what is said where nothing is chosen */
+  empty?: string;
+}) {
   const [open, setOpen] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   const [chosen, setChosen] = useState(value);
@@ -199,10 +205,10 @@ export function ChipsCell({
         type="button"
         className="btn btn-sm h-auto min-h-8 w-full justify-start py-1 text-left font-normal"
         aria-expanded={open}
-        aria-label={`${label}: ${chosen.map((c) => options[c]).join(", ") || "none given"}`}
+        aria-label={`${label}: ${chosen.map((c) => options[c]).join(", ") || empty}`}
         onClick={() => setOpen(!open)}
       >
-        {chosen.length > 0 ? chosen.map((c) => options[c]).join(", ") : <span className="soft">none given</span>}
+        {chosen.length > 0 ? chosen.map((c) => options[c]).join(", ") : <span className="soft">{empty}</span>}
       </button>
       {open && (
         <fieldset

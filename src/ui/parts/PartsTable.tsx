@@ -95,6 +95,7 @@ function RegionRow({
             label={`Condition of ${of}`}
             save={saveField}
             options={CONDITION_NAME}
+            empty="not told: not taken as clean"
           />
         </td>
         <td>

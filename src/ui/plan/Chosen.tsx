@@ -77,6 +77,11 @@ export function Chosen({ op, screen, title, onSpine, planner, desk, words, close
       `likely ${dayClock(w.likelyMin, timeZone)}, safe ${dayClock(w.safeMin, timeZone)}${w.assumed ? " (not on the label: estimated)" : ""}`,
     ]);
     if (w.shutsMin !== null) rows.push(["Window shuts", dayClock(w.shutsMin, timeZone)]);
+    if (w.forbidden !== null)
+      rows.push([
+        "Forbidden gap",
+        `${dayClock(w.forbidden.fromMin, timeZone)} to ${dayClock(w.forbidden.toMin, timeZone)} (estimate): nothing goes on in between`,
+      ]);
   }
   if (op.state === "planned") {
     rows.push(["Why not sooner", heldBy(op)]);

@@ -8,6 +8,7 @@ import { FILM_ROLES, isOneOf, PREP_STEPS } from "@/core/model";
 import type { PlacedVerdict } from "@/core/plan";
 import { materialFacts } from "@/core/reference";
 import { PlanTrials } from "../coupons/PlanTrials";
+import { relativeDay } from "../format";
 import { offerUndo } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "../messages";
@@ -127,11 +128,24 @@ export function StackEditor({
               ; without it the same layers could be right or ruinous.
             </p>
           ) : (
-            <Pile answer={answer} stack={shown} productOf={productOf} change={change} tools={tools} />
+            <Pile
+              answer={answer}
+              stack={shown}
+              productOf={productOf}
+              change={change}
+              tools={tools}
+              gapText={(layerId) => {
+                const gap = view.totals.gaps.find((g) => g.layerId === layerId);
+                if (!gap) return null;
+                const at = (min: number) => relativeDay(min, nowMin, timeZone);
+                return `Forbidden gap, laid as this part alone would be: ${at(gap.fromMin)} to ${at(gap.toMin)} (estimate).`;
+              }}
+            />
           )}
           <Preparation
             stack={shown}
             materialName={region.material ? MATERIAL_NAME[region.material] : "the bare face"}
+            offered={material?.prep ?? []}
             change={change}
           >
             {answer.outcome === "judged" && (
@@ -171,12 +185,14 @@ function Pile({
   productOf,
   change,
   tools,
+  gapText,
 }: {
   answer: Judged;
   stack: Stack;
   productOf: (id: string) => Product;
   change: ChangeStack;
   tools: VerdictTools;
+  gapText: (layerId: string) => string | null;
 }) {
   const at = (kind: PlacedVerdict["where"]["kind"], i: number) =>
     answer.verdicts.filter((v) => v.where.kind === kind && v.where.layer === i);
@@ -232,6 +248,7 @@ function Pile({
                       },
                     }}
                   >
+                    {gapText(layer.id) !== null && <p className="mt-1 text-sm">{gapText(layer.id)}</p>}
                     {own.length > 0 && (
                       <div className="mt-2 border-t border-base-300 pt-2">
                         <Verdicts list={own} tools={tools} />
@@ -256,11 +273,14 @@ function Pile({
 function Preparation({
   stack,
   materialName,
+  offered,
   change,
   children,
 }: {
   stack: Stack;
   materialName: string;
+  /** steps this material usually asks for, put in with it */
+  offered: readonly PrepStep[];
   change: ChangeStack;
   children: React.ReactNode;
 }) {
@@ -289,9 +309,16 @@ function Preparation({
                 onChange={() => toggle(s)}
               />
               {PREP_NAME[s].toLowerCase()}
+              {offered.includes(s) && <span className="badge badge-sm badge-outline">offered</span>}
             </label>
           ))}
         </div>
+        {offered.length > 0 && (
+          <p className="soft mt-1 text-sm">
+            “Offered” came with the material. Nobody has done it yet: take out what the part has behind it, and tell
+            that under Parts as its condition.
+          </p>
+        )}
       </fieldset>
     </>
   );

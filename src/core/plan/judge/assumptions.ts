@@ -1,6 +1,7 @@
 import { type Carrier, keyOf, type Product } from "../../model";
 import { carriersContradict, volumeSolidsOf } from "../../reference";
 import { judgeStack } from "./judge";
+import { standingOnce } from "./standing";
 import type { JudgeAnswer, JudgeInput, PlacedVerdict } from "./types";
 
 export const ASSUMED_DECIDES = "assumed-decides";
@@ -78,7 +79,7 @@ export function judgeWithDoubts(input: JudgeInput): JudgeAnswer {
       return signature(judgeStack({ ...input, productOf })) !== own;
     });
   });
-  if (deciding.length === 0) return answer;
+  if (deciding.length === 0) return { ...answer, verdicts: standingOnce(answer.verdicts) };
   const added = deciding.map(({ layer, figure }): PlacedVerdict => {
     const where = { kind: "layer" as const, layer };
     return {
@@ -98,6 +99,6 @@ export function judgeWithDoubts(input: JudgeInput): JudgeAnswer {
   return {
     ...answer,
     worst: answer.worst === "ok" ? "care" : answer.worst,
-    verdicts: [...answer.verdicts, ...added],
+    verdicts: standingOnce([...answer.verdicts, ...added]),
   };
 }

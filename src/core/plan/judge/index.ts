@@ -1,4 +1,5 @@
 export { judgeWithDoubts } from "./assumptions";
 export { couponCounts, couponReach, nearCoupons } from "./coupons";
 export { judgeStack } from "./judge";
+export { standingOnce } from "./standing";
 export type * from "./types";

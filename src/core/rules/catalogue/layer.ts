@@ -5,6 +5,10 @@ const film = yes("upper.leavesFilm");
 const flexing = any(yes("region.flexible"), has("region.conditions", "flexes"), has("region.exposure", "flexing"));
 const declaredForIsocyanate = all(has("bench.protection", "air-fed"), has("bench.protection", "extraction"));
 const noParticleFilter = not(has("bench.protection", "a2p3", "p3", "air-fed"));
+const vapourUnmasked = all(
+  atLeast("upper.biteStrength", 1),
+  not(has("bench.protection", "extraction", "a2p3", "air-fed")),
+);
 const mayHoldIsocyanate = any(yes("upper.twoPart"), is("upper.family", "urethane-2k", "urethane-mc"));
 const weakHue = any(is("layer.hue", "yellow", "red"), is("upper.effect", "fluorescent", "transparent"));
 const twoPartByReaction = any(yes("upper.twoPart"), is("upper.family", "urethane-mc"));
@@ -282,18 +286,15 @@ export const LAYER_RULES = rulesFor("layer", [
     id: "solvent-sprayed-bare-faced",
     verdict: "care",
     evidence: "safety-practice",
-    when: all(
-      yes("upper.sprayed"),
-      atLeast("upper.biteStrength", 1),
-      not(has("bench.protection", "extraction", "a2p3", "air-fed")),
-    ),
+    when: all(yes("upper.sprayed"), vapourUnmasked),
     remedy: [advise("wear-protection")],
   },
   {
     id: "spray-no-filter",
     verdict: "care",
     evidence: "safety-practice",
-    when: all(yes("upper.sprayed"), noParticleFilter),
+    // a vapour filter comes with a particle filter: where that one is missing it is told
+    when: all(yes("upper.sprayed"), noParticleFilter, not(vapourUnmasked)),
     remedy: [advise("wear-protection")],
   },
   {
