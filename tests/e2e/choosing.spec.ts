@@ -115,6 +115,42 @@ test("a coupon that passes lifts the verdict; one that fails sets a stop", async
   await expect(rule(page, "coupon-failed")).toHaveAttribute("data-verdict", "stop");
 });
 
+test("several trials at once by keyboard; a void one puts its repeat on the list; a hole in foam needs no tape", async ({
+  page,
+}) => {
+  await page.goto("/coupons");
+  await page.getByRole("button", { name: "Plan trials" }).press("Enter");
+  const dialog = page.getByRole("dialog", { name: "Plan trials on scrap" });
+  await dialog.getByLabel("Scrap like").selectOption({ label: "Sea wall, Slipway ramp" });
+  await dialog.getByLabel("Of its stack").selectOption("0");
+  await dialog.getByLabel("Find a product to try").fill("primer");
+  await dialog.getByRole("checkbox", { name: "Grey primer, aerosol" }).press("Space");
+  await dialog.getByRole("checkbox", { name: "Water primer, pale grey" }).press("Space");
+  await dialog.getByLabel("Coats").fill("none");
+  await dialog.getByRole("button", { name: "Plan 2 coupons" }).press("Enter");
+  await expect(dialog.getByRole("alert")).toContainText("coats");
+  await dialog.getByLabel("Coats").fill("2");
+  await dialog.getByRole("button", { name: "Plan 2 coupons" }).press("Enter");
+  await expect(page).toHaveURL(/coupons\?coupon=/);
+  const name = "Grey primer, aerosol: scrap alone, as on Sea wall";
+  const planned = page.getByRole("region", { name: "To be painted" });
+  await expect(planned.getByRole("button", { name })).toBeVisible();
+  await expect(planned.getByRole("button", { name: "Water primer, pale grey: scrap alone" })).toBeVisible();
+  // the foam went at once: no tape, and it counts
+  const card = page.getByRole("region", { name, exact: true });
+  await card.getByRole("radio", { name: "failed" }).check();
+  await card.getByRole("button", { name: "Write it down" }).click();
+  await expect(card.getByText("a hint only")).toBeVisible();
+  await planned.getByRole("button", { name: "Water primer, pale grey: scrap alone" }).click();
+  const other = page.getByRole("region", { name: "Water primer, pale grey: scrap alone, as on Sea wall", exact: true });
+  await other.getByRole("radio", { name: "void: do it again" }).check();
+  await other.getByRole("button", { name: "Write it down" }).click();
+  await expect(page.getByText("Its repeat is on the list").first()).toBeVisible();
+  await expect(
+    planned.getByRole("button", { name: "Water primer, pale grey: scrap alone, as on Sea wall, again" }),
+  ).toBeVisible();
+});
+
 test("a score that cannot be is named, and what was typed stays", async ({ page }) => {
   await page.goto("/coupons?coupon=ml-coupon-ramp");
   const form = page.getByRole("form", { name: "What came of it" });
