@@ -32,6 +32,17 @@ export interface PileRatio {
   readonly min: number;
 }
 
+const known = new WeakMap<Product, Map<string, readonly number[]>>();
+
+/** What a product takes alone is asked of it by every pair. */
+function once(p: Product, key: string, ask: () => readonly number[]): readonly number[] {
+  const of = known.get(p) ?? new Map<string, readonly number[]>();
+  known.set(p, of);
+  const found = of.get(key) ?? ask();
+  of.set(key, found);
+  return found;
+}
+
 /** Waits of a label application over another's, in the upper label's own air, beside its waits alone; by the film model. */
 export function overPile(top: Product, below: Product, freshness: Freshness): readonly PileRatio[] {
   const air = { tempC: top.label.tempC, rhPct: top.label.rhPct, airflowMS: STILL_AIR_M_S };
@@ -39,10 +50,12 @@ export function overPile(top: Product, below: Product, freshness: Freshness): re
   const climate = climateOf([{ atMin: 0, ...air }]);
   const waits = (coats: readonly AppliedCoat[], ms: readonly Milestone[]) =>
     milestonesByModel(coats, ms, climate, clock, FAR_MIN).map((at) => (at ?? FAR_MIN) - coats.at(-1)!.endMin);
+  const own = (p: Product, ms: readonly Milestone[]) =>
+    once(p, `${JSON.stringify(air)} ${ms.join()}`, () => waits(asLabelled(p), ms));
   const lower = asLabelled(below);
   const { milestone, afterMin } = UNDER[freshness];
-  const ready = lower.at(-1)!.endMin + waits(lower, [milestone])[0]! + afterMin;
-  const alone = waits(asLabelled(top), PILE_MILESTONES);
+  const ready = lower.at(-1)!.endMin + own(below, [milestone])[0]! + afterMin;
+  const alone = own(top, PILE_MILESTONES);
   const over = waits([...lower, ...asLabelled(top, ready)], PILE_MILESTONES);
   return PILE_MILESTONES.map((m, i) => ({ milestone: m, aloneMin: alone[i]!, min: over[i]! }));
 }

@@ -12,14 +12,17 @@ const LIMITS: Readonly<Record<Freshness, readonly [least: number, most: number]>
   "just-sandable": [0.85, 2.5],
 };
 
+/** The gate asks every pair once, in turn at one freshness; `npm run hard` and the bench at all three. */
+const HARD = process.env.ELM_BENCH_HARD === "1";
+
 describe("every film of the shelf on every other keeps its label's times", () => {
-  it.each(FRESHNESSES)("on one %s", (freshness) => {
+  it.each(FRESHNESSES.map((f, i) => [f, i] as const))("on one %s", (freshness, turn) => {
     const [least, most] = LIMITS[freshness];
     const off: string[] = [];
     let looked = 0;
-    for (const top of FILMS) {
-      for (const below of FILMS) {
-        if (top === below) continue;
+    for (const [t, top] of FILMS.entries()) {
+      for (const [b, below] of FILMS.entries()) {
+        if (top === below || (!HARD && (t + b) % FRESHNESSES.length !== turn)) continue;
         for (const { milestone, aloneMin, min } of overPile(top, below, freshness)) {
           looked += 1;
           const ratio = min / aloneMin;
@@ -29,7 +32,7 @@ describe("every film of the shelf on every other keeps its label's times", () =>
         }
       }
     }
-    expect(looked).toBeGreaterThan(4000);
+    expect(looked).toBeGreaterThan(HARD ? 4000 : 1300);
     expect(off).toEqual([]);
   });
 });
