@@ -30,6 +30,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           things={data.ok ? data.value.things : []}
           unreadable={data.ok ? data.value.unreadable : []}
           serverNowMs={server.nowMs()}
+          timeZone={data.ok ? data.value.ribbon.timeZone : "UTC"}
         >
           {data.ok ? children : <TroublePage problem={data.problem} />}
         </Frame>

@@ -5,7 +5,9 @@ import { VERDICTS } from "@/core/model";
 import { planModel } from "@/core/plan";
 import { climate, layer, NOW_MIN, planInput, region } from "../../tests/support/world";
 import { Ring } from "./bench/Ring";
+import { Saved } from "./components/Saved";
 import { VerdictMark } from "./components/VerdictMark";
+import { NowProvider } from "./hooks/useNow";
 import { conflictText, noticeText, workText } from "./messages";
 import { MiniSection } from "./section/MiniSection";
 import { Section, seamHeights } from "./section/Section";
@@ -192,4 +194,19 @@ describe("words for what is in the way", () => {
     expect(noticeText({ kind: "left-out", regionId: "x", missing: ["region.material"] })).toContain("the material");
     expect(noticeText({ kind: "area-assumed", regionId: "x" })).toContain("100 cm²");
   });
+});
+
+describe("saved at", () => {
+  const said = (timeZone: string, atMs: number | null) =>
+    renderToStaticMarkup(
+      <NowProvider serverNowMs={0} timeZone={timeZone}>
+        <Saved atMs={atMs} until="every field saves itself" />
+      </NowProvider>,
+    );
+  const noonMs = Date.UTC(2026, 0, 15, 12);
+  it.each([
+    ["Europe/London", "saved 12:00"],
+    ["Asia/Kolkata", "saved 17:30"],
+  ])("is told by the shed’s clock: %s", (zone, want) => expect(said(zone, noonMs)).toContain(want));
+  it("before that it says how saving goes", () => expect(said("UTC", null)).toContain("every field saves itself"));
 });

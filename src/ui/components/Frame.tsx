@@ -15,6 +15,7 @@ interface FrameProps {
   /** rows of the database nobody could read */
   readonly unreadable: readonly { readonly what: string; readonly count: number }[];
   readonly serverNowMs: number;
+  readonly timeZone: string;
   readonly children: ReactNode;
 }
 
@@ -27,7 +28,7 @@ const SHORTCUTS: readonly (readonly [keys: string, what: string])[] = [
 ];
 
 /** Rail, air ribbon, search and shortcuts: the same on every screen. */
-export function Frame({ ribbon, things, unreadable, serverNowMs, children }: FrameProps) {
+export function Frame({ ribbon, things, unreadable, serverNowMs, timeZone, children }: FrameProps) {
   const router = useRouter();
   const [finding, setFinding] = useState(false);
   const help = useRef<HTMLDialogElement>(null);
@@ -41,7 +42,7 @@ export function Frame({ ribbon, things, unreadable, serverNowMs, children }: Fra
     },
   );
   return (
-    <NowProvider serverNowMs={serverNowMs}>
+    <NowProvider serverNowMs={serverNowMs} timeZone={timeZone}>
       <a href="#content" className="btn btn-primary absolute top-1 left-1 z-50 -translate-y-20 focus:translate-y-0">
         Skip to content
       </a>

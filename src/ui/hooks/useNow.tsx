@@ -1,29 +1,39 @@
 "use client";
 
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from "react";
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from "react";
 
 interface ServerTime {
   /** what the server's clock read when it made the page */
   readonly madeMs: number;
   /** server's clock minus this device's; null until the page runs here */
   readonly aheadMs: number | null;
+  /** the shed's; a device may be set to another */
+  readonly timeZone: string;
 }
 
 /** The server's clock, carried on by this device's ticking: a wrong phone clock does not bend the timers. */
-const ServerClock = createContext<ServerTime>({ madeMs: 0, aheadMs: null });
+const ServerClock = createContext<ServerTime>({ madeMs: 0, aheadMs: null, timeZone: "UTC" });
 
 /**
  * Takes the difference of the two clocks at the moment a page arrives, and only then: the frame outlives the pages
  * inside it, and a page opened ten minutes later must not read the hour at which the frame was made.
  */
-export function NowProvider({ serverNowMs, children }: { serverNowMs: number; children: ReactNode }) {
+export function NowProvider({
+  serverNowMs,
+  timeZone,
+  children,
+}: {
+  serverNowMs: number;
+  timeZone: string;
+  children: ReactNode;
+}) {
   const [aheadMs, setAheadMs] = useState<number | null>(null);
   useEffect(() => setAheadMs(serverNowMs - Date.now()), [serverNowMs]);
   useEffect(() => {
     // from here on the page answers; what is typed before would be lost on a slow device
     document.documentElement.dataset.answers = "";
   }, []);
-  const time = useMemo(() => ({ madeMs: serverNowMs, aheadMs }), [serverNowMs, aheadMs]);
+  const time = useMemo(() => ({ madeMs: serverNowMs, aheadMs, timeZone }), [serverNowMs, aheadMs, timeZone]);
   return <ServerClock.Provider value={time}>{children}</ServerClock.Provider>;
 }
 
@@ -44,4 +54,12 @@ export function useNowMs(everyMs = 1000): number {
     };
   }, [time, everyMs]);
   return nowMs;
+}
+
+export const useShedZone = (): string => useContext(ServerClock).timeZone;
+
+/** Asks the server's clock once, when something has happened; milliseconds since 1970. */
+export function useAskNow(): () => number {
+  const time = useContext(ServerClock);
+  return useCallback(() => read(time), [time]);
 }

@@ -3,6 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Outcome, Problem } from "@/contracts";
+import { useAskNow } from "./useNow";
 
 export type SaveField = (fields: Record<string, unknown>) => Promise<Problem | null>;
 
@@ -17,7 +18,8 @@ export function useRow(
   const router = useRouter();
   const revRef = useRef(rev);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
-  const [savedAt, setSavedAt] = useState<Date | null>(null);
+  const [savedMs, setSavedMs] = useState<number | null>(null);
+  const askNow = useAskNow();
   useEffect(() => {
     revRef.current = Math.max(revRef.current, rev);
   }, [rev]);
@@ -28,7 +30,7 @@ export function useRow(
           const outcome = await save(revRef.current, fields);
           if (outcome.ok) {
             revRef.current = outcome.value.rev;
-            setSavedAt(new Date());
+            setSavedMs(askNow());
           }
           if (outcome.ok || outcome.problem.code === "conflict") router.refresh();
           return outcome.ok ? null : outcome.problem;
@@ -44,7 +46,7 @@ export function useRow(
       queue.current = result;
       return result;
     },
-    [save, router],
+    [save, router, askNow],
   );
-  return { saveField, savedAt };
+  return { saveField, savedMs };
 }

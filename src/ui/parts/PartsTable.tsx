@@ -7,20 +7,13 @@ import { addRegionAction, deleteNodeAction, editNodeAction, restoreNodeAction } 
 import type { PartNode, RegionNode } from "@/contracts";
 import { ChipsCell, NumberCell, SelectCell, TextCell } from "../components/cells";
 import { PhotoField } from "../components/PhotoField";
+import { Saved } from "../components/Saved";
 import { um } from "../format";
 import { offerUndo, useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 import { useRow } from "../hooks/useRow";
 import { CONDITION_NAME, EXPOSURE_NAME, FINISH_NAME, MATERIAL_NAME } from "../messages";
 import { RegionCard } from "./RegionCard";
-
-function Saved({ at }: { at: Date | null }) {
-  return (
-    <span className="soft text-xs" role="status">
-      {at ? "saved" : ""}
-    </span>
-  );
-}
 
 function useDelete(kind: "part" | "region", id: string, name: string) {
   const { act } = useAct();
@@ -68,7 +61,7 @@ function RegionRow({
     (rev: number, fields: Record<string, unknown>) => editNodeAction("region", r.id, rev, fields),
     [r.id],
   );
-  const { saveField, savedAt } = useRow(node.rev, save);
+  const { saveField, savedMs } = useRow(node.rev, save);
   const remove = useDelete("region", r.id, `${partName}, ${r.name}`);
   const of = `${partName}, ${r.name}`;
   const cost = unknowns(r);
@@ -154,7 +147,7 @@ function RegionRow({
       <tr className="border-b border-base-300">
         <td colSpan={9} className="pt-0 pb-1 pl-6 text-sm">
           <span className="text-warning">{cost}</span> <span className="soft">{toldMore(r)}</span>{" "}
-          <Saved at={savedAt} />
+          <Saved atMs={savedMs} />
         </td>
       </tr>
     </>
@@ -167,7 +160,7 @@ function PartHead({ part }: { part: PartNode }) {
     (rev: number, fields: Record<string, unknown>) => editNodeAction("part", part.id, rev, fields),
     [part.id],
   );
-  const { saveField, savedAt } = useRow(part.rev, save);
+  const { saveField, savedMs } = useRow(part.rev, save);
   const remove = useDelete("part", part.id, part.name);
   return (
     <tr className="bg-base-200">
@@ -189,7 +182,7 @@ function PartHead({ part }: { part: PartNode }) {
             save={saveField}
             className="w-80 font-normal"
           />
-          <Saved at={savedAt} />
+          <Saved atMs={savedMs} />
           <span className="flex-1" />
           <PhotoField label={part.name} hash={part.photo} save={(photo) => void saveField({ photo })} small />
           <button

@@ -6,6 +6,7 @@ import { editNodeAction } from "@/app/actions";
 import type { RegionNode } from "@/contracts";
 import type { OldFinish, Region, SealedBy } from "@/core/model";
 import { NumberCell, SelectCell, TextCell, TickCell } from "../components/cells";
+import { Saved } from "../components/Saved";
 import { type SaveField, useRow } from "../hooks/useRow";
 import { FAMILY_NAME, LEAD_NAME, RUB_NAME } from "../messages";
 import { AreaHelper } from "./AreaHelper";
@@ -17,7 +18,7 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
     (rev: number, fields: Record<string, unknown>) => editNodeAction("region", r.id, rev, fields),
     [r.id],
   );
-  const { saveField: save, savedAt } = useRow(node.rev, write);
+  const { saveField: save, savedMs } = useRow(node.rev, write);
   const of = `${partName}, ${r.name}`;
   const number = (field: keyof Region, label: string, unit: string) => (
     <Row label={label}>
@@ -37,8 +38,8 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
     >
       <div className="flex items-start justify-between gap-2">
         <h2 className="text-lg font-bold">{of}</h2>
-        <span className="soft flex-1 text-sm" role="status">
-          {savedAt ? `saved ${savedAt.toTimeString().slice(0, 5)}` : ""}
+        <span className="flex-1">
+          <Saved atMs={savedMs} />
         </span>
         <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label="Close the region" onClick={close}>
           <X className="size-4" aria-hidden />

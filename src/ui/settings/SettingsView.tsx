@@ -5,6 +5,7 @@ import { saveShopAction } from "@/app/actions";
 import type { Shop } from "@/contracts";
 import { CAUTIONS, type Caution, PROTECTIONS } from "@/core/model";
 import { SelectCell, TextCell } from "../components/cells";
+import { Saved } from "../components/Saved";
 import { type SaveField, useRow } from "../hooks/useRow";
 import { PROTECTION_NAME } from "../messages";
 import { AirSettings } from "./AirSettings";
@@ -18,14 +19,12 @@ const CAUTION_NAME: Readonly<Record<Caution, string>> = {
 };
 
 export function SettingsView({ shop, rev, today }: { shop: Shop; rev: number; today: string }) {
-  const { saveField, savedAt } = useRow(rev, saveShopAction);
+  const { saveField, savedMs } = useRow(rev, saveShopAction);
   return (
     <main className="grid max-w-4xl gap-6 p-4">
       <div className="flex items-baseline gap-4">
         <h1 className="text-xl font-bold">Settings of the shed</h1>
-        <span className="soft text-sm" role="status">
-          {savedAt ? `saved ${savedAt.toTimeString().slice(0, 5)}` : "every field saves itself"}
-        </span>
+        <Saved atMs={savedMs} until="every field saves itself" />
       </div>
       <AirSettings shop={shop} save={saveField} today={today} />
       <Sessions shop={shop} save={saveField} today={today} />

@@ -7,6 +7,7 @@ import type { Layer, PrepStep, Product, Stack } from "@/core/model";
 import { FILM_ROLES, isOneOf, PREP_STEPS } from "@/core/model";
 import type { PlacedVerdict } from "@/core/plan";
 import { materialFacts } from "@/core/reference";
+import { Saved } from "../components/Saved";
 import { PlanTrials } from "../coupons/PlanTrials";
 import { relativeDay } from "../format";
 import { offerUndo } from "../hooks/useAct";
@@ -57,7 +58,7 @@ export function StackEditor({
   const byId = new Map([...view.products, ...products].map((p) => [p.id, p]));
   const productOf = (id: string) => byId.get(id)!;
   const { set } = useAddress();
-  const { change, carryOut, savedAt, shown } = useStack(region.id, stack, node.stackRev);
+  const { change, carryOut, savedMs, shown } = useStack(region.id, stack, node.stackRev);
   const tools: VerdictTools = {
     regionId: region.id,
     reasons: new Map(node.overrides.map((o) => [o.key, o.reason])),
@@ -81,9 +82,7 @@ export function StackEditor({
         <span className="soft">
           {region.material ? MATERIAL_NAME[region.material] : "material not given"} · finish “{region.finish}”
         </span>
-        <span className="soft text-sm" role="status">
-          {savedAt ? `saved ${savedAt.toTimeString().slice(0, 5)}` : ""}
-        </span>
+        <Saved atMs={savedMs} />
         {view.begun > 0 && (
           <span className="text-sm text-warning">Work on it has begun: the log keeps what was done as it was.</span>
         )}

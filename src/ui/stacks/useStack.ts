@@ -5,6 +5,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { carryOutAction, saveStackAction } from "@/app/actions";
 import type { Outcome, Problem } from "@/contracts";
 import type { Layer, Stack } from "@/core/model";
+import { useAskNow } from "../hooks/useNow";
 
 export type ChangeStack = (change: (stack: Stack) => Stack) => Promise<Problem | null>;
 
@@ -23,7 +24,8 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
   const held = useRef({ stack, rev: stackRev });
   const queue = useRef<Promise<unknown>>(Promise.resolve());
   const waiting = useRef(0);
-  const [savedAt, setSavedAt] = useState<Date | null>(null);
+  const [savedMs, setSavedMs] = useState<number | null>(null);
+  const askNow = useAskNow();
   const [hoped, setHoped] = useState<Stack | null>(null);
   useEffect(() => {
     if (stackRev < held.current.rev) return;
@@ -42,7 +44,7 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
           });
           if (outcome.ok) {
             held.current = { stack: next ? next() : held.current.stack, rev: outcome.value.rev };
-            setSavedAt(new Date());
+            setSavedMs(askNow());
           }
           if (outcome.ok || outcome.problem.code === "conflict") refresh();
           if (!outcome.ok) setHoped(null);
@@ -56,7 +58,7 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
       queue.current = result;
       return result;
     },
-    [router],
+    [router, askNow],
   );
   const change: ChangeStack = useCallback(
     (make) => {
@@ -76,7 +78,7 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
     (key: string, n: number) => enqueue(() => carryOutAction(regionId, held.current.rev, key, n), null),
     [enqueue, regionId],
   );
-  return { change, carryOut, savedAt, shown: hoped && sameLayers(hoped, stack) ? hoped : stack };
+  return { change, carryOut, savedMs, shown: hoped && sameLayers(hoped, stack) ? hoped : stack };
 }
 
 /** A pile still on its way to the server is shown at once, as long as it has the layers the verdicts are about. */
