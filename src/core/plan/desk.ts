@@ -4,6 +4,7 @@ import { contextFor } from "./plan";
 import { GRID_MIN, linkId, problemOf } from "./problem";
 import { inFull } from "./report";
 import type { Move, PlanInput } from "./types";
+import { widerFor } from "./wider";
 
 /** What a change of one operation's hour would do; the film model has not looked at it yet. */
 export type MoveAnswer =
@@ -25,8 +26,9 @@ export interface PlanDesk {
 
 /** @param starts of the plan as it lies, by operation. Null where there is nothing that could be moved. */
 export function planDesk(input: PlanInput, starts: Readonly<Record<string, number>>): PlanDesk | null {
-  const ctx = contextFor(input);
-  if (ctx === null) return null;
+  const asJudged = contextFor(input);
+  if (asJudged === null) return null;
+  const ctx = widerFor(asJudged, starts);
   const problem = problemOf(ctx);
   const { aliasOf } = ctx.batches;
   const before = new Map(

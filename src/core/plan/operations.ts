@@ -258,7 +258,10 @@ function afterLayer(work: Work, region: Region, layer: Layer, moreToCome: boolea
   const coatId = lastCoatId(layer, region);
   if (layer.sandAfter) {
     work.waitFor(coatId, opIds.sand(layer.id), { kind: "sandable" });
-    work.push(sandOp(region, layer, layer.sandAfter), layer.sandAfter.wet ? dryAgain(region, "wet-rub") : NO_WAIT);
+    work.push(
+      sandOp(region, layer, layer.sandAfter),
+      layer.sandAfter.wet ? dryAgain(region, "wet-rub", true) : NO_WAIT,
+    );
   }
   if (!layer.tape || !moreToCome) return;
   const leastMin = layer.tape.onMin ?? 0;
@@ -356,14 +359,16 @@ function waitAfterPrep(region: Region, step: PrepStep): Wait {
 }
 
 /** Water leaving a part: its face, and its joints and hollows where it has any. */
-const dryAgain = (region: Region, how: Wetting): Wait =>
-  partDryWait(partDryMin(region.material, how, holdsInJoints(region)));
+const dryAgain = (region: Region, how: Wetting, underFilm = false): Wait => {
+  const covered = underFilm || region.conditions.includes("sealed") || region.sealedBy != null;
+  return partDryWait(partDryMin(region.material, how, holdsInJoints(region), covered));
+};
 const holdsInJoints = (region: Region): boolean =>
   region.joints === true || region.hollow === true || region.conditions.includes("damp-joints");
 
 function waitAfterBefore(region: Region, layer: Layer, step: BeforeStep): Wait {
   if (step === "dry") return dryAgain(region, "rinse");
-  if (step === "scuff" && layer.scuffWet) return dryAgain(region, "wet-rub");
+  if (step === "scuff" && layer.scuffWet) return dryAgain(region, "wet-rub", true);
   return step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
 }
 

@@ -34,6 +34,7 @@ import {
 } from "./types";
 import { type Looked, verifyWaits } from "./verify";
 import { notYetById } from "./wait";
+import { withWiderSeams } from "./wider";
 
 /** How long and for whom a plan is searched for. */
 export interface PlanOptions {
@@ -79,7 +80,7 @@ export function planModel(input: PlanInput, options: PlanOptions = {}): PlanAnsw
   if (circle) return { outcome: "circular", partIds: circle, notices };
   const { ctx, left } = contextOf(input, judged);
   if (ctx.chains.every((c) => c.chain.ops.length === 0)) return { outcome: "nothing-to-plan", notices };
-  const solved = solveVerified(ctx, options);
+  const solved = solveWide(ctx, options);
   const said = [...notices, ...left, ...assumptions(judged)];
   if (solved.outcome === "found") return report(input, solved.found, said);
   const stuck = roundStuck(solved);
@@ -136,6 +137,16 @@ const POLISH_TRIES = 20;
 const AFRESH_TRIES = 12;
 /** A plan made afresh is worth telling of when it ends this much sooner, minutes. */
 const WORTH_TELLING_MIN = 60;
+
+/** Solves; where a part finds no room, again with the ways past its windows that are no stop. */
+function solveWide(ctx: ProblemContext, options: PlanOptions): Solved {
+  const solved = solveVerified(ctx, options);
+  if (solved.outcome === "found") return solved;
+  const { opId } = solved.schedule.conflict;
+  const own = solved.ctx.chains.find((c) => c.chain.ops.some((o) => o.id === opId));
+  const wider = own ? withWiderSeams(ctx, own.chain.regionId) : null;
+  return wider === null ? solved : solveWide(wider, options);
+}
 
 /** Solves, has the referee walk the rules, has the film model walk the waits, puts back what came too early, and again. */
 function solveVerified(start: ProblemContext, options: PlanOptions): Solved {

@@ -25,6 +25,13 @@ describe("water leaves a part", () => {
     ["row 25: plaster", partDryMin("plaster", "rinse", false), 24 * H, 72 * H],
     ["row 25: wood", partDryMin("wood-mdf", "soak", false), 24 * H, 72 * H],
     ["row 26: a face after wet sanding under a tap", partDryMin("aluminium", "wet-rub", false), 1 * H, 3 * H],
+    [
+      "row 26: paint over wood rubbed wet: the film keeps the water out",
+      partDryMin("wood-mdf", "wet-rub", false, true),
+      1 * H,
+      3 * H,
+    ],
+    ["row 26: and over its joints", partDryMin("wood-mdf", "wet-rub", true, true), 4 * H, 12 * H],
     ["row 26: its joints", partDryMin("aluminium", "wet-rub", true), 4 * H, 12 * H],
     ["row 27: a resin kit washed and left", partDryMin("cast-pu", "soak", false), 1 * H, 12 * H],
     ["row 27: with deep joints", partDryMin("vat-resin", "soak", true), 1 * H, 12 * H],

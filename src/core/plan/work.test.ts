@@ -142,6 +142,16 @@ describe("a stack as work", () => {
     expect(chain.ops.find((o) => o.id === "r:prep:key")!.abrasive).toEqual({ from: 180, to: 320, wet: false });
     expect(chain.ops.find((o) => o.id === "a:sand")!.abrasive).toEqual({ from: 400, to: 400, wet: true });
   });
+  it("wet-rubbed paint on wood is dry when its face is; bare wood when its body is", () => {
+    const ply = { ...part.region, material: "wood-mdf" as const };
+    const chain = chainOf(ply, { ...part.stack, prep: ["wash", "key"] }, judged.seams, lookup());
+    const driedAfter = (id: string) => {
+      const { wait } = chain.ties.find((t) => t.from === id)!;
+      return wait.kind === "part-dry" ? wait.refMin : null;
+    };
+    expect(driedAfter("a:sand")).toBeLessThanOrEqual(180);
+    expect(driedAfter("r:prep:wash")).toBeGreaterThanOrEqual(1440);
+  });
   it("metal that may hold lead is only keyed wet, and dries before it goes on", () => {
     const anchor = { ...part.region, id: "lead", material: "white-metal" as const };
     const stack = { ...part.stack, prep: ["degrease", "key", "wipe"] as const };

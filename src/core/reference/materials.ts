@@ -180,9 +180,18 @@ const FACTS = Object.fromEntries(
 
 export const materialFacts = (id: MaterialId): MaterialFacts => FACTS[id];
 
-/** Minutes at reference air until a wetted part is dry: of its clocks the slowest. A part of unknown material may be porous. */
-export function partDryMin(material: MaterialId | "unknown" | null, how: Wetting, joints: boolean): number {
-  const held = material === null || material === "unknown" ? "body" : materialFacts(material).holdsWater;
+/**
+ * Minutes at reference air until a wetted part is dry: of its clocks the slowest. A part of unknown material may be porous.
+ * @param covered a film lies over the face, so water stays on it, whatever the body below could hold
+ */
+export function partDryMin(
+  material: MaterialId | "unknown" | null,
+  how: Wetting,
+  joints: boolean,
+  covered = false,
+): number {
+  const own = material === null || material === "unknown" ? "body" : materialFacts(material).holdsWater;
+  const held = covered ? "face" : own;
   const clocks = PART_DRY_MIN[how];
   return Math.max(clocks[held], joints ? clocks.joints : 0);
 }
