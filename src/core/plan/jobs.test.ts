@@ -9,6 +9,7 @@ import { eveningsAndWeekends, WEEKEND } from "../../../tests/support/weeks";
 import { layer, lookup, NOW_MIN, pile, planInput, region } from "../../../tests/support/world";
 import { MIN_PER_DAY } from "../base";
 import type { Product, Region, Stack } from "../model";
+import { planDesk } from "./desk";
 import { planModel } from "./plan";
 import { NO_MARKS, type PlanAnswer, type PlanInput } from "./types";
 
@@ -103,5 +104,44 @@ describe("in one weekend", () => {
     it.each(ENAMELS.map((p) => p.id))("not with %s", (id) =>
       expect(job(resin, truck(id), weekend).doneMin).toBeGreaterThan(WEEKEND.endMin + MIN_PER_DAY),
     );
+  });
+});
+
+describe("two-pack gloss over wet-sanded epoxy primer, for show", () => {
+  const bonnet = { material: "steel-iron", areaCm2: 400, finish: "show", conditions: ["rusted"] } as const;
+  const stack: Stack = {
+    prep: ["degrease", "derust", "key", "wipe"],
+    layers: [
+      layer("epoxy-primer", { id: "e", coats: 2, sandAfter: wet(400, 10) }),
+      layer("two-pack-gloss", { id: "g", coats: 2 }),
+    ],
+  };
+  const input = planInput([{ region: region({ id: "j", ...bonnet }), stack }], {
+    sessions: eveningsAndWeekends,
+    marks: { ...NO_MARKS, rounds: { j: 0 } },
+    protection: ["extraction", "air-fed", "a2p3", "p3"],
+  });
+  const a = planModel(input);
+  if (a.outcome !== "planned") throw new Error(JSON.stringify(a).slice(0, 500));
+  const startOf = (id: string) => a.ops.find((o) => o.id === id)!.startMin;
+  it("is planned: where the safe wait for paper outlasts the window, the rub is its key, and that is told", () => {
+    expect(startOf("g:coat:1")).toBeGreaterThan(startOf("e:sand"));
+    expect(a.notices).toContainEqual(
+      expect.objectContaining({ kind: "verdict", code: "window-missed-scuffed", layer: 1 }),
+    );
+    expect(a.notices).toContainEqual({ kind: "show-waits", regionId: "j" });
+    expect(days(a.doneMin)).toBeLessThan(7);
+  });
+  it("can be pushed about like any plan", () => {
+    const starts = Object.fromEntries(a.ops.map((o) => [o.id, o.startMin]));
+    expect(planDesk(input, starts)!.tryMove("g:coat:1", startOf("g:coat:1"))).toMatchObject({ outcome: "fits" });
+  });
+  it("one that is only seen goes by the likely waits and meets its window", () => {
+    const seen = job({ ...bonnet, finish: "seen" }, stack, {
+      marks: { ...NO_MARKS, rounds: { j: 0 } },
+      protection: ["extraction", "air-fed", "a2p3", "p3"],
+    });
+    expect(seen.notices.filter((n) => n.kind === "verdict" && n.code === "window-missed-scuffed")).toEqual([]);
+    expect(days(seen.doneMin)).toBeLessThan(days(a.doneMin));
   });
 });

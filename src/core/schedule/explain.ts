@@ -1,5 +1,5 @@
 import { MIN_PER_DAY } from "../base";
-import { graphOf } from "./graph";
+import { restricted } from "./restricted";
 import { solve } from "./solve";
 import type { Conflict, Link, Op, Problem } from "./types";
 
@@ -63,24 +63,6 @@ export function explain(problem: Problem, conflict: Conflict, batches: ReadonlyS
 }
 
 const impossible = (p: Problem): boolean => solve(p, { tries: TRIES }).outcome === "conflict";
-
-/** The operation, everything before it, and everything tied to those by windows. */
-function restricted(problem: Problem, opId: string): Problem {
-  const graph = graphOf(problem);
-  const ids = new Set<string>();
-  const queue = [opId];
-  for (let id = queue.pop(); id !== undefined; id = queue.pop()) {
-    if (ids.has(id)) continue;
-    ids.add(id);
-    for (const l of graph.into.get(id) ?? []) queue.push(l.from);
-    for (const member of graph.units.find((u) => u.includes(id)) ?? []) queue.push(member);
-  }
-  return {
-    ...problem,
-    ops: problem.ops.filter((o) => ids.has(o.id)),
-    links: problem.links.filter((l) => ids.has(l.from) && ids.has(l.to)),
-  };
-}
 
 interface Removable {
   readonly piece: Piece;

@@ -4,6 +4,7 @@ import { Board } from "./board";
 import { lowerBound } from "./bound";
 import { type Graph, graphOf } from "./graph";
 import { earliest } from "./place";
+import { restricted } from "./restricted";
 import { energyOf, isBetter, type Score, scoreOf } from "./score";
 import type { Conflict, Genes, Link, Op, Placed, Problem, Schedule, Span } from "./types";
 
@@ -55,8 +56,13 @@ export function solve(problem: Problem, options: SolveOptions = {}): Schedule {
   if (at.found.outcome === "placed") options.onBetter?.(at.found);
   let made = 1;
   let polished = 0;
+  // what finds no room by itself finds none among others: a few looks, not all of them
+  const alone = at.found.outcome === "conflict" ? restricted(problem, at.found.conflict.opId) : null;
+  const byItself =
+    alone !== null && placeAll(alone, graphOf(alone), { priority: new Map(), hold: NO_HOLDS }).outcome === "conflict";
   const done = () => {
-    if (best.found.outcome === "conflict") return hopeless(best.found.conflict);
+    if (best.found.outcome === "conflict")
+      return hopeless(best.found.conflict) || (byItself && made >= LOOKS_BY_ITSELF);
     const atBound = objective === "finish" && best.score!.lateMin === 0 && best.found.endMin <= boundMin + SAME_MIN;
     return atBound && polished++ >= (options.polish ?? 0);
   };
@@ -102,6 +108,8 @@ const withEnergy = (found: Schedule, score: Score, objective: Objective, problem
   energy: energyOf(objective, score, problem.nowMin, problem.ops.length),
 });
 
+/** Placements tried of work that finds no room even with all other parts away. */
+const LOOKS_BY_ITSELF = 2;
 /** A cycle looks around for a good start, then cools from there; each is longer than the one before. */
 const FIRST_CYCLE = 60;
 const CYCLE_GROWS = 1.25;
@@ -254,6 +262,8 @@ function commit(unit: readonly string[], tried: UnitTry, graph: Graph, board: Bo
 
 /** Repairs before giving up; each pushes an opener by at least one grid step. */
 const MAX_REPAIRS = 4000;
+/** An opener pushed through so many sessions without its window being met is not pushed on: the days repeat themselves. */
+const MOST_SESSIONS_TRIED = 16;
 
 /** Leaves the board as it found it. */
 function tryUnit(
@@ -270,6 +280,7 @@ function tryUnit(
   const placed: Placed[] = [];
   const late = new Set<string>();
   let conflict: Conflict | null = null;
+  const pushedInto = new Map<number, Set<number>>();
   for (let i = 0, repairs = 0; i < unit.length; ) {
     const op = graph.opById.get(unit[i]!)!;
     const links = (graph.into.get(op.id) ?? []).map((link) => ({ link, spans: spansOf(link, board, firstOnly) }));
@@ -284,7 +295,12 @@ function tryUnit(
     }
     const push = repairFor(found.conflict, op, links, unit, i, release, board, problem, graph);
     repairs += 1;
-    if (push === null || repairs > MAX_REPAIRS) {
+    if (push) {
+      const seen = pushedInto.get(push.index) ?? new Set();
+      pushedInto.set(push.index, seen.add(problem.sessions.findIndex((s) => s.endMin > push.releaseMin)));
+    }
+    const inVain = push !== null && pushedInto.get(push.index)!.size > MOST_SESSIONS_TRIED;
+    if (push === null || inVain || repairs > MAX_REPAIRS) {
       conflict = found.conflict;
       break;
     }
