@@ -64,7 +64,7 @@ export function liveChain(
   return {
     ...live,
     count,
-    lastsMin: new Map(live.chain.ops.map((op) => [op.id, lasted(records.get(op.id)) ?? op.handsOnMin])),
+    lastsMin: new Map(live.chain.ops.map((op) => [op.id, lasts(op, records.get(op.id))])),
     planned: r,
     rounds,
     roundsRefused: refused,
@@ -74,8 +74,9 @@ export function liveChain(
   };
 }
 
-const lasted = (record: OpRecord | undefined): number | null =>
-  record?.endMin == null ? null : record.endMin - record.startMin;
+/** As logged, or as planned; a long pause between start and done is no part of the work, and nothing dried for it. */
+const lasts = (op: Operation, record: OpRecord | undefined): number =>
+  record?.endMin == null ? op.handsOnMin : Math.min(op.handsOnMin, record.endMin - record.startMin);
 
 /** What somebody said of single sittings; of the whole work it has been heard before it was divided. */
 const sittingMinutes = (minutes: PlanMarks["minutes"]): PlanMarks["minutes"] =>

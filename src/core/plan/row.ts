@@ -4,7 +4,7 @@ import type { Batches } from "./batches";
 /** Like pieces of a region, worked on one after the other. */
 export interface Row {
   readonly count: number;
-  /** how long each operation lasts, as logged or as planned, minutes */
+  /** how long each operation lasts, as planned, or as logged where that is shorter, minutes */
   readonly lastsMin: ReadonlyMap<string, number>;
 }
 

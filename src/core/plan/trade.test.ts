@@ -1,4 +1,4 @@
-import { layer, pile, planInput, region } from "../../../tests/support/world";
+import { layer, NOW_MIN, pile, planInput, region } from "../../../tests/support/world";
 import type { Layer, Region } from "../model";
 import {
   coatsToHide,
@@ -10,6 +10,7 @@ import {
   transferEfficiency,
 } from "../numbers";
 import { PROPELLANT_SHARE, partDryMin, WARM_UP_MIN } from "../reference";
+import { benchNow } from "./bench";
 import { planModel } from "./plan";
 import { GRID_MIN } from "./problem";
 import type { PlanRegion } from "./types";
@@ -96,6 +97,17 @@ describe("row 36: twelve small figures in one colour, one load", () => {
     // two pieces: the first coat of the row is half over when the first piece waits
     const { startMin, endMin } = coat(planned(figures(two, {}, 2)), 1);
     expect(gapOf(2)).toBeGreaterThanOrEqual(gapOf(1) - (endMin - startMin) / 2 - GRID_MIN);
+  });
+  it("a long pause between start and done has dried nothing", () => {
+    const row = figures(two, { areaCm2: 60 });
+    const ready = (startedMin: number) => {
+      const records = [{ opId: "c:coat:1", startMin: NOW_MIN - startedMin, endMin: NOW_MIN, coats: null, wftUm: null }];
+      return benchNow(planInput([row], { records }))[0]!.wait!.likelyMin;
+    };
+    const { handsOnMin } = coat(planned(row), 1);
+    expect(ready(handsOnMin + 180)).toBe(ready(handsOnMin));
+    // done quicker than planned, the first has had less time
+    expect(ready(handsOnMin / 4)).toBeGreaterThanOrEqual(ready(handsOnMin));
   });
   it("turned, they share the turn, and the first is held when the last is laid", () => {
     const a = planned(figures(two, { turns: 1 }));
