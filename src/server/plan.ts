@@ -306,8 +306,11 @@ export function takePlan(modelId: string, starts: unknown): Outcome<PlanAnswer> 
   return writing((db) => {
     ensureShop(db);
     if (!modelHead(db, modelId)) return notFound("The model");
-    const before = readPlan(db, modelId);
-    const inForce = before?.inputsHash === planInput(db, modelId, nowMs()).hash ? (before.answer as PlanAnswer) : null;
+    const stored = readPlan(db, modelId);
+    const before = stored?.inputsHash.startsWith(PLAN_SHAPE) ? stored : null;
+    const fresh = before?.inputsHash === planInput(db, modelId, nowMs()).hash;
+    // one that is out of date is measured by what it has become by now, not taken for nothing
+    const inForce = before === null ? null : fresh ? (before.answer as PlanAnswer) : replan(db, modelId);
     const found = replan(db, modelId, { starts: parsed.data });
     if (inForce === null || better(found, inForce)) return done(found);
     return failed(

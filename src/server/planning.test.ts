@@ -116,6 +116,17 @@ describe("a timetable found elsewhere", () => {
     expect(refusal(server.takePlan(b.model, starts))).toBe("refused");
     expect(planOf(b.model)).toEqual(before);
   });
+  it("nor does it replace one that is out of date by now, unless it is better than what that has become", () => {
+    const b = bench();
+    must(server.makePlan(b.model));
+    const before = planOf(b.model);
+    const starts = Object.fromEntries(before.ops.map((o) => [o.id, o.startMin + 1440]));
+    const { rev, shop } = must(server.getShop());
+    must(server.saveShop(rev, { air: { ...shop.air, rhPct: shop.air.rhPct + 1 } }));
+    expect(must(server.getPlan(b.model))!.fresh).toBe(false);
+    expect(refusal(server.takePlan(b.model, starts))).toBe("refused");
+    expect(planOf(b.model)).toEqual(before);
+  });
   it("plans with the same figures as the server: products go to the worker by their best evidence", () => {
     const b = bench();
     const { input } = must(server.getPlanInput(b.model));
