@@ -151,11 +151,11 @@ export function startOp(
 function takeFromCan(
   db: Db,
   { op, face }: AtBench,
-  { coats, wftUm }: { coats: number; wftUm: number },
+  { coats, wftUm }: { coats: number; wftUm: number | null },
 ): Pick<LogEntry, "used"> {
   const product = op.productId === null ? undefined : allProducts(db).get(op.productId);
   if (!product || product.leftMl === null || face.areaCm2 === null) return {};
-  const ml = canMl(product, face.areaCm2, wftUm) * coats * face.count;
+  const ml = canMl(product, face.areaCm2, wftUm ?? 0) * coats * face.count;
   const taken = round1(Math.min(product.leftMl, ml));
   return setLeft(db, product, product.leftMl - taken) ? { used: { productId: product.id, ml: taken } } : {};
 }
@@ -197,10 +197,9 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
       source: read ? ("read" as const) : expected.air.source,
     };
     if (tempC !== null && rhPct !== null) writeReadings(db, [handReading(endMs, tempC, rhPct)]);
-    const film = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : {};
-    const used =
-      at.op.kind === "coat" ? takeFromCan(db, at, { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm ?? 0 }) : {};
-    return record(db, at.modelId, { ...expected, at: new Date(endMs).toISOString(), ...film, air, note, ...used });
+    const laid = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : null;
+    const used = laid ? takeFromCan(db, at, laid) : {};
+    return record(db, at.modelId, { ...expected, at: new Date(endMs).toISOString(), ...laid, air, note, ...used });
   });
 }
 

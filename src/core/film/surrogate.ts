@@ -1,4 +1,4 @@
-import { EARLY_SHARE, LATE_SHARE } from "../reference";
+import { EARLY_SHARE, LATE_SHARE, labelTimes } from "../reference";
 import type { WaitClock } from "./clock";
 import { type FittedFilm, fittedFilm } from "./label-fit";
 import { type DryingLaw, dryingLaw, REFERENCE_AIR, rateIn, roomLeft } from "./rates";
@@ -278,15 +278,17 @@ function shareOf(thick: number, { mist, thin, ofMist }: { mist: number; thin: nu
   return ofMist + x * (1 - ofMist);
 }
 
-/** Dry thickness of the top film's coats that were laid before the one below them could be sanded, µm. */
+/** Dry thickness of the top film's coats, each laid before the one below it could be sanded by its label, µm. */
 function freshUm(coats: readonly AppliedCoat[]): number {
-  const film = fittedFilm(coats.at(-1)!.product);
+  const { product } = coats.at(-1)!;
+  const film = fittedFilm(product);
+  const sandMin = labelTimes(product).sandable.min;
   let sum = 0;
   for (let i = coats.length - 1; i >= 0; i--) {
     const above = coats[i + 1];
     const c = coats[i]!;
     if (fittedFilm(c.product) !== film) break;
-    if (above && above.endMin - c.endMin > film.gauges.sandable.labelMin) break;
+    if (above && above.endMin - c.endMin > sandMin) break;
     sum += c.wftUm * (1 - film.phi0);
   }
   return sum;

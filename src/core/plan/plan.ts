@@ -303,7 +303,7 @@ function contextOf(
 const faceCoats = ({ chain, planned, count }: LiveChain): FaceCoats => ({
   areaCm2: planned.region.areaCm2,
   count,
-  coats: chain.ops.filter((o) => o.kind === "coat"),
+  coats: chain.ops.filter((o) => o.kind === "coat" || o.kind === "part-coat"),
 });
 
 type TooLong = Extract<Notice, { kind: "too-long" }>;

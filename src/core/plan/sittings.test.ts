@@ -1,4 +1,5 @@
-import { evenings, layer, NOW_MIN, planInput, region } from "../../../tests/support/world";
+import { evenings, layer, lookup, NOW_MIN, planInput, product, region } from "../../../tests/support/world";
+import { MIN_PER_DAY } from "../base";
 import { benchNow } from "./bench";
 import { planModel } from "./plan";
 import { NO_MARKS, type PlanAnswer, type PlanInput, type PlanMarks, type PlanRegion } from "./types";
@@ -70,6 +71,20 @@ describe("work longer than any session", () => {
     // what it takes is counted once
     const whole = planned(planInput([wall([layer("foam-sealer", { id: "s", coats: 2 })])], { marks: world.marks }));
     expect(a.stock[0]!.needMl).toBeCloseTo(whole.stock[0]!.needMl, 6);
+  });
+  it("a brushed coat on its way waits with all its sittings, and is wanted before the first of them", () => {
+    const arrivesMin = NOW_MIN + 5 * MIN_PER_DAY;
+    const sealed = wall([layer("foam-sealer", { id: "s" })]);
+    const a = planned(
+      planInput([sealed], {
+        ...world,
+        marks: marks({ rounds: { a: 0 }, arrivals: { "foam-sealer": arrivesMin } }),
+        productOf: lookup([product("foam-sealer", { owned: false })]),
+      }),
+    );
+    const first = opOf(a, "s:coat:1:sitting:1");
+    expect(first.startMin).toBeGreaterThanOrEqual(arrivesMin);
+    expect(a.stock[0]).toMatchObject({ productId: "foam-sealer", byMin: first.startMin });
   });
   it("an enamel’s coat, whose window shuts, is not left half done", () => {
     const a = planModel(planInput([wall([layer("lightship-white", { id: "e" })]), small], world), { tries: 4 });

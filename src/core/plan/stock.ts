@@ -26,7 +26,9 @@ export function stockLines(
 ): readonly StockLine[] {
   const areaOf = new Map(regions.map((r) => [r.region.id, r.region.areaCm2]));
   const countOf = new Map(regions.map((r) => [r.region.id, r.count ?? 1]));
-  const coats = ops.filter((o) => o.state !== "done" && o.kind === "coat" && o.productId !== null);
+  const laid = ops.filter((o) => o.state !== "done" && o.productId !== null);
+  // a coat in several sittings is counted once, by the last of them
+  const coats = laid.filter((o) => o.kind === "coat");
   const lines = [...new Set(coats.map((o) => o.productId!))].map((productId): StockLine => {
     const its = coats.filter((o) => o.productId === productId);
     const product = productOf(productId);
@@ -43,7 +45,7 @@ export function stockLines(
       needMl,
       leftMl,
       shortMl: leftMl === null ? 0 : Math.max(0, needMl - leftMl),
-      byMin: Math.min(...its.map((o) => maskingBefore(o, ops) ?? o.startMin)),
+      byMin: Math.min(...laid.filter((o) => o.productId === productId).map((o) => maskingBefore(o, ops) ?? o.startMin)),
       partial: its.some((o) => areaOf.get(o.regionId) == null),
     };
   });
@@ -68,7 +70,8 @@ export function canMl(product: Product, areaCm2: number, wftUm: number): number 
 export interface FaceCoats {
   readonly areaCm2: number | null;
   readonly count: number;
-  readonly coats: readonly Pick<PlannedOp, "id" | "layerId" | "productId" | "wftUm">[];
+  /** with the sittings of those that are laid in several */
+  readonly coats: readonly Pick<PlannedOp, "id" | "kind" | "layerId" | "productId" | "wftUm">[];
 }
 
 /**
@@ -99,7 +102,9 @@ export function heldForArrival(
       const needMl =
         (1 + STOCK_RESERVE) *
         count *
-        open.reduce((sum, o) => sum + (areaCm2 === 0 ? 0 : paintMl(product, areaCm2, o.wftUm ?? 0)), 0);
+        open
+          .filter((o) => o.kind === "coat")
+          .reduce((sum, o) => sum + (areaCm2 === 0 ? 0 : paintMl(product, areaCm2, o.wftUm ?? 0)), 0);
       if (product.owned !== false && needMl <= leftMl) leftMl -= needMl;
       else for (const o of open) held.set(o.id, arrivesMin);
     }

@@ -57,7 +57,11 @@ export function solve(problem: Problem, options: SolveOptions = {}): Schedule {
   let made = 1;
   let polished = 0;
   // what finds no room by itself finds none among others: a few looks, not all of them
-  const alone = at.found.outcome === "conflict" ? restricted(problem, at.found.conflict.opId) : null;
+  const { found: firstFound } = at;
+  const alone =
+    firstFound.outcome === "conflict" && !hopeless(firstFound.conflict)
+      ? restricted(problem, firstFound.conflict.opId)
+      : null;
   const byItself =
     alone !== null && placeAll(alone, graphOf(alone), { priority: new Map(), hold: NO_HOLDS }).outcome === "conflict";
   const done = () => {

@@ -26,7 +26,7 @@ export function stageOf({ card, ripe, counts }: CouponView): CouponStage {
 export function weightText(c: CouponView): string {
   const { card, counts, speaksFor } = c;
   if (card.result === null) return "Says nothing yet.";
-  if (card.result === "void") return "Void: it says nothing. Its repeat is on the list.";
+  if (card.result === "void") return "Void: it says nothing. Paint it again.";
   if (!counts)
     return card.result === "pass"
       ? "Provisional: it counts once it is through cured and taped or cross-hatched."

@@ -314,8 +314,8 @@ function Preparation({
         </div>
         {offered.length > 0 && (
           <p className="soft mt-1 text-sm">
-            “Offered” came with the material. Nobody has done it yet: take out what the part has behind it, and tell
-            that under Parts as its condition.
+            “Offered” came with the material, and is work until the log has it done. Take out what the part has behind
+            it already, and tell that under Parts as its condition.
           </p>
         )}
       </fieldset>
