@@ -1,6 +1,7 @@
+import type { CouponView } from "@/contracts";
 import { judgeStack } from "@/core/plan";
 import { layer, lookup, pile, product, region } from "../../tests/support/world";
-import { differenceText, totalText, tradeText, whyText, wouldText } from "./messages";
+import { differenceText, stageOf, totalText, tradeText, whyText, wouldText } from "./messages";
 import { filmsOf, pileText } from "./section/pile";
 import { bareVerdict, isLow, isOld, readFacets, shownBy } from "./shelf/facets";
 import { factRows, figuresOf, filledIn } from "./shelf/figures";
@@ -124,4 +125,18 @@ describe("the section in words", () => {
       ["Estuary blue", "ok"],
     ]);
   });
+});
+
+describe("where a coupon stands", () => {
+  const at = (over: object, ripe: boolean, counts: boolean) =>
+    stageOf({ card: { result: null, madeAt: "2026-01-01T00:00:00Z", ...over }, ripe, counts } as CouponView);
+  it.each([
+    ["nothing painted yet", at({ madeAt: null }, false, false), "planned"],
+    ["painted, and not through", at({}, false, false), "curing"],
+    ["through, and nobody looked", at({}, true, false), "to-test"],
+    ["an early pass goes on curing", at({ result: "pass" }, false, false), "curing"],
+    ["and is to be tested again when it is through", at({ result: "pass" }, true, false), "to-test"],
+    ["a fail that counts is told, ripe or not", at({ result: "fail" }, false, true), "told"],
+    ["a void one is told", at({ result: "void" }, false, false), "told"],
+  ])("%s", (_what, stage, want) => expect(stage).toBe(want));
 });

@@ -86,6 +86,13 @@ describe("what thickness does", () => {
     expect(one).toBeLessThan(120 / 1.1);
     expect(one).toBeGreaterThan(120 / 2);
   });
+  it("the label’s own coats are one film, also where there is hardly anything to dry", () => {
+    const base = product("grey-primer");
+    const solid = { ...base, volumeSolids: 0.97, label: { ...base.label, coats: 2, gapMin: 10, tapeSafeMin: 600 } };
+    const last = milestoneAfter([coat(solid, 40, 0), coat(solid, 40, 10)], "tape-safe", clockIn(20, 50));
+    if (last.outcome !== "reached") throw new Error("not reached");
+    expect((last.atMin - 10) / 600).toBeCloseTo(1, 2);
+  });
   it.each(["grey-primer", "build-primer", "bronze-lacquer", "water-primer"])(
     "%s: thinner is never later, and the thinnest still waits its share of the label",
     (id) => {
