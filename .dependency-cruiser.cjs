@@ -67,10 +67,24 @@ module.exports = {
       severity: "error",
       from: { path: "^(src/ui/|tests/fences/ui-solves-nothing\\.tsx$)", pathNot: "\\.test\\.tsx?$" },
       to: {
-        path: "^src/(core/(rules|film|numbers|schedule|plan)/|db/|server/|app/(?!actions\\.ts$))",
+        path: "^src/(core/(rules|film|numbers|schedule|plan)/|db/|server/|app/)",
         dependencyTypesNot: ["type-only"],
       },
     },
+    only("actions-call-the-server", "src/actions/", [
+      "src/actions/",
+      "src/server/index\\.ts$",
+      "src/contracts/",
+      "src/messages/",
+      ...npm("next"),
+    ]),
+    only("messages-know-words", "src/messages/", ["src/messages/", "src/format/", "src/contracts/", "src/core/"]),
+    only("format-knows-units", "src/format/", [
+      "src/format/",
+      "src/contracts/",
+      "src/core/",
+      ...npm("@date-fns/tz", "date-fns"),
+    ]),
     {
       name: "app-goes-through-the-server",
       severity: "error",

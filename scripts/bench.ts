@@ -1,3 +1,4 @@
+import { execFileSync } from "node:child_process";
 import { benchFilm } from "./bench/film";
 import { benchFinder } from "./bench/finder";
 import { benchJudge } from "./bench/judge";
@@ -5,7 +6,7 @@ import { benchPeer } from "./bench/peer";
 import { benchPlan } from "./bench/plan";
 import { benchSchedule } from "./bench/schedule";
 
-/** npm run bench [-- film judge finder plan schedule [FILE…] [--starts] | peer FILE…]: what is measured, one JSON line a result. */
+/** npm run bench [-- film judge finder plan schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
 const words = process.argv.slice(2);
 const files = words.filter((w) => w.endsWith(".json"));
 const withStarts = words.includes("--starts");
@@ -16,8 +17,11 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   plan: benchPlan,
   schedule: () => benchSchedule(files, withStarts),
 };
-/** Asked for by name only: it starts a browser. */
-const APART: typeof BENCHES = { peer: () => benchPeer(files) };
+/** Asked for by name only: they start a server or a browser. */
+const APART: typeof BENCHES = {
+  peer: () => benchPeer(files),
+  pages: () => void execFileSync(process.execPath, ["scripts/bench/pages.mjs"], { stdio: "inherit" }),
+};
 
 const asked = words.filter((w) => !files.includes(w) && w !== "--starts");
 const all = { ...BENCHES, ...APART };

@@ -1,5 +1,5 @@
 import { CATALOGUE, type Condition, type Rule } from "../../src/core/rules";
-import { REASON, remedyText } from "../../src/ui/messages";
+import { REASON, remedyText } from "../../src/messages";
 
 /** docs/rules.md, made from the catalogue: the data is the document. */
 

@@ -1,9 +1,9 @@
 import { done, type Outcome } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
+import { workText } from "@/messages";
 import * as server from "@/server";
 import type { RibbonData } from "@/ui/components/AirRibbon";
 import type { Findable } from "@/ui/components/Finder";
-import { workText } from "@/ui/messages";
 
 const SESSIONS_AHEAD_DAYS = 14;
 

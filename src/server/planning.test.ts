@@ -1,6 +1,6 @@
 import { canonicalJson, NO_PLANNING, type Planning } from "@/contracts";
 import type { PlanAnswer } from "@/core/plan";
-import { logTitle } from "@/ui/messages";
+import { logTitle } from "@/messages";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
 import * as server from ".";

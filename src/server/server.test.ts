@@ -1,4 +1,4 @@
-import { logTitle } from "@/ui/messages";
+import { logTitle } from "@/messages";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
 import * as server from ".";

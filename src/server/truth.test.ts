@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync, statSync, truncateSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { logTitle } from "@/messages";
 import { freshStore, must, rawDb, refusal } from "../../tests/support/store";
 import { layer, product } from "../../tests/support/world";
 import { closeDb } from "../db";
-import { logTitle } from "../ui/messages";
 import * as server from ".";
 
 /** Hangs, lost work, and buttons that started what must not start: each told as it was met. */

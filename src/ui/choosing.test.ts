@@ -1,7 +1,7 @@
 import type { CouponView } from "@/contracts";
 import { judgeStack } from "@/core/plan";
+import { differenceText, stageOf, totalText, tradeText, whyText, wouldText } from "@/messages";
 import { layer, lookup, pile, product, region } from "../../tests/support/world";
-import { differenceText, stageOf, totalText, tradeText, whyText, wouldText } from "./messages";
 import { filmsOf, pileText } from "./section/pile";
 import { bareVerdict, isLow, isOld, readFacets, shownBy } from "./shelf/facets";
 import { factRows, figuresOf, filledIn } from "./shelf/figures";

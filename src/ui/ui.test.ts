@@ -1,6 +1,6 @@
+import { clock, countdown, duration, relativeDay } from "@/format";
+import { MILESTONE_NAME, safetyLine } from "@/messages";
 import { product } from "../../tests/support/world";
-import { clock, countdown, duration, relativeDay } from "./format";
-import { MILESTONE_NAME, safetyLine } from "./messages";
 import { sectionGeometry } from "./section/geometry";
 import { BLANK_DRAFT, draftOf, productFrom } from "./shelf/draft";
 import { axisOf, BENCH_WIDE, EVEN } from "./timeline/axis";

@@ -11,9 +11,9 @@ import {
   MATERIALS,
   PREP_STEPS,
 } from "@/core/model";
+import { logTitle } from "@/messages";
 import * as server from "@/server";
 import { DEMO_SHELF } from "@/server/demo/shelf";
-import { logTitle } from "@/ui/messages";
 import { freshStore, must } from "../support/store";
 
 freshStore();

@@ -1,4 +1,4 @@
-import { workText } from "@/ui/messages";
+import { workText } from "@/messages";
 import { layer, lookup, pile, product, region, steadyAir } from "../../../tests/support/world";
 import { prefixClock } from "../film";
 import { labelForbids, possibleBites, preparedConditions } from "../rules";

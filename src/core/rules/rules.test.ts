@@ -1,4 +1,4 @@
-import { REASON, reasonText, remedyText } from "@/ui/messages";
+import { REASON, reasonText, remedyText } from "@/messages";
 import { applyRules, CATALOGUE, compileRules, RULE_BOOK, type Rule, worstOf } from ".";
 import { all, any, atLeast, below, evaluate, has, is, no, not, yes } from "./condition";
 import { factSheet } from "./facts";

@@ -3,8 +3,8 @@
 import type { Data, Shape } from "plotly.js";
 import { useCallback } from "react";
 import type { AirChartPoint, AirScreen } from "@/contracts";
+import { wallClock } from "@/format";
 import { Chart, type ChartInk, type ChartSpec } from "../charts/Chart";
-import { wallClock } from "../format";
 
 const LEAST_MARGIN_C = 3;
 

@@ -1,11 +1,11 @@
 "use client";
 
-import { saveShopAction } from "@/app/actions";
+import { saveShopAction } from "@/actions/settings";
 import type { AirScreen, Shop } from "@/contracts";
-import { clock, dayClock, degC, pct } from "../format";
+import { clock, dayClock, degC, pct } from "@/format";
+import { airSourceText, PROVENANCE_NAME } from "@/messages";
 import { useNowMs } from "../hooks/useNow";
 import { useRow } from "../hooks/useRow";
-import { airSourceText, PROVENANCE_NAME } from "../messages";
 import { AirSettings } from "../settings/AirSettings";
 import { AirCharts, ChartKey } from "./AirCharts";
 import { Forecast } from "./Forecast";

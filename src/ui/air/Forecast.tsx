@@ -2,12 +2,12 @@
 
 import { useState } from "react";
 import { toast } from "sonner";
-import { dropForecastAction, importForecastAction, previewForecastAction, standInForecastAction } from "@/app/actions";
+import { dropForecastAction, importForecastAction, previewForecastAction, standInForecastAction } from "@/actions/air";
 import { type AirScreen, type ForecastPreview, type Problem, WEATHERS, type Weather } from "@/contracts";
+import { dayClock, degC } from "@/format";
+import { WEATHER_NAME } from "@/messages";
 import { FileFaults } from "../components/FileFaults";
-import { dayClock, degC } from "../format";
 import { useAct } from "../hooks/useAct";
-import { WEATHER_NAME } from "../messages";
 
 interface Chosen {
   readonly name: string;

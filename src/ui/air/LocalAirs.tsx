@@ -1,11 +1,11 @@
 "use client";
 
 import { type FormEvent, useState } from "react";
-import { addLocalAirAction, putLocalAirBackAction, removeLocalAirAction } from "@/app/actions";
+import { addLocalAirAction, putLocalAirBackAction, removeLocalAirAction } from "@/actions/air";
 import { type AirScreen, LOCAL_AIR_KINDS, type LocalAirCard, type LocalAirView, type Problem } from "@/contracts";
-import { degC, relativeDay } from "../format";
+import { degC, relativeDay } from "@/format";
+import { LOCAL_NAME } from "@/messages";
 import { offerUndo, useAct } from "../hooks/useAct";
-import { LOCAL_NAME } from "../messages";
 import { Field } from "./ReadingForm";
 
 /** A booth's moving air, m/s: extraction pulls about three times still air. */

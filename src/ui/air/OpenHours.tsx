@@ -2,8 +2,8 @@
 
 import type { AirScreen } from "@/contracts";
 import type { GateReason } from "@/core/film";
-import { clock, dayClock } from "../format";
-import { GATE_TEXT, KIND_NAME } from "../messages";
+import { clock, dayClock } from "@/format";
+import { GATE_TEXT, KIND_NAME } from "@/messages";
 
 /** When can I spray what: a bar of open hours per kind, from now on, sessions marked. */
 export function OpenHours({ screen }: { screen: AirScreen }) {

@@ -2,9 +2,9 @@
 
 import { type FormEvent, useState } from "react";
 import { toast } from "sonner";
-import { addReadingAction, putReadingBackAction, removeReadingAction } from "@/app/actions";
+import { addReadingAction, putReadingBackAction, removeReadingAction } from "@/actions/air";
 import type { AirScreen, Problem, Reading } from "@/contracts";
-import { ago, degC, pct } from "../format";
+import { ago, degC, pct } from "@/format";
 import { offerUndo, useAct } from "../hooks/useAct";
 
 const numberIn = (form: FormData, name: string): unknown => {

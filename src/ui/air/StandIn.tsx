@@ -1,10 +1,10 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { switchStandInAction } from "@/app/actions";
+import { switchStandInAction } from "@/actions/air";
 import { type AirScreen, WEATHERS, type Weather } from "@/contracts";
+import { WEATHER_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
-import { WEATHER_NAME } from "../messages";
 
 /** The simulated thermo-hygrometer and the weather over it. */
 export function StandIn({ screen }: { screen: AirScreen }) {

@@ -1,10 +1,10 @@
 "use client";
 
 import { type FormEvent, type Ref, useState } from "react";
-import { finishAction } from "@/app/actions";
+import { finishAction } from "@/actions/bench";
 import type { Problem } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
-import { um } from "../format";
+import { um } from "@/format";
 import { useAct } from "../hooks/useAct";
 
 interface Draft {

@@ -1,10 +1,10 @@
 "use client";
 
 import { type FormEvent, type Ref, useState } from "react";
-import { notYetAction } from "@/app/actions";
+import { notYetAction } from "@/actions/bench";
 import { SIGNS, type Sign } from "@/contracts";
+import { SIGN_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
-import { SIGN_NAME } from "../messages";
 
 interface NotYetProps {
   readonly ref: Ref<HTMLDialogElement>;

@@ -1,6 +1,6 @@
 import Link from "next/link";
 import type { BenchScreen } from "@/contracts";
-import { clock, duration, relativeDay } from "../format";
+import { clock, duration, relativeDay } from "@/format";
 
 /** "Tonight, 19:00–21:30: five things, 70 min of hands-on, then leave." */
 export function SessionCard({ screen, nowMin }: { screen: BenchScreen; nowMin: number }) {

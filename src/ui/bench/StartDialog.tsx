@@ -1,10 +1,10 @@
 "use client";
 
 import { type FormEvent, type Ref, useState } from "react";
-import { startAction } from "@/app/actions";
+import { startAction } from "@/actions/bench";
 import type { BenchTile } from "@/core/plan";
+import { againstTexts } from "@/messages";
 import { useAct } from "../hooks/useAct";
-import { againstTexts } from "../messages";
 
 interface StartProps {
   readonly ref: Ref<HTMLDialogElement>;

@@ -1,12 +1,12 @@
 "use client";
 
 import { useRef } from "react";
-import { afterLookAction, finishAction, startAction, takeBackAction } from "@/app/actions";
+import { afterLookAction, finishAction, startAction, takeBackAction } from "@/actions/bench";
 import type { BenchScreen, MiniFilm } from "@/contracts";
 import type { BenchTile, Operation } from "@/core/plan";
-import { clock, countdown, duration, relativeDay, um } from "../format";
+import { clock, countdown, duration, relativeDay, um } from "@/format";
+import { againstTexts, MILESTONE_NAME, SANDING_SAFETY, safetyLine, workText } from "@/messages";
 import { useAct } from "../hooks/useAct";
-import { againstTexts, MILESTONE_NAME, SANDING_SAFETY, safetyLine, workText } from "../messages";
 import { MiniSection } from "../section/MiniSection";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
 import { DoneDialog } from "./DoneDialog";

@@ -1,6 +1,6 @@
 import type { BenchScreen } from "@/contracts";
-import { clock } from "../format";
-import { workText } from "../messages";
+import { clock } from "@/format";
+import { workText } from "@/messages";
 
 /** The work of this session in the order the plan has it. */
 export function Tonight({ screen }: { screen: BenchScreen }) {

@@ -2,9 +2,9 @@
 
 import { MoonStar, Search, Sun } from "lucide-react";
 import Link from "next/link";
-import { chooseModelAction } from "@/app/actions";
+import { chooseModelAction } from "@/actions/parts";
 import type { AirNow } from "@/contracts";
-import { ago, clock, countdown, degC, pct, relativeDay } from "../format";
+import { ago, clock, countdown, degC, pct, relativeDay } from "@/format";
 import { useAct } from "../hooks/useAct";
 import { useLiveAir } from "../hooks/useLiveAir";
 import { useNowMs } from "../hooks/useNow";

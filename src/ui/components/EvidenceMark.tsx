@@ -1,5 +1,5 @@
 import { SOURCES, type Source } from "@/core/model";
-import { SOURCE_NAME } from "../messages";
+import { SOURCE_NAME } from "@/messages";
 
 const R = 6;
 

@@ -2,7 +2,7 @@
 
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
-import { REGIONAL_DOUBLES } from "../messages";
+import { REGIONAL_DOUBLES } from "@/messages";
 import { PLACES } from "./Rail";
 
 export interface Findable {

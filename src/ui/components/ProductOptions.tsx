@@ -1,5 +1,5 @@
 import type { Product } from "@/core/model";
-import { ROLE_NAME } from "../messages";
+import { ROLE_NAME } from "@/messages";
 
 /** Products as the options of a menu, by role. */
 export function ProductOptions({ products }: { products: readonly Product[] }) {

@@ -1,7 +1,7 @@
 "use client";
 
 import { MS_PER_MIN } from "@/core/base";
-import { clock } from "../format";
+import { clock } from "@/format";
 import { useShedZone } from "../hooks/useNow";
 
 /** When the last field was saved, by the shed's clock wherever the screen is. @param until what is said before that */

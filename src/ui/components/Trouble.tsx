@@ -1,5 +1,5 @@
 import type { Problem } from "@/contracts";
-import { TROUBLE } from "../messages";
+import { TROUBLE } from "@/messages";
 
 /** What, why and what now: for a whole page that cannot be shown. */
 export function TroublePage({ problem }: { problem: Problem }) {

@@ -1,5 +1,5 @@
 import type { Verdict } from "@/core/model";
-import { VERDICT_NAME } from "../messages";
+import { VERDICT_NAME } from "@/messages";
 
 const INK: Readonly<Record<Verdict, string>> = {
   ok: "text-success",

@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useRef } from "react";
-import { addModelAction, loadDemoAction } from "@/app/actions";
+import { addModelAction, loadDemoAction } from "@/actions/parts";
 import { useAct } from "../hooks/useAct";
 import { ImportDialog } from "../parts/ImportDialog";
 

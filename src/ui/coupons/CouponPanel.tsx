@@ -4,12 +4,12 @@ import { X } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { toast } from "sonner";
-import { couponMadeAction, couponTestedAction, deleteCouponAction, restoreCouponAction } from "@/app/actions";
+import { couponMadeAction, couponTestedAction, deleteCouponAction, restoreCouponAction } from "@/actions/coupons";
 import type { CouponView, Problem } from "@/contracts";
 import { COUPON_RESULTS, type Product } from "@/core/model";
+import { HEAVINESS_NAME, MATERIAL_NAME, RESULT_NAME, stageOf, weightText } from "@/messages";
 import { PhotoField } from "../components/PhotoField";
 import { offerUndo, useAct } from "../hooks/useAct";
-import { HEAVINESS_NAME, MATERIAL_NAME, RESULT_NAME, stageOf, weightText } from "../messages";
 
 interface Props {
   readonly coupon: CouponView;

@@ -3,14 +3,14 @@
 import { FlaskConical } from "lucide-react";
 import Link from "next/link";
 import { toast } from "sonner";
-import { planCouponAction } from "@/app/actions";
+import { planCouponAction } from "@/actions/coupons";
 import type { CouponView, JudgedRegion } from "@/contracts";
 import type { Product } from "@/core/model";
+import { relativeDay } from "@/format";
+import { MATERIAL_NAME, RESULT_NAME, reasonText, STAGE_NAME, stageOf } from "@/messages";
 import { VerdictMark } from "../components/VerdictMark";
-import { relativeDay } from "../format";
 import { useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
-import { MATERIAL_NAME, RESULT_NAME, reasonText, STAGE_NAME, stageOf } from "../messages";
 import { CouponPanel } from "./CouponPanel";
 import { PlanTrials } from "./PlanTrials";
 

@@ -4,11 +4,11 @@ import { FlaskConical } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { toast } from "sonner";
-import { planTrialsAction } from "@/app/actions";
+import { planTrialsAction } from "@/actions/coupons";
 import type { JudgedRegion, Problem } from "@/contracts";
 import { FILM_ROLES, HEAVINESSES, type Heaviness, isOneOf, type Product } from "@/core/model";
+import { HEAVINESS_NAME, MATERIAL_NAME, ROLE_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
-import { HEAVINESS_NAME, MATERIAL_NAME, ROLE_NAME } from "../messages";
 
 interface Props {
   readonly regions: readonly JudgedRegion[];

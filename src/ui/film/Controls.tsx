@@ -4,8 +4,8 @@ import { useEffect, useState } from "react";
 import type { FilmScreen } from "@/contracts";
 import { MATERIALS } from "@/core/model";
 import { ownGapMin } from "@/core/reference";
-import { degC, duration, um } from "../format";
-import { MATERIAL_NAME } from "../messages";
+import { degC, duration, um } from "@/format";
+import { MATERIAL_NAME } from "@/messages";
 import { boxLimitC, type FilmSettings, LIMITS, layersOf } from "./settings";
 
 type Set = (changes: Readonly<Record<string, string | null>>) => void;

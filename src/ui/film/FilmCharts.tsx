@@ -3,8 +3,8 @@
 import type { Annotations, Data, Shape } from "plotly.js";
 import { useCallback } from "react";
 import type { FilmStudy, StudyRun } from "@/core/plan";
+import { filmMilestoneName, STUDY_AIR_NAME } from "@/messages";
 import { Chart, type ChartInk, type ChartSpec } from "../charts/Chart";
-import { filmMilestoneName, STUDY_AIR_NAME } from "../messages";
 
 const HOUR = 60;
 /** Width of a letter of a name, as a share of the chart's. */

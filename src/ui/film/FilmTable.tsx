@@ -1,7 +1,7 @@
 "use client";
 
 import type { FilmStudy } from "@/core/plan";
-import { duration } from "../format";
+import { duration } from "@/format";
 
 /** Places through the depth that are told, from the face up. */
 const PLACES = [0.02, 0.25, 0.5, 0.75, 0.98];

@@ -2,8 +2,8 @@
 
 import { TriangleAlert } from "lucide-react";
 import type { FilmStudy } from "@/core/plan";
-import { duration } from "../format";
-import { filmFaultText } from "../messages";
+import { duration } from "@/format";
+import { filmFaultText } from "@/messages";
 import { type FilmSettings, LIMITS } from "./settings";
 
 /** "What if I had waited only …": the next act at any moment, and the fault the simulated film shows. */

@@ -5,9 +5,9 @@ import { useMemo, useState } from "react";
 import type { FilmScreen } from "@/contracts";
 import type { Product } from "@/core/model";
 import type { QuoteReading, StudyLayer } from "@/core/plan";
+import { duration, um } from "@/format";
+import { MILESTONE_NAME, QUOTE_AIR_NAME } from "@/messages";
 import type { FilmQuestion } from "@/workers/film";
-import { duration, um } from "../format";
-import { MILESTONE_NAME, QUOTE_AIR_NAME } from "../messages";
 import { useFilm } from "./useFilm";
 
 interface Entry {

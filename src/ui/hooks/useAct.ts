@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useState, useTransition } from "react";
 import { toast } from "sonner";
 import type { Outcome, Problem } from "@/contracts";
-import { TROUBLE } from "../messages";
+import { TROUBLE } from "@/messages";
 
 export const showProblem = (p: Problem): void => {
   const { title, now } = TROUBLE[p.code];

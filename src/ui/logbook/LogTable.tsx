@@ -1,11 +1,11 @@
 "use client";
 
-import { takeBackAction } from "@/app/actions";
+import { takeBackAction } from "@/actions/bench";
 import type { LogEntry } from "@/contracts";
-import { clock, day, degC, pct, um } from "../format";
+import { clock, day, degC, pct, um } from "@/format";
+import { SIGN_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
-import { SIGN_NAME } from "../messages";
 
 const KIND_NAME: Readonly<Record<LogEntry["kind"], string>> = {
   started: "Started",

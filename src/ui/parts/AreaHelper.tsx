@@ -3,7 +3,7 @@
 import { useState } from "react";
 import type { Problem } from "@/contracts";
 import { SOLID_SHAPE, SOLIDS, type SolidKind, solidAreaCm2 } from "@/core/reference";
-import { meshFaultText } from "../messages";
+import { meshFaultText } from "@/messages";
 import { useMesh } from "./useMesh";
 
 type Save = (areaCm2: number) => Promise<Problem | null>;

@@ -2,10 +2,10 @@
 
 import { type Ref, useState } from "react";
 import { toast } from "sonner";
-import { importAction } from "@/app/actions";
+import { importAction } from "@/actions/parts";
 import type { Problem } from "@/contracts";
+import { TROUBLE } from "@/messages";
 import { useAct } from "../hooks/useAct";
-import { TROUBLE } from "../messages";
 
 const MAX_FILE_BYTES = 15 * 1024 * 1024;
 /** More faults than this are counted, not listed. */

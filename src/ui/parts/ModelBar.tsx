@@ -2,7 +2,7 @@
 
 import { Download, Plus, Upload } from "lucide-react";
 import { useCallback, useRef, useState } from "react";
-import { addModelAction, addPartAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/app/actions";
+import { addModelAction, addPartAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/actions/parts";
 import type { ModelHead } from "@/contracts";
 import { TextCell } from "../components/cells";
 import { offerUndo, useAct } from "../hooks/useAct";

@@ -3,16 +3,16 @@
 import { Layers, Plus, Trash2 } from "lucide-react";
 import Link from "next/link";
 import { useCallback, useEffect } from "react";
-import { addRegionAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/app/actions";
+import { addRegionAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/actions/parts";
 import type { PartNode, RegionNode } from "@/contracts";
+import { um } from "@/format";
+import { CONDITION_NAME, EXPOSURE_NAME, FINISH_NAME, MATERIAL_NAME } from "@/messages";
 import { ChipsCell, NumberCell, SelectCell, TextCell } from "../components/cells";
 import { PhotoField } from "../components/PhotoField";
 import { Saved } from "../components/Saved";
-import { um } from "../format";
 import { offerUndo, useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 import { useRow } from "../hooks/useRow";
-import { CONDITION_NAME, EXPOSURE_NAME, FINISH_NAME, MATERIAL_NAME } from "../messages";
 import { RegionCard } from "./RegionCard";
 
 function useDelete(kind: "part" | "region", id: string, name: string) {

@@ -2,13 +2,13 @@
 
 import { X } from "lucide-react";
 import { type ReactNode, useCallback } from "react";
-import { editNodeAction } from "@/app/actions";
+import { editNodeAction } from "@/actions/parts";
 import type { RegionNode } from "@/contracts";
 import type { OldFinish, Region, SealedBy } from "@/core/model";
+import { FAMILY_NAME, LEAD_NAME, RUB_NAME } from "@/messages";
 import { NumberCell, SelectCell, TextCell, TickCell } from "../components/cells";
 import { Saved } from "../components/Saved";
 import { type SaveField, useRow } from "../hooks/useRow";
-import { FAMILY_NAME, LEAD_NAME, RUB_NAME } from "../messages";
 import { AreaHelper } from "./AreaHelper";
 
 /** Everything a region may be known by beside the columns of the table. */

@@ -1,8 +1,8 @@
 import type { PlanScreen } from "@/contracts";
 import type { PlanAnswer } from "@/core/plan";
+import { dayClock, duration } from "@/format";
+import { conflictText, freeingText, pieceText, reasonText, remedyText, tooLongText, workText } from "@/messages";
 import { VerdictMark } from "../components/VerdictMark";
-import { dayClock, duration } from "../format";
-import { conflictText, freeingText, pieceText, reasonText, remedyText, tooLongText, workText } from "../messages";
 
 const nameOf = (screen: PlanScreen, id: string): string => screen.regions.find((r) => r.id === id)?.name ?? "";
 

@@ -1,6 +1,6 @@
 import type { PlanScreen } from "@/contracts";
 import type { PlanAnswer } from "@/core/plan";
-import { day, dayClock, duration, relativeDay } from "../format";
+import { day, dayClock, duration, relativeDay } from "@/format";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 const SHOWN = 8;

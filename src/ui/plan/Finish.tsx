@@ -1,7 +1,7 @@
 import type { PlanScreen } from "@/contracts";
 import type { PlanAnswer, PlannedOp } from "@/core/plan";
-import { duration, relativeDay } from "../format";
-import { MILESTONE_NAME, verifiedText } from "../messages";
+import { duration, relativeDay } from "@/format";
+import { MILESTONE_NAME, verifiedText } from "@/messages";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 

@@ -2,8 +2,8 @@
 
 import { Zap } from "lucide-react";
 import type { Hurry, PlannedOp } from "@/core/plan";
-import { dayClock, duration, pct } from "../format";
-import { filmFaultText, MILESTONE_NAME } from "../messages";
+import { dayClock, duration, pct } from "@/format";
+import { filmFaultText, MILESTONE_NAME } from "@/messages";
 import type { usePlanDesk } from "./usePlanDesk";
 
 /** "If you hurry this": what would be violated, what the film would do, and what that costs against what it saves. */

@@ -4,8 +4,8 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { useRef } from "react";
 import type { PlanScreen } from "@/contracts";
 import type { PlanAnswer, PlannedOp } from "@/core/plan";
-import { clock, dayClock, duration } from "../format";
-import { MILESTONE_NAME } from "../messages";
+import { clock, dayClock, duration } from "@/format";
+import { MILESTONE_NAME } from "@/messages";
 import { heldBy } from "./Chosen";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;

@@ -2,13 +2,13 @@
 
 import { CalendarDays, Download, Printer, RefreshCw } from "lucide-react";
 import type { ReactNode } from "react";
-import { makePlanAction } from "@/app/actions";
+import { makePlanAction } from "@/actions/plan";
 import type { PlanScreen } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import type { PlannedOp } from "@/core/plan";
+import { noticeText, workText } from "@/messages";
 import { useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
-import { noticeText, workText } from "../messages";
 import type { LaneOf } from "../timeline/Lane";
 import { Timeline } from "../timeline/Timeline";
 import { Aims } from "./Aims";

@@ -3,8 +3,8 @@
 import { Printer } from "lucide-react";
 import type { PlanScreen } from "@/contracts";
 import type { PlannedOp } from "@/core/plan";
-import { clock, day, duration } from "../format";
-import { workText } from "../messages";
+import { clock, day, duration } from "@/format";
+import { workText } from "@/messages";
 import { cautionsOf, eveningsOf } from "./evenings";
 import { setUpText } from "./SessionList";
 

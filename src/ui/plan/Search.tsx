@@ -2,10 +2,10 @@
 
 import { Square, Telescope } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { planInputAction, takePlanAction } from "@/app/actions";
+import { planInputAction, takePlanAction } from "@/actions/plan";
 import type { PlanScreen } from "@/contracts";
+import { relativeDay } from "@/format";
 import type { PlanQuestion, PlanReport } from "@/workers/plan";
-import { relativeDay } from "../format";
 import { useAct } from "../hooks/useAct";
 
 const SECONDS = 20;

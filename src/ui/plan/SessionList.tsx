@@ -1,6 +1,6 @@
 import type { PlanScreen } from "@/contracts";
 import type { PlanAnswer, PlannedOp } from "@/core/plan";
-import { clock, day, duration } from "../format";
+import { clock, day, duration } from "@/format";
 import { cautionsOf, type Evening, type EveningLine, eveningsOf } from "./evenings";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;

@@ -1,7 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import { makePlanAction, saveShopAction } from "@/app/actions";
+import { makePlanAction } from "@/actions/plan";
+import { saveShopAction } from "@/actions/settings";
 import type { PlanScreen } from "@/contracts";
 import type { Caution } from "@/core/model";
 import { useAct } from "../hooks/useAct";

@@ -1,7 +1,7 @@
 import type { PlanScreen } from "@/contracts";
 import type { CarryIn, PlanAnswer, PlannedOp } from "@/core/plan";
 import { CLEANING_MIN } from "@/core/reference";
-import { SANDING_SAFETY, safetyLine } from "../messages";
+import { SANDING_SAFETY, safetyLine } from "@/messages";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 type Products = PlanScreen["products"];

@@ -1,6 +1,6 @@
 import type { PlanScreen } from "@/contracts";
-import { dayClock, duration, relativeDay } from "../format";
-import { conflictReason } from "../messages";
+import { dayClock, duration, relativeDay } from "@/format";
+import { conflictReason } from "@/messages";
 import type { Trial } from "./usePlanDesk";
 
 const NAMED = 3;

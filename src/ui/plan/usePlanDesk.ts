@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useRef, useState } from "react";
-import { planInputAction } from "@/app/actions";
+import { planInputAction } from "@/actions/plan";
 import type { Hurry, MoveAnswer } from "@/core/plan";
 import type { PlanQuestion, PlanReport } from "@/workers/plan";
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useRef, useState } from "react";
-import { savePlanningAction } from "@/app/actions";
+import { savePlanningAction } from "@/actions/plan";
 import type { Planning, PlanScreen } from "@/contracts";
 import { offerUndo, useAct } from "../hooks/useAct";
 

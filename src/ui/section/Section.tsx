@@ -1,8 +1,8 @@
 import { useId } from "react";
 import type { MaterialGroup, Sheen, Verdict } from "@/core/model";
 import { GROOVE_PER_DFT } from "@/core/reference";
+import { um } from "@/format";
 import { VerdictShape, verdictInk } from "../components/VerdictMark";
-import { um } from "../format";
 import { type FilmIn, sectionGeometry } from "./geometry";
 import { MaterialPattern } from "./textures";
 

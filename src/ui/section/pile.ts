@@ -1,7 +1,7 @@
 import { type Product, type Stack, type Verdict, worseVerdict } from "@/core/model";
 import type { JudgeAnswer, PlacedVerdict } from "@/core/plan";
-import { um } from "../format";
-import { HEAVINESS_NAME, reasonText, SHEEN_NAME, VERDICT_NAME } from "../messages";
+import { um } from "@/format";
+import { HEAVINESS_NAME, reasonText, SHEEN_NAME, VERDICT_NAME } from "@/messages";
 import type { SectionFilm } from "./Section";
 
 type Judged = Extract<JudgeAnswer, { outcome: "judged" }>;

@@ -1,8 +1,8 @@
 "use client";
 
 import type { Shop } from "@/contracts";
+import { degC } from "@/format";
 import { NumberCell, SelectCell } from "../components/cells";
-import { degC } from "../format";
 import type { SaveField } from "../hooks/useRow";
 import { Labelled, within } from "./fields";
 

@@ -1,13 +1,13 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { saveShopAction } from "@/app/actions";
+import { saveShopAction } from "@/actions/settings";
 import type { Shop } from "@/contracts";
 import { CAUTIONS, type Caution, PROTECTIONS } from "@/core/model";
+import { PROTECTION_NAME } from "@/messages";
 import { SelectCell, TextCell } from "../components/cells";
 import { Saved } from "../components/Saved";
 import { type SaveField, useRow } from "../hooks/useRow";
-import { PROTECTION_NAME } from "../messages";
 import { AirSettings } from "./AirSettings";
 import { Labelled } from "./fields";
 import { Habits } from "./Habits";

@@ -2,12 +2,12 @@
 
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
-import { saveProductAction } from "@/app/actions";
+import { saveProductAction } from "@/actions/shelf";
 import type { Problem, ShelfItem } from "@/contracts";
 import { CLAIM_FIGURES, type Claim, type ClaimFigure, SOURCES, type Source } from "@/core/model";
+import { FIGURE_NAME, SOURCE_NAME } from "@/messages";
 import { EvidenceMark } from "../components/EvidenceMark";
 import { useAct } from "../hooks/useAct";
-import { FIGURE_NAME, SOURCE_NAME } from "../messages";
 import { figureText } from "./figures";
 
 const PERCENT = 100;

@@ -3,8 +3,8 @@
 import { X } from "lucide-react";
 import type { Product } from "@/core/model";
 import { trustedFigure } from "@/core/reference";
+import { FIGURE_NAME } from "@/messages";
 import { EvidenceMark } from "../components/EvidenceMark";
-import { FIGURE_NAME } from "../messages";
 import { factRows, figuresOf, figureText } from "./figures";
 
 /** Two products side by side; rows that differ are marked. */

@@ -4,11 +4,9 @@ import { useRouter } from "next/navigation";
 import { type ChangeEvent, type ReactNode, useState } from "react";
 import { type FieldErrors, type FieldPath, FormProvider, useForm, useFormContext } from "react-hook-form";
 import { toast } from "sonner";
-import { addProductAction, deleteProductAction, restoreProductAction, saveProductAction } from "@/app/actions";
+import { addProductAction, deleteProductAction, restoreProductAction, saveProductAction } from "@/actions/shelf";
 import type { ShelfItem } from "@/contracts";
 import { fieldFaults, type Problem, productSchema } from "@/contracts";
-import { PhotoField } from "../components/PhotoField";
-import { offerUndo, useAct } from "../hooks/useAct";
 import {
   BITE_NAME,
   CARRIER_NAME,
@@ -22,7 +20,9 @@ import {
   ROLE_NAME,
   SHEEN_NAME,
   SOURCE_NAME,
-} from "../messages";
+} from "@/messages";
+import { PhotoField } from "../components/PhotoField";
+import { offerUndo, useAct } from "../hooks/useAct";
 import { BLANK_DRAFT, draftOf, type ProductDraft, productFrom } from "./draft";
 
 type Path = FieldPath<ProductDraft>;

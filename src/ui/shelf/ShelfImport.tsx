@@ -2,7 +2,7 @@
 
 import { type Ref, useState } from "react";
 import { toast } from "sonner";
-import { importShelfAction, previewShelfAction } from "@/app/actions";
+import { importShelfAction, previewShelfAction } from "@/actions/shelf";
 import type { Outcome, Problem, ShelfPreview } from "@/contracts";
 import { FileFaults } from "../components/FileFaults";
 import { useAct } from "../hooks/useAct";

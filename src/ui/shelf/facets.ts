@@ -1,7 +1,7 @@
 import { isOneOf, MATERIALS, type MaterialId, type Product } from "@/core/model";
 import { type BiteAnswer, materialFacts, strongestBite } from "@/core/reference";
+import { FAMILY_NAME, ROLE_NAME } from "@/messages";
 import { searchWords } from "../components/Finder";
-import { FAMILY_NAME, ROLE_NAME } from "../messages";
 
 /** What narrows the shelf: each facet stands in the address under its own name. */
 export interface Facets {

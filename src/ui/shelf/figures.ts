@@ -1,6 +1,6 @@
 import { CLAIM_FIGURES, type ClaimFigure, FILM_ROLES, isOneOf, type Product } from "@/core/model";
 import { labelTimes, ownFigure } from "@/core/reference";
-import { duration, um } from "../format";
+import { duration, um } from "@/format";
 import {
   CARRIER_NAME,
   EFFECT_NAME,
@@ -11,7 +11,7 @@ import {
   PROPELLANT_NAME,
   ROLE_NAME,
   SHEEN_NAME,
-} from "../messages";
+} from "@/messages";
 import { biteOf } from "./facets";
 
 /** A product's figures as words, in the order a card shows them; the same rows for one card and for two side by side. */

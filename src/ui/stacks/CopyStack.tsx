@@ -3,10 +3,10 @@
 import { Copy } from "lucide-react";
 import { useRef, useState } from "react";
 import { toast } from "sonner";
-import { copyStackAction } from "@/app/actions";
+import { copyStackAction } from "@/actions/stacks";
 import type { JudgedRegion, RegionNode } from "@/contracts";
+import { MATERIAL_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
-import { MATERIAL_NAME } from "../messages";
 
 /** Lays the same pile on other regions too. */
 export function CopyStack({

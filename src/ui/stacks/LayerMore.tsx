@@ -1,9 +1,9 @@
 "use client";
 
 import { FILM_ROLES, isOneOf, type Layer, type Product, type SetUp, type Tape } from "@/core/model";
+import { TACK_NAME } from "@/messages";
 import { NumberCell, SelectCell, TickCell } from "../components/cells";
 import type { SaveField } from "../hooks/useRow";
-import { TACK_NAME } from "../messages";
 
 const NO_TAPE: Tape = { tack: "low", onMin: null, offMin: null };
 const YES_NO = { no: "no", yes: "yes" };

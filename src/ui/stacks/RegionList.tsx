@@ -1,7 +1,7 @@
 import Link from "next/link";
 import type { JudgedRegion } from "@/contracts";
+import { MATERIAL_NAME } from "@/messages";
 import { VerdictMark } from "../components/VerdictMark";
-import { MATERIAL_NAME } from "../messages";
 
 /** Every region of the model with the worst verdict of its pile. */
 export function RegionList({ regions, chosenId }: { regions: readonly JudgedRegion[]; chosenId: string }) {

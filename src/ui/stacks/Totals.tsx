@@ -1,6 +1,6 @@
 import Link from "next/link";
 import type { StackView } from "@/contracts";
-import { duration, relativeDay, um } from "../format";
+import { duration, relativeDay, um } from "@/format";
 
 /** What the pile comes to. */
 export function Totals({ view, nowMin, timeZone }: { view: StackView; nowMin: number; timeZone: string }) {

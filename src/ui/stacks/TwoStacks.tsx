@@ -1,8 +1,8 @@
 import Link from "next/link";
 import type { StackView } from "@/contracts";
 import { materialFacts } from "@/core/reference";
+import { MATERIAL_NAME, reasonText } from "@/messages";
 import { VerdictMark } from "../components/VerdictMark";
-import { MATERIAL_NAME, reasonText } from "../messages";
 import { filmsOf, pileText } from "../section/pile";
 import { Section } from "../section/Section";
 import { Totals } from "./Totals";

@@ -3,11 +3,12 @@
 import { FlaskConical, Wrench } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { overrideAction, planCouponAction } from "@/app/actions";
+import { planCouponAction } from "@/actions/coupons";
+import { overrideAction } from "@/actions/stacks";
 import type { PlacedVerdict } from "@/core/plan";
+import { remedyText, verdictText, wouldText } from "@/messages";
 import { VerdictMark } from "../components/VerdictMark";
 import { useAct } from "../hooks/useAct";
-import { remedyText, verdictText, wouldText } from "../messages";
 
 export interface VerdictTools {
   readonly regionId: string;

@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { carryOutAction, saveStackAction } from "@/app/actions";
+import { carryOutAction, saveStackAction } from "@/actions/stacks";
 import type { Outcome, Problem } from "@/contracts";
 import type { Layer, Stack } from "@/core/model";
 import { useAskNow } from "../hooks/useNow";

@@ -1,5 +1,5 @@
 import type { Backdrop as Back } from "@/contracts";
-import { clock, day } from "../format";
+import { clock, day } from "@/format";
 import type { Axis } from "./axis";
 
 interface Sight {

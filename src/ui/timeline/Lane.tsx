@@ -1,7 +1,7 @@
 import type { PointerEvent } from "react";
 import type { PlannedOp } from "@/core/plan";
-import { clock, dayClock } from "../format";
-import { MILESTONE_NAME } from "../messages";
+import { clock, dayClock } from "@/format";
+import { MILESTONE_NAME } from "@/messages";
 import type { Axis } from "./axis";
 import type { TextureIds } from "./Textures";
 

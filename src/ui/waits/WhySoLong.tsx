@@ -1,11 +1,11 @@
 "use client";
 
 import { useState } from "react";
-import { whyWaitAction } from "@/app/actions";
+import { whyWaitAction } from "@/actions/bench";
 import { isOneOf, MILESTONES } from "@/core/model";
 import type { WaitCause, WaitReport, WhyOp } from "@/core/plan";
-import { duration } from "../format";
-import { MILESTONE_NAME } from "../messages";
+import { duration } from "@/format";
+import { MILESTONE_NAME } from "@/messages";
 
 /** What is no film — water, a wipe, a lamp’s time, a joint, dust — has nothing to take apart: then why is not offered. */
 export const isFilmWait = (m: WaitReport["milestone"]): boolean => isOneOf(MILESTONES)(m);

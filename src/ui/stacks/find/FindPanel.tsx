@@ -3,13 +3,13 @@
 import { ArrowLeft } from "lucide-react";
 import { useMemo, useState } from "react";
 import { toast } from "sonner";
-import { chooseWayAction, saveStackAction } from "@/app/actions";
+import { chooseWayAction, saveStackAction } from "@/actions/stacks";
 import type { FindRequest, FoundView, StackView } from "@/contracts";
 import { type Product, SHEENS, type Stack } from "@/core/model";
 import type { WayOfWorking } from "@/core/reference";
+import { MATERIAL_NAME, SHEEN_NAME, tradeText, whyText } from "@/messages";
 import { useAct } from "../../hooks/useAct";
 import { useAddress } from "../../hooks/useAddress";
-import { MATERIAL_NAME, SHEEN_NAME, tradeText, whyText } from "../../messages";
 import { freshLayerId } from "../layers";
 import { FoundCard } from "./FoundCard";
 import { useFind } from "./useFind";

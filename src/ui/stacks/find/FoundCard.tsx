@@ -3,9 +3,9 @@
 import { Check } from "lucide-react";
 import type { FoundView } from "@/contracts";
 import type { Product } from "@/core/model";
+import { um } from "@/format";
+import { BEFORE_NAME, HEAVINESS_NAME, PREP_NAME, reasonText, TOTAL_NAME, totalText } from "@/messages";
 import { VerdictMark } from "../../components/VerdictMark";
-import { um } from "../../format";
-import { BEFORE_NAME, HEAVINESS_NAME, PREP_NAME, reasonText, TOTAL_NAME, totalText } from "../../messages";
 import { MiniSection } from "../../section/MiniSection";
 
 type ProductOf = (id: string) => Product;

@@ -2,11 +2,11 @@
 
 import { useState } from "react";
 import { toast } from "sonner";
-import { deleteWayAction, saveWayAction } from "@/app/actions";
+import { deleteWayAction, saveWayAction } from "@/actions/stacks";
 import type { Problem } from "@/contracts";
 import { SCHOOLS, type WayOfWorking, WEIGHTS } from "@/core/reference";
+import { WEIGHT_NAME } from "@/messages";
 import { useAct } from "../../hooks/useAct";
-import { WEIGHT_NAME } from "../../messages";
 
 interface Draft {
   readonly id: string;

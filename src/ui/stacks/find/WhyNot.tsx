@@ -1,12 +1,12 @@
 "use client";
 
 import { useState } from "react";
-import { whyNotAction } from "@/app/actions";
+import { whyNotAction } from "@/actions/stacks";
 import type { FindRequest, WhyNotView } from "@/contracts";
 import type { Product } from "@/core/model";
+import { tradeText, whyText } from "@/messages";
 import { ProductOptions } from "../../components/ProductOptions";
 import { useAct } from "../../hooks/useAct";
-import { tradeText, whyText } from "../../messages";
 import { FoundCard } from "./FoundCard";
 
 /** "Why not this one?" for any product of the shelf. */

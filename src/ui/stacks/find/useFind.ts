@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useRef, useState } from "react";
-import { findStacksAction } from "@/app/actions";
+import { findStacksAction } from "@/actions/stacks";
 import type { FindRequest, FindView, Outcome, Problem } from "@/contracts";
 
 const SILENT: Problem = {

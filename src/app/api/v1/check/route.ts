@@ -1,6 +1,6 @@
 import type { JudgeAnswer, PlacedVerdict } from "@/core/plan";
+import { remedyText, verdictText } from "@/messages";
 import * as server from "@/server";
-import { remedyText, verdictText } from "@/ui/messages";
 import { answer } from "../../http";
 
 type Judged = Extract<JudgeAnswer, { outcome: "judged" }>;

@@ -1,6 +1,6 @@
 import type { PlannedOp } from "@/core/plan";
+import { noticeText, reasonText, workText } from "@/messages";
 import * as server from "@/server";
-import { noticeText, reasonText, workText } from "@/ui/messages";
 import { answer } from "../../http";
 
 const iso = (min: number | null): string | null => (min === null ? null : server.minToIso(min));

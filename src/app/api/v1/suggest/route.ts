@@ -1,6 +1,6 @@
 import type { FoundView, WhyNotView } from "@/contracts";
+import { reasonText, tradeText, whyText } from "@/messages";
 import * as server from "@/server";
-import { reasonText, tradeText, whyText } from "@/ui/messages";
 import { answer } from "../../http";
 
 function foundJson(f: FoundView) {

@@ -1,5 +1,5 @@
+import { logTitle } from "@/messages";
 import * as server from "@/server";
-import { logTitle } from "@/ui/messages";
 import { problemResponse } from "../../../../http";
 
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {

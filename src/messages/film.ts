@@ -1,6 +1,6 @@
 import type { FilmFaultKind, FilmMilestone } from "@/core/film";
 import type { QuoteAir, StudyAir } from "@/core/plan";
-import { duration } from "../format";
+import { duration } from "@/format";
 import { MILESTONE_NAME } from "./vocabulary";
 
 export const filmMilestoneName = (m: FilmMilestone): string => (m === "dust-free" ? "dust-free" : MILESTONE_NAME[m]);

@@ -2,7 +2,7 @@ import type { Sign } from "@/contracts";
 import type { GateReason } from "@/core/film";
 import type { BenchTile, Notice, Operation, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
-import { duration } from "../format/time";
+import { duration } from "@/format/time";
 import { missingText, REASON, verdictText } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 

@@ -1,5 +1,5 @@
 import type { Difference, Reason, Totals } from "@/core/plan";
-import { duration } from "../format";
+import { duration } from "@/format";
 import { reasonText } from "./verdicts";
 
 /** What the finder says, in words. */
