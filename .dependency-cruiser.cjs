@@ -52,7 +52,8 @@ module.exports = {
       "src/db/index\\.ts$",
       "src/contracts/",
       "src/core/",
-      ...npm("zod", "ical-generator", "papaparse", "@date-fns/tz", "date-fns", "node"),
+      "src/workers/(tasks|film-answers)\\.ts$",
+      ...npm("zod", "ical-generator", "papaparse", "comlink", "@date-fns/tz", "date-fns", "node"),
     ]),
     {
       name: "sql-stays-in-db",
@@ -71,6 +72,7 @@ module.exports = {
         dependencyTypesNot: ["type-only"],
       },
     },
+    only("workers-are-thin", "src/workers/", ["src/workers/", "src/contracts/", "src/core/", ...npm("comlink", "node")]),
     only("actions-call-the-server", "src/actions/", [
       "src/actions/",
       "src/server/index\\.ts$",

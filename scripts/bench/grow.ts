@@ -39,6 +39,6 @@ const report = importText(JSON.stringify(grown(JSON.parse(text.value) as Doc)), 
   takeShop: true,
 });
 if (!report.ok) throw new Error(report.problem.detail);
-const planned = makePlan(modelId);
+const planned = await makePlan(modelId);
 if (!planned.ok) throw new Error(planned.problem.detail);
 console.log(planned.value.outcome);

@@ -1,5 +1,6 @@
 import type { BenchSession, CouponResult, Product, Region, Stack } from "@/core/model";
-import type { BenchTile, JudgeAnswer, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
+import type { BenchTile, JudgeAnswer, Operation, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
+import type { AirNow } from "./air";
 import type { CouponCard } from "./coupon";
 import type { Planning } from "./planning";
 import type { Shop } from "./shop";
@@ -55,6 +56,13 @@ export interface PlanView {
   /** false when something it was made from has changed since, or work it had planned is overdue */
   readonly fresh: boolean;
   readonly beforeDoneMin: number | null;
+}
+
+/** Whether a plan is on its way. */
+export interface PlanMaking {
+  readonly state: "making" | "still";
+  /** why the last one asked for was not made; null = it was */
+  readonly why: string | null;
 }
 
 export interface BenchView {
@@ -136,6 +144,7 @@ export type SentPlanInput = Omit<PlanInput, "productOf"> & { readonly products: 
 export interface PlanScreen {
   readonly modelId: string;
   readonly plan: PlanView | null;
+  readonly making: PlanMaking;
   /** in the user's order; `name` tells part and, where it matters, region */
   readonly regions: readonly { readonly id: string; readonly name: string }[];
   readonly parts: readonly { readonly id: string; readonly name: string; readonly regionIds: readonly string[] }[];
@@ -163,10 +172,32 @@ export interface MiniFilm {
 export interface BenchScreen {
   readonly tiles: readonly BenchTile[];
   readonly plan: PlanView | null;
+  readonly making: PlanMaking;
   readonly names: Readonly<Record<string, string>>;
   readonly products: Readonly<Record<string, Product>>;
   readonly films: Readonly<Record<string, readonly MiniFilm[]>>;
   readonly session: BenchSession | null;
   readonly air: { readonly tempC: number; readonly rhPct: number };
   readonly timeZone: string;
+}
+
+/** What every screen shows around itself. */
+export interface FrameView {
+  readonly models: readonly { readonly id: string; readonly name: string }[];
+  readonly currentId: string | null;
+  readonly air: AirNow;
+  readonly timeZone: string;
+  /** the next or present time at the bench */
+  readonly session: BenchSession | null;
+  /** the wait that is over first */
+  readonly next: {
+    readonly op: Operation;
+    readonly partName: string;
+    readonly productName: string | null;
+    readonly likelyMin: number;
+  } | null;
+  readonly regions: readonly { readonly id: string; readonly name: string }[];
+  readonly products: readonly { readonly id: string; readonly name: string; readonly aliases: readonly string[] }[];
+  /** rows that had to be left aside */
+  readonly unreadable: readonly { readonly what: string; readonly count: number }[];
 }

@@ -21,6 +21,8 @@ export type Db = BetterSQLite3Database<typeof schema>;
 
 interface Open {
   readonly db: Db;
+  readonly changes: Database.Statement<[], number>;
+  readonly nth: number;
   readonly raw: Database.Database;
   readonly lock: Database.Database;
   readonly file: string;
@@ -28,7 +30,7 @@ interface Open {
 }
 
 /** One connection a process; kept on globalThis because the framework may load this module more than once. */
-const holder = globalThis as unknown as { elmBenchStore?: Open };
+const holder = globalThis as unknown as { elmBenchStore?: Open; elmBenchOpened?: number; elmBenchEnded?: number };
 
 export const dataDir = (): string => resolve(/*turbopackIgnore: true*/ process.env.ELM_BENCH_DATA ?? "data");
 const dbFile = (): string => join(dataDir(), "elm-bench.db");
@@ -115,7 +117,9 @@ function connect(): Open {
       );
     // what was only in the log beside it goes into the file, so that an emptied file is told from a young one
     raw.pragma("wal_checkpoint(TRUNCATE)");
-    return { db, raw, lock, file, inode: statSync(file).ino };
+    const changes = raw.prepare<[], number>("select total_changes()").pluck();
+    holder.elmBenchOpened = (holder.elmBenchOpened ?? 0) + 1;
+    return { db, raw, lock, file, inode: statSync(file).ino, changes, nth: holder.elmBenchOpened };
   } catch (error) {
     raw.close();
     lock.close();
@@ -178,6 +182,16 @@ function readWhole(file: string): void {
   }
 }
 
+/**
+ * What the database says has not changed while this has not: rows written over this connection, transactions ended (one that is
+ * rolled back takes its rows with it, but not their count), and the connection. Nobody else writes: the folder is ours.
+ */
+export function revision(): string {
+  openDb();
+  const { nth, changes } = holder.elmBenchStore!;
+  return `${nth}.${holder.elmBenchEnded ?? 0}.${changes.get()}`;
+}
+
 /** Runs a write whole or not at all. @throws StorageTrouble */
 export function transact<T>(work: (db: Db) => T): T {
   const db = openDb();
@@ -188,5 +202,7 @@ export function transact<T>(work: (db: Db) => T): T {
     return result;
   } catch (error) {
     throw troubleFrom(error, dbFile());
+  } finally {
+    holder.elmBenchEnded = (holder.elmBenchEnded ?? 0) + 1;
   }
 }

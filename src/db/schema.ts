@@ -124,6 +124,15 @@ export const plans = sqliteTable("plans", {
   beforeDoneMin: real("before_done_min"),
 });
 
+/** A plan that was asked for and is not made yet: written with what it has to follow, so that no stop of the program loses it. */
+export const plansAsked = sqliteTable("plans_asked", {
+  modelId: text("model_id")
+    .primaryKey()
+    .references(() => models.id, { onDelete: "cascade" }),
+  how: text("how", { enum: ["keep", "afresh"] }).notNull(),
+  askedMs: integer("asked_ms").notNull(),
+});
+
 /** What was said about a model's plan: pins, minutes, rounds, batches, arrivals, joins. */
 export const planning = sqliteTable("planning", {
   modelId: text("model_id")

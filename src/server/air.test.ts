@@ -17,15 +17,15 @@ describe("readings", () => {
     expect(again).toMatchObject({ taken: 1, replaced: 1 });
     expect(again.now.tempC).toBeCloseTo(12, 0);
   });
-  it("a cold one moves the timers on the Bench, and asks for a new plan", () => {
-    must(server.makePlan(MODEL));
+  it("a cold one moves the timers on the Bench, and asks for a new plan", async () => {
+    must(await server.makePlan(MODEL));
     const before = hull().wait!.likelyMin;
     must(post({ at: iso(0), temp_c: 6, rh_pct: 75 }));
     expect(hull().wait!.likelyMin).toBeGreaterThan(before + 30);
     expect(must(server.getPlan(MODEL))!.fresh).toBe(false);
   });
-  it("one that says what was expected leaves the plan as it was", () => {
-    must(server.makePlan(MODEL));
+  it("one that says what was expected leaves the plan as it was", async () => {
+    must(await server.makePlan(MODEL));
     const { tempC, rhPct } = must(server.getAirNow());
     must(post({ at: iso(0), temp_c: tempC, rh_pct: rhPct }));
     expect(must(server.getPlan(MODEL))!.fresh).toBe(true);
@@ -163,12 +163,12 @@ describe("parts in air of their own", () => {
 });
 
 describe("why so long", () => {
-  it("answers for a wait that runs, and says so where there is none", () => {
+  it("answers for a wait that runs, and says so where there is none", async () => {
     const tile = hull();
-    const { why, productName } = must(server.whyThisWait(tile.regionId, tile.op!.id));
+    const { why, productName } = must(await server.whyThisWait(tile.regionId, tile.op!.id));
     expect(productName).toContain("High-build primer");
     expect(why.causes.reduce((f, c) => f * c.factor, why.labelMin)).toBeCloseTo(why.waitMin, 3);
-    expect(server.whyThisWait("ml-fittings-all", "ml-fittings-all:prep:wash")).toMatchObject({
+    expect(await server.whyThisWait("ml-fittings-all", "ml-fittings-all:prep:wash")).toMatchObject({
       ok: false,
       problem: { detail: "This step waits for no film." },
     });
@@ -190,45 +190,47 @@ describe("the film model over HTTP", () => {
     D0: 2.27,
   };
   const air = { minute: 0, temp_c: 20, rh_pct: 50, airflow: 1 };
-  it("refuses what cannot be, by its field", () => {
+  it("refuses what cannot be, by its field", async () => {
     const bad = (over: object) => server.filmOf({ layers: [coat], climate: [air], phi_max_threshold: 0.05, ...over });
-    expect(bad({ layers: [{ ...coat, wft_um: 0 }] })).toMatchObject({
+    expect(await bad({ layers: [{ ...coat, wft_um: 0 }] })).toMatchObject({
       problem: { fields: [{ path: "layers.0.wft_um" }] },
     });
-    expect(bad({ climate: [air, air] })).toMatchObject({
+    expect(await bad({ climate: [air, air] })).toMatchObject({
       problem: { fields: [{ path: "climate", message: expect.stringContaining("no minute told twice") }] },
     });
-    expect(bad({ layers: [{ ...coat, applied_at_min: 9 }, coat] })).toMatchObject({
+    expect(await bad({ layers: [{ ...coat, applied_at_min: 9 }, coat] })).toMatchObject({
       problem: { fields: [{ path: "layers" }] },
     });
-    expect(server.filmOf({ layers: [{ product: "nothing-here" }] })).toMatchObject({
+    expect(await server.filmOf({ layers: [{ product: "nothing-here" }] })).toMatchObject({
       problem: { fields: [{ path: "layers.0.product" }] },
     });
   });
-  it("refuses a label that contradicts itself, naming both times", () => {
+  it("refuses a label that contradicts itself, naming both times", async () => {
     const product = {
       role: "primer",
       family: "acrylic-lacquer",
       carriers: ["ester"],
       label: { touch_min: 60, sandable_min: 20 },
     };
-    expect(server.filmOf({ layers: [{ product }] })).toMatchObject({
+    expect(await server.filmOf({ layers: [{ product }] })).toMatchObject({
       ok: false,
       problem: {
         fields: [{ path: "layers.0.product.label.sandableMin", message: expect.stringContaining("touchMin") }],
       },
     });
   });
-  it("air too damp for its water-borne film is never, with the reason", () => {
+  it("air too damp for its water-borne film is never, with the reason", async () => {
     const water = { ...coat, water: true, k: 3, D0: 1.2, beta: 6 };
-    const f = must(server.filmOf({ layers: [water], climate: [{ ...air, rh_pct: 95 }], phi_max_threshold: 0.08 }));
+    const f = must(
+      await server.filmOf({ layers: [water], climate: [{ ...air, rh_pct: 95 }], phi_max_threshold: 0.08 }),
+    );
     expect(f).toMatchObject({
       form: "case",
       answer: { reachedMin: null, outcome: "never-in-this-air", reason: expect.stringContaining("water") },
     });
   });
-  it("a product of the shelf answers with its own label's times", () => {
-    const f = must(server.filmOf({ layers: [{ product: "grey-primer" }] }));
+  it("a product of the shelf answers with its own label's times", async () => {
+    const f = must(await server.filmOf({ layers: [{ product: "grey-primer" }] }));
     if (f.form !== "application") throw new Error("another form");
     expect(f.answer.milestones.find((m) => m.milestone === "sandable")!.min).toBeCloseTo(60, 0);
   });

@@ -1,5 +1,5 @@
 import { TABLE } from "../../tests/support/table";
-import { checkStack } from "./api";
+import { checkStack } from "./asks/api";
 
 /** A table of stacks through the door the outside uses. */
 

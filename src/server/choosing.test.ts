@@ -50,11 +50,11 @@ describe("coupons", () => {
     expect(worst(WINCH)).toBe("test");
     expect(view(id).speaksFor).toEqual([WINCH]);
   });
-  it("a fail is a stop there, keeps the part out of the plan, and a void one says nothing", () => {
+  it("a fail is a stop there, keeps the part out of the plan, and a void one says nothing", async () => {
     const id = planned();
     must(server.couponTested(id, 0, told({ result: "fail" })));
     expect(worst(WINCH)).toBe("stop");
-    must(server.makePlan(MODEL));
+    must(await server.makePlan(MODEL));
     // the rest of the bench is planned; the part with the stop is named
     expect(must(server.getPlan(MODEL))!.answer.notices).toContainEqual(
       expect.objectContaining({ kind: "stopped", regionId: WINCH, code: "coupon-failed" }),
@@ -140,8 +140,8 @@ describe("finding stacks for a region", () => {
     want: { until: "colour", colourId: null, sheen: null, onlyOwned: true, allowTests: false, ...want },
     ...over,
   });
-  it("lists the cheapest first, judges the pile as it stands by the same measure, and lists it when adopted", () => {
-    const found = must(server.findStacks(FENDERS, ask()));
+  it("lists the cheapest first, judges the pile as it stands by the same measure, and lists it when adopted", async () => {
+    const found = must(await server.findStacks(FENDERS, ask()));
     if (found.outcome !== "found") throw new Error("nothing found");
     const costs = found.best.map((f) => f.cost);
     expect([...costs].sort((a, b) => a - b)).toEqual(costs);
@@ -149,32 +149,33 @@ describe("finding stacks for a region", () => {
     const { stack } = found.best[0]!;
     const layers = stack.layers.map((l, i) => ({ ...l, id: `n${i}` }));
     must(server.saveStack(FENDERS, node(FENDERS).stackRev, { prep: stack.prep, layers }));
-    const again = must(server.findStacks(FENDERS, ask()));
+    const again = must(await server.findStacks(FENDERS, ask()));
     expect(again.outcome === "found" && again.asItStands?.outcome).toBe("best");
   });
-  it("goes through every region of the demo without offering a stop or, unasked, a trial", () => {
+  it("goes through every region of the demo without offering a stop or, unasked, a trial", async () => {
     for (const region of DEMO_PARTS.flatMap((p) => p.regions)) {
-      const found = must(server.findStacks(region.id, ask()));
+      const found = must(await server.findStacks(region.id, ask()));
       if (found.outcome === "none") expect(found.reasons.length).toBeGreaterThan(0);
       else for (const f of found.best) expect(["ok", "care"]).toContain(f.worst);
     }
   });
-  it("a colour stands on a primer unless the face is hidden", () => {
-    const found = must(server.findStacks("ml-hull-topsides", ask({}, { colourId: "estuary-blue" })));
+  it("a colour stands on a primer unless the face is hidden", async () => {
+    const found = must(await server.findStacks("ml-hull-topsides", ask({}, { colourId: "estuary-blue" })));
     if (found.outcome !== "found") throw new Error("nothing found");
     const shelf = new Map(must(server.getShelf()).map((i) => [i.product.id, i.product]));
     for (const f of found.best) expect(shelf.get(f.stack.layers[0]!.productId)!.role).not.toBe("colour");
   });
-  it("isocyanate stays out until air-fed protection and extraction are declared", () => {
-    const why = () => must(server.whyNotProduct("ml-keel-all", ask({}, { until: "clear" }), "two-pack-gloss"));
-    expect(why()).toMatchObject({ outcome: "never", reasons: [{ kind: "hazard" }] });
+  it("isocyanate stays out until air-fed protection and extraction are declared", async () => {
+    const why = async () =>
+      must(await server.whyNotProduct("ml-keel-all", ask({}, { until: "clear" }), "two-pack-gloss"));
+    expect(await why()).toMatchObject({ outcome: "never", reasons: [{ kind: "hazard" }] });
     const shop = must(server.getShop());
     must(server.saveShop(shop.rev, { protection: [...shop.shop.protection, "air-fed"] }));
-    expect(why()).not.toMatchObject({ reasons: [{ kind: "hazard" }] });
+    expect(await why()).not.toMatchObject({ reasons: [{ kind: "hazard" }] });
   });
-  it("a way of working nobody knows, a want that is none", () => {
-    expect(refusal(server.findStacks(FENDERS, ask({ wayId: "fast" })))).toBe("not-found");
-    expect(refusal(server.findStacks(FENDERS, ask({}, { until: "gold" })))).toBe("invalid want.until");
+  it("a way of working nobody knows, a want that is none", async () => {
+    expect(refusal(await server.findStacks(FENDERS, ask({ wayId: "fast" })))).toBe("not-found");
+    expect(refusal(await server.findStacks(FENDERS, ask({}, { until: "gold" })))).toBe("invalid want.until");
   });
 });
 

@@ -1,6 +1,6 @@
 import type { AirRecord, ModelDocument } from "@/contracts";
 import { type Db, insertLocalAir, type LocalAirRow, writeForecast, writeReadings } from "@/db";
-import { type AirSources, NO_AIR } from "./shed-air";
+import { type AirSources, NO_AIR } from "./shed/air";
 
 type DocumentAir = NonNullable<ModelDocument["air"]>;
 

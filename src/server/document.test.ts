@@ -9,9 +9,9 @@ const asObject = (id: string) => JSON.parse(must(server.exportDocument(id)));
 const REFUSE = { onExisting: "refuse", takeShop: false } as const;
 
 describe("elm-bench/1", () => {
-  it("export, import, export gives the same bytes", () => {
+  it("export, import, export gives the same bytes", async () => {
     const id = demo();
-    must(server.makePlan(id));
+    must(await server.makePlan(id));
     const first = must(server.exportDocument(id));
     must(server.deleteNode("model", id));
     must(server.importText(first, { onExisting: "replace", takeShop: true }));
@@ -122,22 +122,24 @@ describe("a broken file is refused with the path of the fault and changes nothin
 });
 
 describe("HTTP answers as values", () => {
-  it("plans a sent document as of a moment, and keeps nothing", () => {
+  it("plans a sent document as of a moment, and keeps nothing", async () => {
     const id = demo();
     const document = asObject(id);
     const before = must(server.exportDocument(id));
     const now = new Date(Date.parse(document.log.at(-1).at) + 60_000).toISOString();
-    const a = must(server.planDocument({ document, now }));
+    const a = must(await server.planDocument({ document, now }));
     expect(a.answer.outcome).toBe("planned");
-    expect(must(server.planDocument({ document, now })).answer).toEqual(a.answer);
+    expect(must(await server.planDocument({ document, now })).answer).toEqual(a.answer);
     expect(must(server.exportDocument(id))).toBe(before);
   });
-  it("names the path of a fault inside the sent document", () => {
+  it("names the path of a fault inside the sent document", async () => {
     const document = asObject(demo());
     document.parts[0].regions[0].areaCm2 = -1;
-    expect(refusal(server.planDocument({ document }))).toBe("invalid document.parts.0.regions.0.areaCm2");
-    expect(refusal(server.planDocument({ document: { format: "elm-bench/3" } }))).toBe("newer-format document.format");
-    expect(refusal(server.planDocument({}))).toBe("invalid document");
+    expect(refusal(await server.planDocument({ document }))).toBe("invalid document.parts.0.regions.0.areaCm2");
+    expect(refusal(await server.planDocument({ document: { format: "elm-bench/3" } }))).toBe(
+      "newer-format document.format",
+    );
+    expect(refusal(await server.planDocument({}))).toBe("invalid document");
   });
   it("checks inline products and products of the shelf alike", () => {
     demo();
@@ -150,10 +152,10 @@ describe("HTTP answers as values", () => {
       "invalid region.material",
     );
   });
-  it("the calendar holds every piece of work still to do, once", () => {
+  it("the calendar holds every piece of work still to do, once", async () => {
     const id = demo();
     expect(refusal(server.planCalendar(id, logTitle))).toBe("not-found");
-    const plan = must(server.makePlan(id));
+    const plan = must(await server.makePlan(id));
     if (plan.outcome !== "planned") throw new Error(plan.outcome);
     const ics = must(server.planCalendar(id, logTitle));
     const open = plan.ops.filter((o) => o.state !== "done");

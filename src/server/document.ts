@@ -45,14 +45,14 @@ import {
   writePlanning,
   writeShop,
 } from "@/db";
-import { stayFault } from "./air";
 import { nowMs } from "./clock";
+import { stayFault } from "./commands/air";
+import { hashOf } from "./commands/photos";
 import { airForDocument, bringAir } from "./document-air";
 import { notFound, reading, writing } from "./guard";
 import { newId } from "./ids";
-import { hashOf } from "./photos";
-import { airSources } from "./shed-air";
-import { ensureShop, shopState } from "./shop";
+import { ensureShop, shopState } from "./shed/hours";
+import { snapshotOf } from "./workspace/snapshot";
 
 const iso = (min: number): string => new Date(min * MS_PER_MIN).toISOString();
 
@@ -82,7 +82,7 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
     plan: stored ? timetableOf(stored.answer as PlanAnswer | ImportedPlan, stored.plannedMs) : null,
     log: [...readLog(db, modelId)],
     coupons: coupons.map((c) => c.card),
-    ...airForDocument({ ...airSources(db, modelId, nowMs()), readings: readReadings(db, 0, nowMs()) }),
+    ...airForDocument({ ...snapshotOf(db).air(modelId), readings: readReadings(db, 0, nowMs()) }),
   } as unknown as ModelDocument;
 }
 

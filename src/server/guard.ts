@@ -1,5 +1,6 @@
 import { type FileFault, failed, type Outcome } from "@/contracts";
 import { type Db, openDb, StorageTrouble, type TroubleKind, transact } from "@/db";
+import { type ModelSnapshot, type Snapshot, snapshotOf } from "./workspace/snapshot";
 
 /** What each trouble means and what to do about it, for the API's `detail`; the screens have their own words. */
 const DETAIL: Readonly<Record<TroubleKind, string>> = {
@@ -18,22 +19,30 @@ function asProblem(error: unknown): Outcome<never> {
   throw error;
 }
 
+/** What is to be done once the write at hand is safe. */
+let afterwards: (() => void)[] = [];
+export const onceWritten = (work: () => void): void => void afterwards.push(work);
+
 /** A write: all of it or none; trouble with the file becomes a problem, a bug stays an exception. */
 export function writing<T>(work: (db: Db) => Outcome<T>): Outcome<T> {
+  afterwards = [];
+  const outcome = written(work);
+  const due = outcome.ok ? afterwards : [];
+  afterwards = [];
+  for (const next of due) next();
+  return outcome;
+}
+
+function written<T>(work: (db: Db) => Outcome<T>): Outcome<T> {
+  let outcome: Outcome<T> | null = null;
   try {
-    let outcome: Outcome<T> | null = null;
-    try {
-      return transact((db) => {
-        outcome = work(db);
-        if (!outcome.ok) throw new Refused();
-        return outcome;
-      });
-    } catch (error) {
-      if (error instanceof Refused && outcome) return outcome;
-      throw error;
-    }
+    return transact((db) => {
+      outcome = work(db);
+      if (!outcome.ok) throw new Refused();
+      return outcome;
+    });
   } catch (error) {
-    return asProblem(error);
+    return error instanceof Refused && outcome ? outcome : asProblem(error);
   }
 }
 
@@ -47,6 +56,17 @@ export function reading<T>(work: (db: Db) => Outcome<T>): Outcome<T> {
     return asProblem(error);
   }
 }
+
+/** Looks at the bench as it is. */
+export const viewing = <T>(work: (snapshot: Snapshot) => Outcome<T>): Outcome<T> =>
+  reading((db) => work(snapshotOf(db)));
+
+/** Looks at one model of it. */
+export const viewingModel = <T>(modelId: string, work: (m: ModelSnapshot, s: Snapshot) => Outcome<T>): Outcome<T> =>
+  viewing((s) => {
+    const m = s.model(modelId);
+    return m ? work(m, s) : notFound("The model");
+  });
 
 export const conflict = (what: string): Outcome<never> =>
   failed(

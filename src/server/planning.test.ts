@@ -41,9 +41,9 @@ const say = (model: string, edit: Partial<Planning>) => {
 const isoOf = (min: number) => new Date(min * 60_000).toISOString();
 
 describe("what is said about a plan", () => {
-  it("a pin is kept, plans anew, and is gone again when it is taken out", () => {
+  it("a pin is kept, plans anew, and is gone again when it is taken out", async () => {
     const b = bench();
-    must(server.makePlan(b.model));
+    must(await server.makePlan(b.model));
     const op = planOf(b.model).ops.find((o) => o.id === "c1:coat:1")!;
     must(say(b.model, { locks: { [op.id]: isoOf(op.startMin) } }));
     expect(planOf(b.model).ops.find((o) => o.id === op.id)).toMatchObject({ locked: true, startMin: op.startMin });
@@ -70,16 +70,16 @@ describe("what is said about a plan", () => {
     expect(refusal(say(b.model, edit as Partial<Planning>))).toBe(told);
     expect(must(server.getPlanScreen(b.model)).planning).toEqual(NO_PLANNING);
   });
-  it("parts that go in a circle are refused with their names", () => {
+  it("parts that go in a circle are refused with their names", async () => {
     const b = bench();
     const join = (partId: string, ontoId: string) => ({ partId, ontoId, when: "after-paint" as const });
     const circle = say(b.model, { joins: [join(b.deck.id, b.cabin.id), join(b.cabin.id, b.deck.id)] });
     expect(circle.ok ? "" : circle.problem.detail).toContain("Deck → Cabin → Deck");
     must(say(b.model, { joins: [join(b.deck.id, b.cabin.id)] }));
-    must(server.makePlan(b.model));
+    must(await server.makePlan(b.model));
     expect(planOf(b.model).ops.at(-1)!.id).toBe(`${b.deck.id}:fit`);
     must(server.deleteNode("part", b.cabin.id));
-    must(server.makePlan(b.model));
+    must(await server.makePlan(b.model));
     expect(planOf(b.model).ops.some((o) => o.kind === "fit")).toBe(false);
   });
   it("travels with the document, byte for byte, and under fresh ids with a copy", () => {
@@ -103,28 +103,28 @@ describe("what is said about a plan", () => {
 });
 
 describe("a timetable found elsewhere", () => {
-  it("is laid, checked and kept like any other where no plan is in force", () => {
+  it("is laid, checked and kept like any other where no plan is in force", async () => {
     const b = bench();
-    must(server.takePlan(b.model, {}));
+    must(await server.takePlan(b.model, {}));
     expect(planOf(b.model).verified.early).toBe(0);
   });
-  it("that ends a day later replaces nothing", () => {
+  it("that ends a day later replaces nothing", async () => {
     const b = bench();
-    must(server.makePlan(b.model));
+    must(await server.makePlan(b.model));
     const before = planOf(b.model);
     const starts = Object.fromEntries(before.ops.map((o) => [o.id, o.startMin + 1440]));
-    expect(refusal(server.takePlan(b.model, starts))).toBe("refused");
+    expect(refusal(await server.takePlan(b.model, starts))).toBe("refused");
     expect(planOf(b.model)).toEqual(before);
   });
-  it("nor does it replace one that is out of date by now, unless it is better than what that has become", () => {
+  it("nor does it replace one that is out of date by now, unless it is better than what that has become", async () => {
     const b = bench();
-    must(server.makePlan(b.model));
+    must(await server.makePlan(b.model));
     const before = planOf(b.model);
     const starts = Object.fromEntries(before.ops.map((o) => [o.id, o.startMin + 1440]));
     const { rev, shop } = must(server.getShop());
     must(server.saveShop(rev, { air: { ...shop.air, rhPct: shop.air.rhPct + 1 } }));
     expect(must(server.getPlan(b.model))!.fresh).toBe(false);
-    expect(refusal(server.takePlan(b.model, starts))).toBe("refused");
+    expect(refusal(await server.takePlan(b.model, starts))).toBe("refused");
     expect(planOf(b.model)).toEqual(before);
   });
   it("plans with the same figures as the server: products go to the worker by their best evidence", () => {
@@ -140,17 +140,17 @@ describe("a timetable found elsewhere", () => {
     expect(input.products.find((p) => p.id === item.product.id)!.label.sandableMin).not.toBe(777);
     expect(after.label.sandableMin).toBe(777);
   });
-  it("nonsense is refused", () => {
+  it("nonsense is refused", async () => {
     const b = bench();
-    expect(refusal(server.takePlan(b.model, { "p0:coat:1": "noon" }))).toBe("invalid p0:coat:1");
-    expect(refusal(server.takePlan("nowhere", {}))).toBe("not-found");
+    expect(refusal(await server.takePlan(b.model, { "p0:coat:1": "noon" }))).toBe("invalid p0:coat:1");
+    expect(refusal(await server.takePlan("nowhere", {}))).toBe("not-found");
   });
 });
 
 describe("rounds as they turn out", () => {
-  it("nothing to fill ends them; more than hoped for adds one; the bench follows", () => {
+  it("nothing to fill ends them; more than hoped for adds one; the bench follows", async () => {
     const b = bench();
-    must(server.makePlan(b.model));
+    must(await server.makePlan(b.model));
     const looks = () =>
       planOf(b.model).ops.filter((o) => o.kind === "inspect" && o.regionId === b.deck.regionId).length;
     expect(looks()).toBe(1);
@@ -177,20 +177,20 @@ describe("rounds as they turn out", () => {
 });
 
 describe("an hour that comes twice", () => {
-  it("a wait over the change of clocks keeps its minutes, and sessions keep their hour on the wall", () => {
+  it("a wait over the change of clocks keeps its minutes, and sessions keep their hour on the wall", async () => {
     const b = bench();
     const doc = JSON.parse(must(server.exportDocument(b.model)));
     const pattern = [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, from: "19:00", to: "21:30" }));
     const air = { kind: "steady", meanC: 18, swingC: 0, warmestHour: 15, rhPct: 50, airflowMS: 0.1, tonight: null };
-    const plannedAt = (now: string, timeZone: string) => {
+    const plannedAt = async (now: string, timeZone: string) => {
       const document = { ...doc, shop: { ...doc.shop, timeZone, pattern, exceptions: [], air } };
-      const { answer } = must(server.planDocument({ document, now }));
+      const { answer } = must(await server.planDocument({ document, now }));
       if (answer.outcome !== "planned") throw new Error(answer.outcome);
       return answer;
     };
     // London sets its clocks back in the night to Sunday 25 October 2026
-    const change = plannedAt("2026-10-24T17:00:00Z", "Europe/London");
-    const plain = plannedAt("2026-10-24T18:00:00Z", "UTC");
+    const change = await plannedAt("2026-10-24T17:00:00Z", "Europe/London");
+    const plain = await plannedAt("2026-10-24T18:00:00Z", "UTC");
     const hours = (a: Planned) => a.ops.map((o) => new Date(o.startMin * 60_000).getUTCHours());
     expect(hours(change)[0]).toBe(18);
     const sunday = change.ops.filter((o) => o.startMin * 60_000 > Date.parse("2026-10-25T02:00:00Z"));

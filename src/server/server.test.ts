@@ -17,7 +17,10 @@ function bench() {
   must(server.editNode("region", part.regionId, 0, { material: "petg", conditions: ["keyed"], areaCm2: 80 }));
   return { model, part: part.id, region: part.regionId, primer, strong };
 }
-const stackOf = (id: string) => must(server.getStack(id)).chosen.node;
+const stackOf = (id: string) =>
+  must(server.getTree(must(server.getModels()).current!.id))
+    .flatMap((p) => p.regions)
+    .find((r) => r.region.id === id)!;
 
 describe("parts", () => {
   it("a new part comes with a region; a first material brings the preparation it needs", () => {
@@ -103,13 +106,13 @@ describe("stops", () => {
     return b;
   }
   const keyOf = (b: { strong: string }, rule = "bare-bite-stop") => `${rule}@region:y1=${b.strong}`;
-  it("refuse plan and bench alike until a reason is written", () => {
+  it("refuse plan and bench alike until a reason is written", async () => {
     const b = stopped();
-    expect(must(server.makePlan(b.model)).outcome).toBe("refused");
+    expect(must(await server.makePlan(b.model)).outcome).toBe("refused");
     expect(refusal(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String))).toBe("refused");
     expect(refusal(server.overrideVerdict(b.region, keyOf(b), " "))).toBe("invalid reason");
     must(server.overrideVerdict(b.region, keyOf(b), "the scrap took three mist coats"));
-    expect(must(server.makePlan(b.model))).toMatchObject({
+    expect(must(await server.makePlan(b.model))).toMatchObject({
       outcome: "planned",
       overrides: [{ reason: "the scrap took three mist coats" }],
     });
@@ -117,22 +120,22 @@ describe("stops", () => {
       "the scrap took three mist coats",
     );
   });
-  it("a reason can be withdrawn, and is not taken for what is no stop", () => {
+  it("a reason can be withdrawn, and is not taken for what is no stop", async () => {
     const b = stopped();
     expect(refusal(server.overrideVerdict(b.region, keyOf(b, "foam-propellant"), "no"))).toBe("invalid reason");
     expect(refusal(server.overrideVerdict(b.region, keyOf(b, "foam-propellant"), "why not"))).toBe("refused");
     must(server.overrideVerdict(b.region, keyOf(b), "the scrap took it"));
     must(server.overrideVerdict(b.region, keyOf(b), null));
-    expect(must(server.makePlan(b.model)).outcome).toBe("refused");
+    expect(must(await server.makePlan(b.model)).outcome).toBe("refused");
   });
-  it("a safety stop takes no reason", () => {
+  it("a safety stop takes no reason", async () => {
     const b = bench();
     const iso = must(server.addProduct(product("two-pack-gloss"))).id;
     must(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", b.primer), layerOf("y2", iso)] }));
     expect(refusal(server.overrideVerdict(b.region, `isocyanate-sprayed@layer:y2=${iso}`, "I hold my breath"))).toBe(
       "refused",
     );
-    expect(must(server.makePlan(b.model))).toMatchObject({
+    expect(must(await server.makePlan(b.model))).toMatchObject({
       outcome: "refused",
       stops: [{ verdict: { kind: "safety" } }],
     });
@@ -141,16 +144,16 @@ describe("stops", () => {
 
 describe("the bench", () => {
   const DONE = { minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
-  function working() {
+  async function working() {
     const b = bench();
     must(server.saveStack(b.region, 0, { prep: ["key"], layers: [layerOf("y1", b.primer, { coats: 2 })] }));
-    must(server.makePlan(b.model));
+    must(await server.makePlan(b.model));
     return b;
   }
   const tile = (model: string) => must(server.getBench(model)).tiles[0]!;
   const item = (id: string) => must(server.getShelf()).find((i) => i.product.id === id)!;
-  it("takes one step after the other and logs each with its air", () => {
-    const b = working();
+  it("takes one step after the other and logs each with its air", async () => {
+    const b = await working();
     expect(refusal(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String))).toBe("conflict");
     must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
     expect(tile(b.model)).toMatchObject({ zone: "in-hand" });
@@ -169,8 +172,8 @@ describe("the bench", () => {
       note: "ran a little",
     });
   });
-  it("“not yet” is logged and moves the wait and the plan", () => {
-    const b = working();
+  it("“not yet” is logged and moves the wait and the plan", async () => {
+    const b = await working();
     must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
     must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
     must(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String));
@@ -182,18 +185,18 @@ describe("the bench", () => {
     expect(tile(b.model).wait!.likelyMin).toBeGreaterThan(before + 170);
     jest.restoreAllMocks();
   });
-  it("a plan whose work is overdue is out of date without anybody having changed anything", () => {
-    const b = working();
+  it("a plan whose work is overdue is out of date without anybody having changed anything", async () => {
+    const b = await working();
     const fresh = () => must(server.getPlan(b.model))!.fresh;
     expect(fresh()).toBe(true);
     const clock = jest.spyOn(Date, "now").mockReturnValue(Date.now() + 26 * 3600_000);
     expect(fresh()).toBe(false);
-    must(server.makePlan(b.model));
+    must(await server.makePlan(b.model));
     expect(fresh()).toBe(true);
     clock.mockRestore();
   });
-  it("the last thing done can be unsaid; the log keeps both", () => {
-    const b = working();
+  it("the last thing done can be unsaid; the log keeps both", async () => {
+    const b = await working();
     must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
     must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
     must(server.takeBack(b.region, `${b.region}:prep:key`));
@@ -202,8 +205,8 @@ describe("the bench", () => {
     expect(tile(b.model)).toMatchObject({ zone: "ready", op: { id: `${b.region}:prep:key` } });
     expect(must(server.getLog(b.model)).map((e) => e.kind)).toEqual(["started", "done", "taken-back", "taken-back"]);
   });
-  it("a coat leaves its can, and taken back it is in it again", () => {
-    const b = working();
+  it("a coat leaves its can, and taken back it is in it again", async () => {
+    const b = await working();
     const left = () => item(b.primer).product.leftMl;
     const first = left()!;
     must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
@@ -217,8 +220,8 @@ describe("the bench", () => {
     must(server.takeBack(b.region, "y1:coat:1"));
     expect(left()).toBe(first);
   });
-  it("what was nearly empty gives what it held, and gets just that back", () => {
-    const b = working();
+  it("what was nearly empty gives what it held, and gets just that back", async () => {
+    const b = await working();
     const { product, rev } = item(b.primer);
     must(server.saveProduct(rev, { ...product, leftMl: 1 }));
     must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
@@ -228,8 +231,8 @@ describe("the bench", () => {
     must(server.takeBack(b.region, "y1:coat:1"));
     expect(item(b.primer).product.leftMl).toBe(1);
   });
-  it("more coats than are left, or a finish in the future, are refused at the field", () => {
-    const b = working();
+  it("more coats than are left, or a finish in the future, are refused at the field", async () => {
+    const b = await working();
     must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));
     must(server.finishOp(b.region, { ...DONE, opId: `${b.region}:prep:key` }, logTitle));
     must(server.startOp(b.region, { opId: "y1:coat:1", reason: null }, logTitle, String));

@@ -4,8 +4,9 @@ import { airAt } from "@/core/film";
 import { saturationHPa } from "@/core/reference";
 import { type Db, openDb } from "@/db";
 import { nowMs } from "./clock";
-import { airSources, expectedOf } from "./shed-air";
-import { shopState, typicalOfShop } from "./shop";
+import { expectedOf } from "./shed/air";
+import { shopState, typicalOfShop } from "./shed/hours";
+import { snapshotOf } from "./workspace/snapshot";
 
 /**
  * A thermo-hygrometer that is not there: it takes the expected air, bends it by the weather chosen, and posts a reading every
@@ -57,8 +58,8 @@ function bent(expected: { tempC: number; rhPct: number }, weather: Weather, nois
 function readingNow(weather: Weather): { at: string; temp_c: number; rh_pct: number; source: string } {
   const atMs = nowMs();
   const atMin = atMs / MS_PER_MIN;
-  const { shop } = shopState(openDb());
-  const expected = airAt(expectedOf(shop, airSources(openDb(), null, atMs), atMin - 60, atMin + 60), atMin);
+  const s = snapshotOf(openDb());
+  const expected = airAt(expectedOf(s.data.shopState.shop, s.air(null), atMin - 60, atMin + 60), atMin);
   const random = seededRandom(Math.floor(atMs / EVERY_MS));
   const { tempC, rhPct } = bent(expected, weather, [random(), random()]);
   return { at: new Date(atMs).toISOString(), temp_c: tempC, rh_pct: rhPct, source: STAND_IN_NAME };

@@ -21,7 +21,7 @@ const layerOf = (id: string, productId: string, over: object = {}) => layer(prod
 describe("names and figures from outside", () => {
   it.each(["constructor", "toString", "valueOf", "hasOwnProperty"])(
     "a region called %s is planned like any other",
-    (id) => {
+    async (id) => {
       const doc = docOf(demo());
       const part = doc.parts[0];
       const document = {
@@ -32,7 +32,7 @@ describe("names and figures from outside", () => {
         parts: [{ ...part, regions: [{ ...part.regions[0], id }] }],
       };
       document.air = undefined;
-      const told = must(server.planDocument({ document: JSON.parse(JSON.stringify(document)) }));
+      const told = must(await server.planDocument({ document: JSON.parse(JSON.stringify(document)) }));
       expect(["planned", "refused"]).toContain(told.answer.outcome);
     },
   );
@@ -51,9 +51,9 @@ describe("names and figures from outside", () => {
     spoil(doc);
     expect(refusal(server.importDocument(doc, { onExisting: "replace", takeShop: false }))).toBe(`invalid ${path}`);
   });
-  it("now in the year 0 is refused by its field", () => {
+  it("now in the year 0 is refused by its field", async () => {
     const document = docOf(demo());
-    expect(refusal(server.planDocument({ document, now: "0000-01-01T00:00:00Z" }))).toBe("invalid now");
+    expect(refusal(await server.planDocument({ document, now: "0000-01-01T00:00:00Z" }))).toBe("invalid now");
   });
   it.each(["null", "[null]", '{"format":"elm-bench-shelf/1","products":[{"name":{"toString":1}}]}', "7"])(
     "%s as a shelf is told, not fallen over",
@@ -105,7 +105,7 @@ describe("the database file", () => {
     raw.close();
     expect(must(server.getLog(id))).toHaveLength(entries - 1);
     expect(must(server.getBench(id)).tiles.length).toBeGreaterThan(5);
-    expect(server.getUnreadable()).toContainEqual({ what: "log entry", count: 1 });
+    expect(must(server.getFrame()).unreadable).toContainEqual({ what: "log entry", count: 1 });
   });
   it("with settings of which one cannot be read keeps the others, and says so", () => {
     demo();
@@ -117,7 +117,7 @@ describe("the database file", () => {
     raw.close();
     const read = must(server.getShop()).shop;
     expect(read).toMatchObject({ caution: "safe", protection: ["gloves"], air: { kind: "day" } });
-    expect(server.getUnreadable()).toContainEqual({ what: "settings of the shed", count: 1 });
+    expect(must(server.getFrame()).unreadable).toContainEqual({ what: "settings of the shed", count: 1 });
     expect(must(server.getBench(must(server.getModels()).current!.id)).tiles.length).toBeGreaterThan(5);
   });
   it("is served by one process: the second is refused in words, and may when the first has gone", () => {

@@ -18,20 +18,20 @@ it("the documented check is answered as documented", () => {
   expect(judged.ledger[0]!.addedUm).toBeCloseTo(answer.ledger[0].added_um, 9);
 });
 
-it("the documented suggestion finds what it asks for, and says why not the other", () => {
-  const { answer: found, whyNot } = must(server.suggestStacks(suggestion));
+it("the documented suggestion finds what it asks for, and says why not the other", async () => {
+  const { answer: found, whyNot } = must(await server.suggestStacks(suggestion));
   if (found.outcome !== "found") throw new Error("nothing found");
   expect(found.best).toHaveLength(suggestion.best);
   expect(found.best[0]!.stack.layers.map((l) => l.productId)).toEqual(["water-primer", "estuary-blue", "water-matt"]);
   expect(whyNot).toMatchObject([{ productId: "new-clear", why: { outcome: "dearer" } }]);
 });
 
-it("the documented film case and application are run", () => {
-  const f = must(server.filmOf(filmCase));
+it("the documented film case and application are run", async () => {
+  const f = must(await server.filmOf(filmCase));
   if (f.form !== "case") throw new Error("another form");
   expect(f.answer.reachedMin).toBeCloseTo(31.74, 0);
   expect(f.answer.samples.map((s) => s.atMin)).toEqual(filmCase.sample_minutes);
-  const on = must(server.filmOf(filmOn));
+  const on = must(await server.filmOf(filmOn));
   if (on.form !== "application") throw new Error("another form");
   expect(on.answer.run.mass.sandedUm).toBeGreaterThan(0);
   expect(on.answer.films.map((x) => x.product.id)).toEqual(["build-primer", "grey-primer"]);

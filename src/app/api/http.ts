@@ -68,11 +68,11 @@ export async function readJson(request: Request): Promise<Outcome<unknown>> {
 /** Reads the body, runs the use case, and answers with its value or its problem. */
 export async function answer<T>(
   request: Request,
-  use: (body: unknown) => Outcome<T>,
+  use: (body: unknown) => Outcome<T> | Promise<Outcome<T>>,
   tell: (value: T) => unknown,
 ): Promise<Response> {
   const body = await readJson(request);
   if (!body.ok) return problemResponse(body.problem);
-  const outcome = use(body.value);
+  const outcome = await use(body.value);
   return outcome.ok ? jsonResponse(tell(outcome.value)) : problemResponse(outcome.problem);
 }

@@ -2,7 +2,6 @@ import type { Metadata } from "next";
 import { done } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import * as server from "@/server";
-import { TroublePage } from "@/ui/components/Trouble";
 import { EmptyPlace } from "@/ui/components/Welcome";
 import { RegionList } from "@/ui/stacks/RegionList";
 import { StackSpace } from "@/ui/stacks/StackSpace";
@@ -18,7 +17,7 @@ export default async function StacksPage({
 }) {
   const { region, beside } = await searchParams;
   return withModel(
-    (m) => {
+    async (m) => {
       const judged = server.getJudged(m.id);
       const shelf = server.getShelf();
       const shop = server.getShop();
@@ -27,11 +26,24 @@ export default async function StacksPage({
       if (!shop.ok) return shop;
       const ways = server.getWays();
       if (!ways.ok) return ways;
-      return done({ judged: judged.value, shelf: shelf.value, ways: ways.value, timeZone: shop.value.shop.timeZone });
+      const here = (id: string | undefined) => judged.value.find((j) => j.node.region.id === id)?.node.region.id;
+      const chosenId = region ? here(region) : judged.value[0]?.node.region.id;
+      const otherId = here(beside);
+      const view = chosenId === undefined ? null : await server.getStack(chosenId);
+      if (view && !view.ok) return view;
+      const other = view && otherId !== undefined ? await server.getStack(otherId) : null;
+      if (other && !other.ok) return other;
+      return done({
+        judged: judged.value,
+        shelf: shelf.value,
+        ways: ways.value,
+        timeZone: shop.value.shop.timeZone,
+        view: view?.value ?? null,
+        other: other?.value ?? null,
+      });
     },
-    (_model, { judged, shelf, ways, timeZone }) => {
-      const chosen = judged.find((j) => j.node.region.id === region) ?? judged[0];
-      if (!chosen)
+    (_model, { judged, shelf, ways, timeZone, view, other }) => {
+      if (judged.length === 0)
         return (
           <EmptyPlace
             title="No parts yet"
@@ -40,7 +52,7 @@ export default async function StacksPage({
             action="Add a part"
           />
         );
-      if (region && chosen.node.region.id !== region)
+      if (!view)
         return (
           <EmptyPlace
             title="Not in this model"
@@ -49,20 +61,17 @@ export default async function StacksPage({
             action="Stacks of this model"
           />
         );
-      const view = server.getStack(chosen.node.region.id);
-      if (!view.ok) return <TroublePage problem={view.problem} />;
       const nowMin = server.nowMs() / MS_PER_MIN;
-      const other = judged.some((j) => j.node.region.id === beside) ? server.getStack(beside!) : null;
-      if (other && !other.ok) return <TroublePage problem={other.problem} />;
+      const { id } = view.chosen.node.region;
       return (
         <main className="grid grid-cols-[minmax(0,1fr)] gap-5 p-4 lg:grid-cols-[190px_minmax(0,1fr)]">
-          <RegionList regions={judged} chosenId={chosen.node.region.id} />
+          <RegionList regions={judged} chosenId={id} />
           {other ? (
-            <TwoStacks pair={[view.value, other.value]} nowMin={nowMin} timeZone={timeZone} />
+            <TwoStacks pair={[view, other]} nowMin={nowMin} timeZone={timeZone} />
           ) : (
             <StackSpace
-              key={chosen.node.region.id}
-              view={view.value}
+              key={id}
+              view={view}
               regions={judged}
               products={shelf.map((i) => i.product)}
               choice={ways}

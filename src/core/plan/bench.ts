@@ -1,10 +1,11 @@
 import { airsOf } from "./airs";
 import { crossTies } from "./joins";
+import type { JudgeAnswer } from "./judge";
 import type { Operation } from "./operations";
 import { type LiveChain, liveChain } from "./problem";
 import { judgeRegion, openStops } from "./region";
 import { type StartCheck, startCheck } from "./start";
-import type { PlanInput, WaitReport } from "./types";
+import type { PlanInput, PlanRegion, WaitReport } from "./types";
 import { notYetById } from "./wait";
 import { waitReport } from "./wait-report";
 
@@ -23,8 +24,18 @@ export interface BenchTile {
   readonly of: number;
 }
 
+/** How much of the bench is asked for, and by whom its piles are judged. */
+export interface BenchOptions {
+  /** one region; absent = all */
+  readonly only?: string | undefined;
+  /** verdicts reached before; absent = judged here */
+  readonly judged?: ((r: PlanRegion) => JudgeAnswer) | undefined;
+}
+
 /** The bench as the log has left it: one tile per region that has a stack; films judged by what was really put on. */
-export function benchNow(input: PlanInput): readonly BenchTile[] {
+export function benchNow(input: PlanInput, options: BenchOptions = {}): readonly BenchTile[] {
+  const { only, judged = (r: PlanRegion) => judgeRegion(r, input) } = options;
+  const concerned = only === undefined ? null : fittedWith(only, input);
   const records = new Map(input.records.map((r) => [r.opId, r]));
   const ctx = {
     productOf: input.productOf,
@@ -35,7 +46,8 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
   const chains = new Map<string, LiveChain>();
   const unanswered = new Set<string>();
   for (const r of input.regions) {
-    const answer = judgeRegion(r, input);
+    if (concerned && !concerned.has(r.region.id)) continue;
+    const answer = judged(r);
     if (answer.outcome === "judged" && openStops(r, answer, input).length > 0) unanswered.add(r.region.id);
     if (answer.outcome === "judged" && r.stack.layers.length > 0)
       chains.set(r.region.id, liveChain(r, answer, input, records));
@@ -45,7 +57,8 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
     input.joins ?? [],
   ).map((c) => c.tie);
   const isDone = (id: string) => records.get(id)?.endMin != null;
-  return [...chains].map(([regionId, live]): BenchTile => {
+  const asked = [...chains].filter(([regionId]) => only === undefined || regionId === only);
+  return asked.map(([regionId, live]): BenchTile => {
     const { ops, ties } = live.chain;
     const base = { regionId, done: ops.filter((op) => isDone(op.id)).length, of: ops.length };
     const inHand = ops.find((op) => records.get(op.id)?.endMin === null);
@@ -71,4 +84,10 @@ export function benchNow(input: PlanInput): readonly BenchTile[] {
     const zone = (drying && !check.leftTacky) || otherPart ? "drying" : held ? "held" : "ready";
     return { ...base, zone, op: next, startedMin: null, wait, check };
   });
+}
+
+/** A region and those its work may wait for: of the parts its own part is fitted to or takes on. */
+function fittedWith(regionId: string, { joins = [] }: PlanInput): ReadonlySet<string> {
+  const fitted = joins.filter((j) => j.regionIds.includes(regionId) || j.onto.regionIds.includes(regionId));
+  return new Set([regionId, ...fitted.flatMap((j) => [...j.regionIds, ...j.onto.regionIds])]);
 }

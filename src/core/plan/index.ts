@@ -9,6 +9,7 @@ export {
   couponCounts,
   couponReach,
   type JudgeAnswer,
+  type JudgeInput,
   judgeStack,
   judgeWithDoubts,
   nearCoupons,

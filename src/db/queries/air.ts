@@ -76,16 +76,20 @@ export interface LocalAirRow {
   readonly card: LocalAirCard;
 }
 
-/** Stays in other air of the parts of a model that are still there. */
-export const readLocalAirs = (db: Db, modelId: string): readonly LocalAirRow[] =>
-  db
-    .select({ id: localAirs.id, partId: localAirs.partId, card: localAirs.card })
+/** Stays in other air of the parts that are still there, by model. */
+export function readLocalAirs(db: Db): ReadonlyMap<string, readonly LocalAirRow[]> {
+  const rows = db
+    .select({ id: localAirs.id, partId: localAirs.partId, card: localAirs.card, modelId: parts.modelId })
     .from(localAirs)
     .innerJoin(parts, eq(parts.id, localAirs.partId))
-    .where(and(eq(parts.modelId, modelId), sql`${parts.deletedMs} is null`))
+    .where(sql`${parts.deletedMs} is null`)
     .orderBy(asc(localAirs.position), asc(localAirs.id))
-    .all()
-    .map((r) => ({ ...r, card: localAirSchema.parse(r.card) }));
+    .all();
+  const byModel = new Map<string, LocalAirRow[]>();
+  for (const { id, partId, card, modelId } of rows)
+    byModel.set(modelId, [...(byModel.get(modelId) ?? []), { id, partId, card: localAirSchema.parse(card) }]);
+  return byModel;
+}
 
 export function insertLocalAir(db: Db, row: LocalAirRow): void {
   const last = db

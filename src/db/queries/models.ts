@@ -29,55 +29,75 @@ export function modelHead(db: Db, id: string): ModelHead | null {
 }
 
 /** The whole tree of a model in the user's order, deleted branches left out. */
-export function modelTree(db: Db, modelId: string): readonly PartNode[] {
+export const modelTree = (db: Db, modelId: string): readonly PartNode[] => treesOf(db, modelId).get(modelId) ?? [];
+
+/** The trees of one model or, with null, of all: a handful of statements however many regions there are. */
+export function treesOf(db: Db, modelId: string | null): ReadonlyMap<string, readonly PartNode[]> {
+  const mine = modelId === null ? undefined : eq(parts.modelId, modelId);
+  const inModel = and(live(parts), live(regions), mine);
   const partRows = db
     .select()
     .from(parts)
-    .where(and(eq(parts.modelId, modelId), live(parts)))
+    .where(and(live(parts), mine))
     .orderBy(asc(parts.position), asc(parts.id))
     .all();
-  return partRows.map(({ id, name, count, note, photo, rev }) => ({
-    id,
-    name,
-    count,
-    note,
-    photo,
-    rev,
-    regions: regionsOf(db, id),
-  }));
-}
-
-function regionsOf(db: Db, partId: string): readonly RegionNode[] {
-  return db
-    .select()
+  const regionRows = db
+    .select({ row: regions })
     .from(regions)
-    .where(and(eq(regions.partId, partId), live(regions)))
+    .innerJoin(parts, eq(parts.id, regions.partId))
+    .where(inModel)
     .orderBy(asc(regions.position), asc(regions.id))
-    .all()
-    .flatMap((row): RegionNode[] => {
-      const node = readRow("region", row.id, row, () => ({
-        region: regionFromRow(row),
-        stack: stackOf(db, row.id, row.prep),
-        overrides: overridesOf(db, row.id),
-        rev: row.rev,
-        stackRev: row.stackRev,
-      }));
-      return node === null ? [] : [node];
-    });
-}
-
-function stackOf(db: Db, regionId: string, prep: unknown): Stack {
-  const rows = db.select().from(layers).where(eq(layers.regionId, regionId)).orderBy(asc(layers.position)).all();
-  return stackSchema.parse({ prep, layers: rows.map(layerFromRow) });
-}
-
-const overridesOf = (db: Db, regionId: string) =>
-  db
-    .select({ key: overrides.key, reason: overrides.reason })
+    .all();
+  const layerRows = db
+    .select({ row: layers })
+    .from(layers)
+    .innerJoin(regions, eq(regions.id, layers.regionId))
+    .innerJoin(parts, eq(parts.id, regions.partId))
+    .where(inModel)
+    .orderBy(asc(layers.position))
+    .all();
+  const reasonRows = db
+    .select({ regionId: overrides.regionId, key: overrides.key, reason: overrides.reason })
     .from(overrides)
-    .where(eq(overrides.regionId, regionId))
     .orderBy(asc(overrides.key))
     .all();
+  const layersOf = grouped(layerRows, (l) => l.row.regionId);
+  const reasonsOf = grouped(reasonRows, (o) => o.regionId);
+  const nodesOf = grouped(
+    regionRows.map(({ row }) => ({ partId: row.partId, node: nodeOf(row, layersOf(row.id), reasonsOf(row.id)) })),
+    (r) => r.partId,
+  );
+  const trees = new Map<string, PartNode[]>();
+  for (const { id, modelId: home, name, count, note, photo, rev } of partRows) {
+    const own = trees.get(home) ?? [];
+    trees.set(home, own);
+    own.push({ id, name, count, note, photo, rev, regions: nodesOf(id).flatMap(({ node }) => node ?? []) });
+  }
+  return trees;
+}
+
+function grouped<T>(rows: readonly T[], keyOf: (row: T) => string): (key: string) => readonly T[] {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const own = groups.get(keyOf(row)) ?? [];
+    groups.set(keyOf(row), own);
+    own.push(row);
+  }
+  return (key) => groups.get(key) ?? [];
+}
+
+const nodeOf = (
+  row: typeof regions.$inferSelect,
+  pile: readonly { readonly row: typeof layers.$inferSelect }[],
+  reasons: readonly { readonly key: string; readonly reason: string }[],
+): RegionNode | null =>
+  readRow("region", row.id, row, () => ({
+    region: regionFromRow(row),
+    stack: stackSchema.parse({ prep: row.prep, layers: pile.map((l) => layerFromRow(l.row)) }),
+    overrides: reasons.map(({ key, reason }) => ({ key, reason })),
+    rev: row.rev,
+    stackRev: row.stackRev,
+  }));
 
 const nextPosition = (value: { n: number | null } | undefined): number => (value?.n ?? -1) + 1;
 

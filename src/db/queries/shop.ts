@@ -1,9 +1,9 @@
-import { and, asc, eq } from "drizzle-orm";
+import { and, asc, eq, isNull } from "drizzle-orm";
 import { type LogEntry, NO_PLANNING, type Planning, planningSchema, type Shop, shopSchema } from "@/contracts";
 import type { Db } from "../connection";
 import { readRow, readRows } from "../readable";
 import { logFromRow, shopFromRow } from "../rows";
-import { log, planning, plans, shop } from "../schema";
+import { log, models, planning, plans, plansAsked, shop } from "../schema";
 
 export interface ShopState {
   readonly shop: Shop;
@@ -75,6 +75,56 @@ export function writePlan(db: Db, modelId: string, plan: StoredPlan): void {
     .run();
 }
 
+/** A plan that is still to be made: kept as far as it can be, or laid out afresh. */
+export interface AskedPlan {
+  readonly how: "keep" | "afresh";
+  readonly askedMs: number;
+}
+
+/** Asked again before it is made, what was asked first still holds: afresh stays afresh. */
+export function askForPlan(db: Db, modelId: string, { how, askedMs }: AskedPlan): void {
+  const afresh = how === "afresh" ? { how } : {};
+  db.insert(plansAsked)
+    .values({ modelId, how, askedMs })
+    .onConflictDoUpdate({ target: plansAsked.modelId, set: { askedMs, ...afresh } })
+    .run();
+}
+
+export const planAskedFor = (db: Db, modelId: string): void =>
+  void db.delete(plansAsked).where(eq(plansAsked.modelId, modelId)).run();
+
+export const readPlansAsked = (db: Db): ReadonlyMap<string, AskedPlan> =>
+  new Map(
+    db
+      .select()
+      .from(plansAsked)
+      .all()
+      .map(({ modelId, how, askedMs }) => [modelId, { how, askedMs }]),
+  );
+
+export const readPlans = (db: Db): ReadonlyMap<string, StoredPlan> =>
+  new Map(
+    db
+      .select()
+      .from(plans)
+      .all()
+      .map((row) => [row.modelId, row]),
+  );
+
+export const readPlannings = (db: Db): ReadonlyMap<string, StoredPlanning> =>
+  new Map(
+    db
+      .select()
+      .from(planning)
+      .all()
+      .map((row) => [row.modelId, planningFromRow(row)]),
+  );
+
+function planningFromRow(row: typeof planning.$inferSelect): StoredPlanning {
+  const said = readRow("what was said of a plan", row.modelId, row.said, (v) => planningSchema.parse(v));
+  return { planning: said ?? NO_PLANNING, rev: row.rev };
+}
+
 export interface StoredPlanning {
   readonly planning: Planning;
   readonly rev: number;
@@ -83,9 +133,7 @@ export interface StoredPlanning {
 /** What was said about a model's plan; nothing yet counts as revision 0. */
 export function readPlanning(db: Db, modelId: string): StoredPlanning {
   const row = db.select().from(planning).where(eq(planning.modelId, modelId)).get();
-  if (!row) return { planning: NO_PLANNING, rev: 0 };
-  const said = readRow("what was said of a plan", modelId, row.said, (v) => planningSchema.parse(v));
-  return { planning: said ?? NO_PLANNING, rev: row.rev };
+  return row ? planningFromRow(row) : { planning: NO_PLANNING, rev: 0 };
 }
 
 /** @returns the new revision, or null when somebody else has written since `rev` */
@@ -109,6 +157,25 @@ export const readLog = (db: Db, modelId: string): readonly LogEntry[] =>
     (row) => row.id,
     logFromRow,
   );
+
+/** The log of every model that is still there. */
+export function readLogs(db: Db): ReadonlyMap<string, readonly LogEntry[]> {
+  const rows = db
+    .select({ row: log })
+    .from(log)
+    .innerJoin(models, eq(models.id, log.modelId))
+    .where(isNull(models.deletedMs))
+    .orderBy(asc(log.seq))
+    .all();
+  const logs = new Map<string, LogEntry[]>();
+  for (const { row } of rows) {
+    const entry = readRow("log entry", row.id, row, logFromRow);
+    const own = logs.get(row.modelId) ?? [];
+    logs.set(row.modelId, own);
+    if (entry !== null) own.push(entry);
+  }
+  return logs;
+}
 
 export function appendLog(db: Db, modelId: string, e: LogEntry): void {
   db.insert(log)

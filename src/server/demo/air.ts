@@ -2,7 +2,7 @@ import type { ModelDocument, Shop } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import { airAt } from "@/core/film";
 import { saturationHPa } from "@/core/reference";
-import { typicalOfShop } from "../shop";
+import { typicalOfShop } from "../shed/hours";
 
 /** What the demo's hygrometer has read: every half hour since yesterday evening, in a shed a little colder than expected. */
 const BACK_MIN = 26 * 60;

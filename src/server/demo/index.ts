@@ -4,7 +4,7 @@ import { allProducts, type Db, insertProduct, setProductDeleted } from "@/db";
 import { nowMs } from "../clock";
 import { type ImportReport, importDocument } from "../document";
 import { writing } from "../guard";
-import { airNow, NO_AIR } from "../shed-air";
+import { airNow, NO_AIR } from "../shed/air";
 import { demoAir } from "./air";
 import { HISTORY, NOT_YET } from "./history";
 import { DEMO_PARTS, DEMO_PLANNING, demoCoupons } from "./model";

@@ -1,0 +1,161 @@
+import {
+  type CheckLayer,
+  checkRequestSchema,
+  checkToAir,
+  checkToCoupon,
+  checkToLayer,
+  checkToRegion,
+  done,
+  failed,
+  inlineToProduct,
+  invalid,
+  type ModelDocument,
+  NO_PLANNING,
+  type Outcome,
+  type PartNode,
+  planRequestSchema,
+} from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
+import type { Layer, Product } from "@/core/model";
+import { type JudgeAnswer, judgeWithDoubts, type PlanAnswer } from "@/core/plan";
+import { allProducts } from "@/db";
+import { nowMs } from "../clock";
+import { readDocument } from "../document";
+import { airOfDocument } from "../document-air";
+import { reading } from "../guard";
+import { lookup } from "../lookup";
+import { sent } from "../planning/task";
+import { ask } from "../solver/ask";
+import { inputFrom } from "../workspace/input";
+
+/** Answers of the HTTP face as core values; the route handlers put them into the API's words. */
+
+type Judged = Extract<JudgeAnswer, { outcome: "judged" }>;
+
+/** POST check: judges what is sent, with products inline or from the shelf; nothing is kept. */
+export function checkStack(body: unknown): Outcome<Judged> {
+  const parsed = checkRequestSchema.safeParse(body);
+  if (!parsed.success) return invalid(parsed.error);
+  const request = parsed.data;
+  const all = [...request.layers, ...(request.coupons ?? []).flatMap((c) => c.layers)];
+  const usesShelf = all.some((l) => [l.product, l.thinner, l.mixed_with].some((p) => typeof p === "string"));
+  const shelf: Outcome<ReadonlyMap<string, Product>> = usesShelf
+    ? reading((db) => done(allProducts(db)))
+    : done(new Map());
+  if (!shelf.ok) return shelf;
+  const register = new Register(shelf.value);
+  const layers = request.layers.map((l, i) => register.layer(l, `layers.${i}`, `layer-${i}`));
+  const coupons = (request.coupons ?? []).map((c, n) =>
+    checkToCoupon(
+      c,
+      `coupon-${n}`,
+      c.layers.map((l, i) => register.layer(l, `coupons.${n}.layers.${i}`, `coupon-${n}-${i}`)),
+    ),
+  );
+  if (register.faults.length > 0)
+    return failed("invalid", `${register.faults[0]!.path} is not on the shelf`, register.faults);
+  const answer = judgeWithDoubts({
+    region: checkToRegion(request.region),
+    stack: { prep: [], layers },
+    productOf: lookup(register.products),
+    protection: request.protection === "unknown" ? [] : (request.protection ?? []),
+    air: request.air ? checkToAir(request.air) : null,
+    airCounts: true,
+    coupons,
+  });
+  return answer.outcome === "judged"
+    ? done(answer)
+    : failed("invalid", "region.material is missing", [{ path: "region.material", message: "is missing" }]);
+}
+
+/** Products of a request under one id each: the same facts told twice are the same product. */
+class Register {
+  readonly products: Map<string, Product>;
+  readonly faults: { path: string; message: string }[] = [];
+  private readonly inline = new Map<string, string>();
+
+  constructor(shelf: ReadonlyMap<string, Product>) {
+    this.products = new Map(shelf);
+  }
+
+  layer(l: CheckLayer, path: string, id: string): Layer {
+    const at = (field: "product" | "thinner" | "mixed_with") => {
+      const ref = l[field];
+      return ref === undefined ? null : this.idOf(ref, l.method, `${path}.${field}`);
+    };
+    return checkToLayer(l, {
+      id,
+      productId: at("product") ?? "",
+      thinnerId: at("thinner"),
+      mixedWithId: at("mixed_with"),
+    });
+  }
+
+  /** A method given with the layer beats the shelf's. */
+  private idOf(ref: CheckLayer["product"], method: CheckLayer["method"], path: string): string {
+    if (typeof ref !== "string") {
+      const key = JSON.stringify([ref, method]);
+      const known = this.inline.get(key);
+      if (known) return known;
+      const id = `inline-${this.inline.size}`;
+      this.inline.set(key, id);
+      const usual = ref.role === "putty" ? "spread" : "brush";
+      this.products.set(id, inlineToProduct(id, ref, method ?? usual));
+      return id;
+    }
+    const own = this.products.get(ref);
+    if (!own) {
+      this.faults.push({ path, message: "is not on the shelf" });
+      return "";
+    }
+    if (!method || method === own.method) return ref;
+    const id = `${ref}-by-${method}`;
+    this.products.set(id, { ...own, id, method });
+    return id;
+  }
+}
+
+/** The tree a document describes, as the database would give it. */
+const treeOf = (doc: ModelDocument): readonly PartNode[] =>
+  doc.parts.map((p) => ({
+    ...p,
+    photo: p.photo ?? null,
+    rev: 0,
+    regions: p.regions.map(({ stack, overrides, ...region }) => ({ region, stack, overrides, rev: 0, stackRev: 0 })),
+  }));
+
+export interface DocumentPlan {
+  readonly answer: PlanAnswer;
+  readonly products: ReadonlyMap<string, Product>;
+  readonly document: ModelDocument;
+}
+
+/** POST plan: plans a document that is not kept. */
+export async function planDocument(body: unknown): Promise<Outcome<DocumentPlan>> {
+  const inner = typeof body === "object" && body !== null && "document" in body ? readDocument(body.document) : null;
+  if (inner && !inner.ok) {
+    const fields = inner.problem.fields.map((f) => ({ ...f, path: ["document", f.path].filter(Boolean).join(".") }));
+    return { ok: false, problem: { ...inner.problem, fields } };
+  }
+  const parsed = planRequestSchema.safeParse(body);
+  if (!parsed.success) return invalid(parsed.error);
+  const { document, now } = parsed.data;
+  const products = new Map((document.products as readonly Product[]).map((p) => [p.id, p]));
+  const atMs = now ? Date.parse(now) : nowMs();
+  const input = inputFrom(
+    {
+      tree: treeOf(document),
+      shop: document.shop,
+      log: document.log,
+      coupons: document.coupons,
+      air: airOfDocument(document),
+      planning: document.planning ?? NO_PLANNING,
+    },
+    lookup(products),
+    atMs,
+  );
+  const solved = await ask("plan", { input: sent(input, products), keep: null, looked: null, budgetMs: null }, null);
+  return solved.ok ? done({ answer: solved.value, products, document }) : solved;
+}
+
+export const minToIso = (min: number): string => new Date(min * MS_PER_MIN).toISOString();

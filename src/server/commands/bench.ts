@@ -1,0 +1,237 @@
+import { z } from "zod";
+import {
+  done,
+  doneSchema,
+  failed,
+  invalid,
+  type LogEntry,
+  notYetSchema,
+  type Outcome,
+  opIdSchema,
+  type RegionNode,
+} from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
+import { layerOfKey, type Product } from "@/core/model";
+import { type BenchTile, canMl, type JudgeAnswer, type Operation } from "@/core/plan";
+import { allProducts, appendLog, type Db, productRev, readLog, regionHome, updateProduct, writeReadings } from "@/db";
+import { nowMs } from "../clock";
+import { notFound, writing } from "../guard";
+import { newId } from "../ids";
+import { planFollows } from "../planning/follow";
+import { airOfNow, snapshotOf } from "../workspace/snapshot";
+import { handReading } from "./air";
+
+/** Words for an operation come from the screens' catalogue; the log keeps them as they stood. */
+export type TitleOf = (op: Operation, names: { part: string; region: string; product: string | null }) => string;
+
+interface AtBench {
+  readonly modelId: string;
+  readonly tile: BenchTile;
+  readonly op: Operation;
+  /** a stop that nobody has answered for keeps its work from being started, as it keeps it from being planned */
+  readonly stopped: boolean;
+  readonly face: { readonly areaCm2: number | null; readonly count: number };
+  readonly entry: (kind: LogEntry["kind"], more?: Partial<LogEntry>) => LogEntry;
+}
+
+/** Finds the operation on the bench: it must be the one in hand or the next one of its region. */
+function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBench | Outcome<never> {
+  const snapshot = snapshotOf(db);
+  const home = snapshot.home(regionId);
+  const m = home && snapshot.model(home.modelId);
+  if (!home || !m) return notFound("The part");
+  const { node, part } = home;
+  const atMs = nowMs();
+  const tile = m.tileOf(regionId);
+  if (!tile?.op || tile.op.id !== opId)
+    return failed("conflict", "The bench has moved on: that step is not the next one any more. Look again.");
+  const op = tile.op;
+  const product = op.productId === null ? null : snapshot.productOf(op.productId).name;
+  const title = titleOf(op, { part: part.name, region: node.region.name, product });
+  const air = airOfNow(snapshot, home.modelId, atMs);
+  // a reason is carried by the work on the layer it was written for; what names none goes with the first
+  const layerId = op.layerId ?? node.stack.layers[0]?.id ?? "";
+  const carried = node.overrides.filter((o) => layerOfKey(o.key) === layerId).map((o) => o.reason);
+  return {
+    modelId: home.modelId,
+    tile,
+    op,
+    stopped: stoppedFor(m.judgedForPlan(regionId), node),
+    face: { areaCm2: node.region.areaCm2, count: part.count },
+    entry: (kind, more = {}) => ({
+      id: newId("l"),
+      regionId,
+      opId,
+      kind,
+      at: new Date(atMs).toISOString(),
+      title,
+      coats: null,
+      wftUm: null,
+      sign: null,
+      override: carried.length > 0 ? carried.join(" · ") : null,
+      air: {
+        tempC: round1(air.tempC),
+        rhPct: round1(air.rhPct),
+        source: air.from === "assumed" ? "typical" : air.from,
+      },
+      note: "",
+      ...more,
+    }),
+  };
+}
+
+const round1 = (x: number): number => Math.round(x * 10) / 10;
+const isFailure = (x: AtBench | Outcome<never>): x is Outcome<never> => "ok" in x;
+
+/** The log grows by one entry, and the plan, if there is one, follows it. */
+function record(db: Db, modelId: string, entry: LogEntry): Outcome<LogEntry> {
+  appendLog(db, modelId, entry);
+  planFollows(db, modelId);
+  return done(entry);
+}
+
+function stoppedFor(answer: JudgeAnswer | null, node: RegionNode): boolean {
+  const answered = new Set(node.overrides.map((o) => o.key));
+  return (
+    answer?.outcome === "judged" &&
+    answer.verdicts.some((v) => v.verdict === "stop" && (v.kind === "safety" || !answered.has(v.key)))
+  );
+}
+
+const startSchema = z.strictObject({ opId: opIdSchema, reason: z.string().trim().max(2000).nullable() });
+
+/** Longest list of stops put into one sentence. */
+const STOPS_TOLD = 3;
+
+/**
+ * Starts the next step of a part. What is against it at this minute is named; a finish stop, or a window that has shut, gives way
+ * to a written reason, which goes into the log, a safety stop never. An early start stands in the log as early.
+ */
+export function startOp(
+  regionId: string,
+  input: unknown,
+  titleOf: TitleOf,
+  reasonOf: (code: string) => string,
+): Outcome<LogEntry> {
+  const parsed = startSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  const { opId, reason } = parsed.data;
+  return writing((db) => {
+    const at = atBench(db, opId, titleOf, regionId);
+    if (isFailure(at)) return at;
+    if (at.tile.zone === "in-hand") return failed("conflict", "That step is in hand already.");
+    if (at.stopped)
+      return failed("refused", "This stack has a stop that nobody has answered for. Look at it under Stacks first.");
+    const check = at.tile.check;
+    const safety = check?.stops.filter((v) => v.kind === "safety") ?? [];
+    const finish = check?.stops.filter((v) => v.kind === "finish") ?? [];
+    const told = (stops: typeof safety) =>
+      stops
+        .slice(0, STOPS_TOLD)
+        .map((v) => reasonOf(v.code))
+        .join(" ");
+    if (safety.length > 0) return failed("refused", `Not now: ${told(safety)} This cannot be overridden.`);
+    const shut = check?.shutMin ?? null;
+    const tacky = check?.leftTacky ? "its light-cured film was found tacky, and only the lamp takes that away." : "";
+    if (check?.barred && !reason)
+      return failed(
+        "refused",
+        `Not now: ${[told(finish), shut !== null ? `its window shut ${Math.round(shut)} min ago.` : "", tacky].filter(Boolean).join(" ")} Write down why, if you go on all the same.`,
+        [{ path: "reason", message: "say why you go on against this" }],
+      );
+    const early = check && check.earlyMin > 0 ? `early: likely not ready for another ${check.earlyMin} min` : null;
+    const carried = at.entry("started").override;
+    const override = [carried, reason || null, early].filter(Boolean).join(" · ");
+    return record(db, at.modelId, at.entry("started", { override: override === "" ? null : override.slice(0, 4000) }));
+  });
+}
+
+/** Coats leave the can they came out of, as far as it is known what is in it. */
+function takeFromCan(
+  db: Db,
+  { op, face }: AtBench,
+  { coats, wftUm }: { coats: number; wftUm: number | null },
+): Pick<LogEntry, "used"> {
+  const product = op.productId === null ? undefined : allProducts(db).get(op.productId);
+  if (!product || product.leftMl === null || face.areaCm2 === null) return {};
+  const ml = canMl(product, face.areaCm2, wftUm ?? 0) * coats * face.count;
+  const taken = round1(Math.min(product.leftMl, ml));
+  return setLeft(db, product, product.leftMl - taken) ? { used: { productId: product.id, ml: taken } } : {};
+}
+
+/** What is taken back goes back into the can, which never holds more than it was sold with. */
+function putIntoCan(db: Db, { used }: LogEntry): void {
+  const product = used && allProducts(db).get(used.productId);
+  if (!product || product.leftMl === null) return;
+  setLeft(db, product, Math.min(product.leftMl + used.ml, product.packMl ?? Number.POSITIVE_INFINITY));
+}
+
+function setLeft(db: Db, product: Product, leftMl: number): boolean {
+  const rev = productRev(db, product.id);
+  return rev !== null && updateProduct(db, { ...product, leftMl: round1(leftMl) }, rev) !== null;
+}
+
+export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Outcome<LogEntry> {
+  const parsed = doneSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  const { opId, minutesAgo, coats, wftUm, tempC, rhPct, note } = parsed.data;
+  return writing((db) => {
+    const at = atBench(db, opId, titleOf, regionId);
+    if (isFailure(at)) return at;
+    if (at.tile.zone !== "in-hand") return failed("conflict", "That step has not been started.");
+    if (coats !== null && at.op.kind === "coat" && coats > at.op.of - at.op.coat + 1) {
+      const left = at.op.of - at.op.coat + 1;
+      return failed(
+        "invalid",
+        `coats: this layer has ${left} left to do. Raise its coats under Stacks if you put on more.`,
+        [{ path: "coats", message: `at most ${left} left in this layer` }],
+      );
+    }
+    const expected = at.entry("done");
+    const endMs = Math.max(nowMs() - minutesAgo * MS_PER_MIN, (at.tile.startedMin ?? 0) * MS_PER_MIN);
+    const read = tempC !== null || rhPct !== null;
+    const air = {
+      tempC: tempC ?? expected.air.tempC,
+      rhPct: rhPct ?? expected.air.rhPct,
+      source: read ? ("read" as const) : expected.air.source,
+    };
+    if (tempC !== null && rhPct !== null) writeReadings(db, [handReading(endMs, tempC, rhPct)]);
+    const laid = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : null;
+    const used = laid ? takeFromCan(db, at, laid) : {};
+    return record(db, at.modelId, { ...expected, at: new Date(endMs).toISOString(), ...laid, air, note, ...used });
+  });
+}
+
+export function notYet(regionId: string, input: unknown, titleOf: TitleOf): Outcome<LogEntry> {
+  const parsed = notYetSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    const at = atBench(db, parsed.data.opId, titleOf, regionId);
+    if (isFailure(at)) return at;
+    if (at.tile.wait === null) return failed("refused", "That step waits for nothing.");
+    return record(db, at.modelId, at.entry("not-yet", { sign: parsed.data.sign, note: parsed.data.note }));
+  });
+}
+
+/** Unsays the last start or done of a region; the log keeps both. What came before it has to wait its turn. */
+export function takeBack(regionId: string, opId: string): Outcome<null> {
+  return writing((db) => {
+    const home = regionHome(db, regionId);
+    if (!home) return notFound("The part");
+    const standing: LogEntry[] = [];
+    for (const e of readLog(db, home.modelId)) {
+      if (e.regionId !== regionId) continue;
+      if (e.kind === "started" || e.kind === "done") standing.push(e);
+      if (e.kind === "taken-back")
+        standing.splice(
+          standing.findLastIndex((x) => x.opId === e.opId),
+          1,
+        );
+    }
+    const last = standing.at(-1);
+    if (last?.opId !== opId) return failed("conflict", "Only the last thing done to a part can be taken back.");
+    putIntoCan(db, last);
+    record(db, home.modelId, { ...last, id: newId("l"), kind: "taken-back", at: new Date(nowMs()).toISOString() });
+    return done(null);
+  });
+}

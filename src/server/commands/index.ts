@@ -1,0 +1,10 @@
+export * from "./air";
+export * from "./bench";
+export * from "./coupons";
+export * from "./parts";
+export { addPhoto, getPhoto } from "./photos";
+export * from "./plan";
+export { afterLook, type RoundsFound, savePlanning } from "./planning";
+export * from "./shelf";
+export * from "./shop";
+export * from "./stacks";

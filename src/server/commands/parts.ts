@@ -1,0 +1,107 @@
+import { z } from "zod";
+import {
+  done,
+  failed,
+  invalid,
+  modelEditSchema,
+  modelFields,
+  type NodeKind,
+  type Outcome,
+  partEditSchema,
+  partFields,
+  regionEditSchema,
+  regionFields,
+} from "@/contracts";
+import type { Region } from "@/core/model";
+import { materialFacts } from "@/core/reference";
+import {
+  insertModel,
+  insertPart,
+  insertRegion,
+  modelHead,
+  nodeRev,
+  setCurrentModel,
+  setDeleted,
+  updateNode,
+} from "@/db";
+import { nowMs } from "../clock";
+import { conflict, notFound, writing } from "../guard";
+import { newId } from "../ids";
+import { ensureShop } from "../shed/hours";
+
+export function addModel(input: unknown): Outcome<{ id: string }> {
+  const parsed = z.strictObject(modelFields).safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    ensureShop(db);
+    const id = newId("m");
+    insertModel(db, { id, ...parsed.data });
+    setCurrentModel(db, id);
+    return done({ id });
+  });
+}
+
+const freshRegion = (id: string, name: string): Region => ({
+  id,
+  name,
+  material: null,
+  conditions: [],
+  areaCm2: null,
+  finish: "seen",
+  detailUm: null,
+  ridgeUm: null,
+  exposure: ["shelf"],
+});
+
+/** A new part comes with one region, so that there is something to fill in. */
+export function addPart(modelId: string, input: unknown): Outcome<{ id: string; regionId: string }> {
+  const parsed = z.strictObject(partFields).safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    if (!modelHead(db, modelId)) return notFound("The model");
+    const id = newId("p");
+    const regionId = newId("r");
+    insertPart(db, modelId, { id, ...parsed.data });
+    insertRegion(db, id, freshRegion(regionId, "All over"), []);
+    return done({ id, regionId });
+  });
+}
+
+export function addRegion(partId: string, input: unknown): Outcome<{ id: string }> {
+  const parsed = z.strictObject({ name: regionFields.name }).safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    if (nodeRev(db, "part", partId) === null) return notFound("The part");
+    const id = newId("r");
+    insertRegion(db, partId, freshRegion(id, parsed.data.name), []);
+    return done({ id });
+  });
+}
+
+const EDITS = { model: modelEditSchema, part: partEditSchema, region: regionEditSchema } as const;
+const NAMES: Readonly<Record<NodeKind, string>> = { model: "The model", part: "The part", region: "The region" };
+
+/** Some fields of one row, if nobody else changed it since `rev`. A first material brings the preparation it needs. */
+export function editNode(kind: NodeKind, id: string, rev: number, edit: unknown): Outcome<{ rev: number }> {
+  const parsed = EDITS[kind].safeParse(edit);
+  if (!parsed.success) return invalid(parsed.error);
+  if (Object.keys(parsed.data).length === 0) return failed("invalid", "nothing to change");
+  return writing((db) => {
+    const next = updateNode(db, kind, id, rev, { ...parsed.data, ...prepFor(kind, parsed.data) });
+    if (next !== null) return done({ rev: next });
+    return nodeRev(db, kind, id) === null ? notFound(NAMES[kind]) : conflict(NAMES[kind]);
+  });
+}
+
+function prepFor(kind: NodeKind, fields: Record<string, unknown>): Record<string, unknown> {
+  if (kind !== "region" || typeof fields.material !== "string" || fields.material === "unknown") return {};
+  return { prep: [...materialFacts(fields.material as never).prep] };
+}
+
+export function deleteNode(kind: NodeKind, id: string): Outcome<null> {
+  return writing((db) => (setDeleted(db, kind, id, nowMs()) ? done(null) : notFound(NAMES[kind])));
+}
+
+export function restoreNode(kind: NodeKind, id: string): Outcome<null> {
+  return writing((db) => (setDeleted(db, kind, id, null) ? done(null) : notFound(NAMES[kind])));
+}

@@ -1,0 +1,42 @@
+import { z } from "zod";
+import { done, invalid, type Outcome } from "@/contracts";
+import type { PlanAnswer } from "@/core/plan";
+import { modelHead } from "@/db";
+import { notFound, writing } from "../guard";
+import { planAfter } from "../planning/follow";
+import { requestPlan } from "../planning/job";
+import { ensureShop } from "../shed/hours";
+
+/** Asks for a plan laid out afresh. It is made beside everything else, and announced when it is there. */
+export const askForPlanOf = (modelId: string): Outcome<null> =>
+  writing((db) => {
+    ensureShop(db);
+    if (!modelHead(db, modelId)) return notFound("The model");
+    planAfter(db, modelId, "afresh");
+    return done(null);
+  });
+
+/** Plans a model afresh and waits for it. */
+export async function makePlan(modelId: string): Promise<Outcome<PlanAnswer>> {
+  const ready = writing((db) => {
+    ensureShop(db);
+    return modelHead(db, modelId) ? done(null) : notFound("The model");
+  });
+  return ready.ok ? requestPlan(modelId, "afresh") : ready;
+}
+
+const startsSchema = z.record(z.string().min(1).max(200), z.number().int().nonnegative());
+
+/**
+ * Takes over a timetable found elsewhere: its hours are kept as far as nothing forbids them, and checked like any other. It comes
+ * into force only if, after the film model has looked at it, it is better by the aim chosen than the plan that is.
+ */
+export async function takePlan(modelId: string, starts: unknown): Promise<Outcome<PlanAnswer>> {
+  const parsed = startsSchema.safeParse(starts);
+  if (!parsed.success) return invalid(parsed.error);
+  const ready = writing((db) => {
+    ensureShop(db);
+    return modelHead(db, modelId) ? done(null) : notFound("The model");
+  });
+  return ready.ok ? requestPlan(modelId, { starts: parsed.data }) : ready;
+}

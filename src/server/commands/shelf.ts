@@ -1,0 +1,44 @@
+import { done, failed, invalid, type Outcome, productSchema } from "@/contracts";
+import type { Product } from "@/core/model";
+import { insertProduct, listShelf, productRev, setProductDeleted, updateProduct } from "@/db";
+import { nowMs } from "../clock";
+import { conflict, notFound, writing } from "../guard";
+import { newId } from "../ids";
+
+export function addProduct(input: unknown): Outcome<{ id: string }> {
+  const id = newId("s");
+  const parsed = productSchema.safeParse({ ...(input as object), id });
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    insertProduct(db, parsed.data as Product);
+    return done({ id });
+  });
+}
+
+export function saveProduct(rev: number, input: unknown): Outcome<{ rev: number }> {
+  const parsed = productSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    const next = updateProduct(db, parsed.data as Product, rev);
+    if (next !== null) return done({ rev: next });
+    return productRev(db, parsed.data.id) === null ? notFound("The product") : conflict("The product");
+  });
+}
+
+/** A product in use stays: its layers would lose their facts. */
+export function deleteProduct(id: string): Outcome<null> {
+  return writing((db) => {
+    const item = listShelf(db).find((i) => i.product.id === id);
+    if (!item) return notFound("The product");
+    if (item.places.length > 0)
+      return failed(
+        "in-use",
+        `${item.product.name} is a layer in ${item.places.length} stack${item.places.length === 1 ? "" : "s"}. Take it out there first.`,
+      );
+    setProductDeleted(db, id, nowMs());
+    return done(null);
+  });
+}
+
+export const restoreProduct = (id: string): Outcome<null> =>
+  writing((db) => (setProductDeleted(db, id, null) ? done(null) : notFound("The product")));

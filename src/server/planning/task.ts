@@ -1,0 +1,46 @@
+import type { SentPlanInput } from "@/contracts";
+import type { Product } from "@/core/model";
+import type { PlanAnswer, PlanInput } from "@/core/plan";
+import type { PlanJob } from "@/workers/tasks";
+import { airFacts } from "../workspace/fingerprint";
+import type { ModelSnapshot } from "../workspace/snapshot";
+
+/** How a plan is made: laid out afresh, kept as it was as far as it can be, or taken over from a search elsewhere. */
+export type PlanHow = "afresh" | "keep" | { readonly starts: Readonly<Record<string, number>> };
+
+/** A request is answered after this long at the latest with the best plan so far; longer searches are for the screen's worker, ms. */
+const SEARCH_MS = 2500;
+
+/** An input as it can be sent: products by their best evidence as a list. A worker that knew other figures would plan other waits. */
+export function sent({ productOf, ...input }: PlanInput, products: ReadonlyMap<string, Product>): SentPlanInput {
+  return { ...input, products: [...products.keys()].map(productOf) };
+}
+
+/** Starts of what a plan still had to come. */
+function startsOf(answer: PlanAnswer | undefined): PlanInput["before"] {
+  if (answer?.outcome !== "planned") return undefined;
+  return Object.fromEntries(answer.ops.filter((o) => o.state === "planned").map((o) => [o.id, o.startMin]));
+}
+
+/** What the film model's answers hang on beside the hours. */
+function lookKey({ sources, input }: ModelSnapshot): string {
+  const { shop, air, tree } = sources;
+  const used = tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId)));
+  const facts = [...new Set(used)].sort().map(input.productOf);
+  const newest = air.readings.at(-1)?.atMs ?? null;
+  return JSON.stringify([shop.air, shop.timeZone, shop.caution, airFacts(shop, air), newest, facts]);
+}
+
+/** The job of planning a model as it stands. */
+export function jobOf(m: ModelSnapshot, how: PlanHow, products: ReadonlyMap<string, Product>): PlanJob {
+  const before = m.plan?.answer;
+  const starts = startsOf(before);
+  const sameAim = before?.outcome === "planned" && before.objective === m.input.marks?.objective;
+  const kept = how === "keep" && sameAim ? starts : undefined;
+  return {
+    input: sent({ ...m.input, before: starts }, products),
+    keep: (typeof how === "object" ? how.starts : kept) ?? null,
+    looked: { modelId: m.head.id, key: lookKey(m) },
+    budgetMs: SEARCH_MS,
+  };
+}

@@ -1,0 +1,103 @@
+import { TZDate } from "@date-fns/tz";
+import type { Shop } from "@/contracts";
+import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
+import { type Climate, typicalClimate } from "@/core/film";
+import type { BenchSession } from "@/core/model";
+import { type Db, insertShop, PLAIN_SHOP, readShop, type ShopState } from "@/db";
+import { nowMs } from "../clock";
+
+/** A shed nobody has described yet: evenings in the week, Saturday daytime. */
+function defaultShop(): Shop {
+  const weekday = (day: number) => ({ weekday: day, from: "19:00", to: "21:30" });
+  return {
+    ...PLAIN_SHOP,
+    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || PLAIN_SHOP.timeZone,
+    pattern: [...[1, 2, 3, 4, 5].map(weekday), { weekday: 6, from: "10:00", to: "16:00" }],
+  };
+}
+
+/** The shed's settings; a first run gets the defaults without having to write them. */
+export function shopState(db: Db): ShopState {
+  return readShop(db) ?? { shop: defaultShop(), airSetMs: nowMs(), currentModelId: null, rev: 0 };
+}
+
+export const ensureShop = (db: Db): ShopState => {
+  if (!readShop(db)) insertShop(db, defaultShop(), nowMs());
+  return shopState(db);
+};
+
+/** Offsets looked up so far, by zone and UTC hour: the zone database is slow to ask and never changes its mind. */
+const offsets = new Map<string, Map<number, number>>();
+const KEEP_OFFSETS = 50_000;
+
+/** Minutes to add to UTC for the wall clock, good to the hour of a change of clocks; enough for a typical day. */
+function offsetMin(timeZone: string): (atMin: number) => number {
+  const known = offsets.get(timeZone) ?? new Map<number, number>();
+  if (known.size > KEEP_OFFSETS) known.clear();
+  offsets.set(timeZone, known);
+  return (atMin) => {
+    const hour = Math.floor(atMin / MIN_PER_HOUR);
+    const offset = known.get(hour) ?? -new TZDate(atMin * MS_PER_MIN, timeZone).getTimezoneOffset();
+    known.set(hour, offset);
+    return offset;
+  };
+}
+
+/** Wall-clock "HH:mm" on a local date, as absolute minutes; 24:00 is the next midnight. */
+export function localMin(timeZone: string, date: string, clock: string): number {
+  const [y, m, d] = date.split("-").map(Number) as [number, number, number];
+  const [hh, mm] = clock.split(":").map(Number) as [number, number];
+  return new TZDate(y, m - 1, d, hh, mm, timeZone).getTime() / MS_PER_MIN;
+}
+
+export const localDate = (timeZone: string, ms: number): string => {
+  const d = new TZDate(ms, timeZone);
+  const two = (n: number) => String(n).padStart(2, "0");
+  return `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`;
+};
+
+/** The air nobody measured or foretold. */
+export function typicalOfShop(shop: Shop, fromMin: number, toMin: number): Climate {
+  const { air, timeZone } = shop;
+  const tonightNoonMin = air.tonight ? localMin(timeZone, air.tonight.date, "12:00") : null;
+  return typicalClimate(air, { localOffsetMin: offsetMin(timeZone), tonightNoonMin }, fromMin, toMin);
+}
+
+/** The weekly pattern with its exceptions as absolute spans, rising and without overlap. */
+/** Every local date from the day before one moment to the day after another; days are counted, not hours, so none is lost when clocks change. */
+export function localDates(timeZone: string, fromMin: number, toMin: number): readonly string[] {
+  const last = localDate(timeZone, (toMin + MIN_PER_DAY) * MS_PER_MIN);
+  const dates = [localDate(timeZone, (fromMin - MIN_PER_DAY) * MS_PER_MIN)];
+  while (dates.at(-1)! < last) {
+    const next = new Date(`${dates.at(-1)}T00:00:00Z`);
+    next.setUTCDate(next.getUTCDate() + 1);
+    dates.push(next.toISOString().slice(0, 10));
+  }
+  return dates;
+}
+
+/** 1 = Monday; a calendar date has its weekday whatever the zone. */
+const weekdayOf = (date: string): number => ((new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;
+
+export function benchSessions(shop: Shop, fromMin: number, toMin: number): readonly BenchSession[] {
+  const spans = localDates(shop.timeZone, fromMin, toMin).flatMap((date) => {
+    const exception = shop.exceptions.find((e) => e.date === date)?.spans;
+    const day = exception ?? shop.pattern.filter((p) => p.weekday === weekdayOf(date));
+    return day.map((s) => ({
+      startMin: localMin(shop.timeZone, date, s.from),
+      endMin: localMin(shop.timeZone, date, s.to),
+    }));
+  });
+  return joined(spans.filter((s) => s.endMin > fromMin && s.startMin < toMin));
+}
+
+function joined(spans: readonly BenchSession[]): readonly BenchSession[] {
+  const rising = [...spans].sort((a, b) => a.startMin - b.startMin);
+  const out: BenchSession[] = [];
+  for (const s of rising) {
+    const last = out.at(-1);
+    if (last && s.startMin <= last.endMin) out[out.length - 1] = { ...last, endMin: Math.max(last.endMin, s.endMin) };
+    else out.push(s);
+  }
+  return out;
+}

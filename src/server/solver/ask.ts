@@ -1,0 +1,70 @@
+import { done, failed, type Outcome } from "@/contracts";
+import { TASKS } from "@/workers/tasks";
+import { type Args, Lane, type Result, SolverTrouble, type TaskName } from "./lane";
+
+/** In the served application work is done in threads; a test or a script has nobody to keep waiting, and does it in place. */
+const THREADED = process.env.NEXT_RUNTIME === "nodejs";
+
+/** What a request may take before it is given up, ms. */
+const ASK_MS = 120_000;
+
+/** Plans have a thread of their own, so that a question never waits for a plan. On globalThis: modules may be loaded twice. */
+const holder = globalThis as unknown as { elmBenchLanes?: { readonly plan: Lane; readonly ask: Lane } };
+const lanes = () => {
+  holder.elmBenchLanes ??= { plan: new Lane(), ask: new Lane() };
+  return holder.elmBenchLanes;
+};
+
+const inPlace = <K extends TaskName>(name: K, args: Args<K>): Result<K> =>
+  (TASKS[name] as unknown as (...args: Args<K>) => Result<K>)(...args);
+
+/** Has something worked out beside the request. A thread that does not come back is a problem that is told, a bug stays an exception. */
+export async function ask<K extends TaskName>(name: K, ...args: Args<K>): Promise<Outcome<Result<K>>> {
+  if (!THREADED) return done(inPlace(name, args));
+  try {
+    return done(await lanes().ask.call(name, args, ASK_MS));
+  } catch (error) {
+    if (error instanceof SolverTrouble) return failed("refused", `This could not be worked out: ${error.message}.`);
+    throw error;
+  }
+}
+
+/** What became of a plan's job. */
+export type Settled = { readonly outcome: "done"; readonly answer: Result<"plan"> } | Gone;
+type Gone = { readonly outcome: "cancelled" } | { readonly outcome: "failed"; readonly why: string };
+
+/** A plan nobody has seen the end of by then is given up, ms. */
+const PLAN_MS = 10 * 60_000;
+/** Told to stop, a search stops at its next placement; what does not within this is ended, ms. */
+const STOP_MS = 1500;
+
+/** Begins a plan beside everything else. @returns how to stop it; `settle` is called once, in place even before this returns */
+export function beginPlan(job: Args<"plan">[0], settle: (s: Settled) => void): () => void {
+  const failed = (error: unknown): Settled => ({ outcome: "failed", why: (error as Error).message });
+  if (!THREADED) {
+    let settled: Settled;
+    try {
+      settled = { outcome: "done", answer: inPlace("plan", [job, null]) };
+    } catch (error) {
+      settled = failed(error);
+    }
+    settle(settled);
+    return () => undefined;
+  }
+  const stop = new Int32Array(new SharedArrayBuffer(4));
+  const lane = lanes().plan;
+  let over = false;
+  const end = (s: Settled) => {
+    if (over) return;
+    over = true;
+    settle(Atomics.load(stop, 0) === 1 ? { outcome: "cancelled" } : s);
+  };
+  lane.call("plan", [job, stop], PLAN_MS).then(
+    (answer) => end({ outcome: "done", answer }),
+    (error: unknown) => end(failed(error)),
+  );
+  return () => {
+    Atomics.store(stop, 0, 1);
+    setTimeout(() => !over && lane.end("a newer plan was asked for"), STOP_MS).unref();
+  };
+}

@@ -1,0 +1,48 @@
+import { type BenchScreen, type BenchView, done, type MiniFilm, type Outcome } from "@/contracts";
+import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
+import type { Stack } from "@/core/model";
+import { filmLedger } from "@/core/numbers";
+import { nowMs } from "../clock";
+import { viewingModel } from "../guard";
+import { benchSessions } from "../shed/hours";
+import { airOfNow, type ModelSnapshot, type Snapshot } from "../workspace/snapshot";
+import { regionNames } from "./parts";
+import { makingOf, planView } from "./plan";
+
+const benchView = (m: ModelSnapshot, atMs: number): BenchView => ({
+  tiles: m.tiles,
+  plan: planView(m, atMs),
+  nowMs: atMs,
+});
+
+export const getBench = (modelId: string): Outcome<BenchView> =>
+  viewingModel(modelId, (m) => done(benchView(m, nowMs())));
+
+const SESSIONS_AHEAD_MIN = 14 * MIN_PER_DAY;
+
+function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
+  const { products, shopState } = s.data;
+  const { shop } = shopState;
+  const nowMin = atMs / MS_PER_MIN;
+  const { tiles, plan } = benchView(m, atMs);
+  const filmsOf = ({ layers }: Stack): readonly MiniFilm[] =>
+    filmLedger(layers, s.productOf).map((line, i) => ({
+      layerId: line.layerId,
+      colour: products.get(layers[i]!.productId)!.colour,
+      um: line.addedUm - line.takenUm,
+    }));
+  return {
+    tiles,
+    plan,
+    making: makingOf(m),
+    names: Object.fromEntries(regionNames(m.tree).map((r) => [r.id, r.name])),
+    products: Object.fromEntries(products),
+    films: Object.fromEntries(m.tree.flatMap((p) => p.regions.map((r) => [r.region.id, filmsOf(r.stack)] as const))),
+    session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_MIN)[0] ?? null,
+    air: airOfNow(s, m.head.id, atMs),
+    timeZone: shop.timeZone,
+  };
+}
+
+export const getBenchScreen = (modelId: string): Outcome<BenchScreen> =>
+  viewingModel(modelId, (m, s) => done(benchScreen(m, s, nowMs())));

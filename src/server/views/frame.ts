@@ -1,0 +1,51 @@
+import { done, type FrameView, type Outcome } from "@/contracts";
+import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
+import { unreadableRows } from "@/db";
+import { nowMs } from "../clock";
+import { viewing } from "../guard";
+import { resumePlans } from "../planning/follow";
+import { benchSessions } from "../shed/hours";
+import { airOfNow, type Snapshot } from "../workspace/snapshot";
+import { currentModel, partNames, regionNames } from "./parts";
+
+const SESSIONS_AHEAD_DAYS = 14;
+
+/** The wait that is over first, of the model on the bench. */
+function nextWait(s: Snapshot, modelId: string): FrameView["next"] {
+  const m = s.model(modelId);
+  const waits = (m?.tiles ?? []).filter((t) => t.zone === "drying" && t.wait && t.op);
+  const first = [...waits].sort((a, b) => a.wait!.likelyMin - b.wait!.likelyMin)[0];
+  if (!m || !first) return null;
+  const op = first.op!;
+  return {
+    op,
+    partName: partNames(m.tree).get(first.regionId)?.part ?? "",
+    productName: op.productId === null ? null : (s.data.products.get(op.productId)?.name ?? null),
+    likelyMin: first.wait!.likelyMin,
+  };
+}
+
+function frame(s: Snapshot, atMs: number): FrameView {
+  const { data } = s;
+  const { shop } = data.shopState;
+  const { models, current } = currentModel(s);
+  const nowMin = atMs / MS_PER_MIN;
+  return {
+    models: models.map(({ id, name }) => ({ id, name })),
+    currentId: current?.id ?? null,
+    air: airOfNow(s, null, atMs),
+    timeZone: shop.timeZone,
+    session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_DAYS * MIN_PER_DAY)[0] ?? null,
+    next: current && nextWait(s, current.id),
+    regions: current ? regionNames(data.trees.get(current.id) ?? []) : [],
+    products: data.shelf.map(({ product: { id, name, aliases } }) => ({ id, name, aliases })),
+    unreadable: unreadableRows(),
+  };
+}
+
+/** What every screen shows around itself. */
+export const getFrame = (): Outcome<FrameView> =>
+  viewing((s) => {
+    resumePlans(s);
+    return done(frame(s, nowMs()));
+  });

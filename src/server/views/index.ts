@@ -1,0 +1,12 @@
+export { getAirNow, getAirScreen } from "./air";
+export { getBench, getBenchScreen } from "./bench";
+export { planCalendar } from "./calendar";
+export { getCoupons } from "./coupons";
+export { getFilmScreen } from "./film";
+export { getFrame } from "./frame";
+export { getLog } from "./logbook";
+export { type CurrentModel, getModels, getRegionNames, getTree } from "./parts";
+export { getPlan, getPlanInput, getPlanScreen } from "./plan";
+export { getShop } from "./shed";
+export { getCouponCards, getEveryProduct, getShelf } from "./shelf";
+export { getJudged, getStack } from "./stacks";

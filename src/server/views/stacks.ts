@@ -1,0 +1,41 @@
+import { type CouponCard, done, type JudgedRegion, type Outcome, type RegionNode, type StackView } from "@/contracts";
+import { nearCoupons, type StackTotals } from "@/core/plan";
+import { notFound, viewing, viewingModel } from "../guard";
+import { sent } from "../planning/task";
+import { ask } from "../solver/ask";
+import { recordsOf } from "../workspace/input";
+import type { ModelSnapshot } from "../workspace/snapshot";
+
+export const judgedRegions = (m: ModelSnapshot): readonly JudgedRegion[] =>
+  m.tree.flatMap((p) => p.regions.map((node) => ({ node, partName: p.name, answer: m.judged(node) })));
+
+export const getJudged = (modelId: string): Outcome<readonly JudgedRegion[]> =>
+  viewingModel(modelId, (m) => done(judgedRegions(m)));
+
+/** One region's pile, judged and summed up. */
+export async function getStack(regionId: string): Promise<Outcome<StackView>> {
+  const seen = viewing((s) => {
+    const home = s.home(regionId);
+    const m = home && s.model(home.modelId);
+    if (!home || !m) return notFound("The region");
+    const { node, part } = home;
+    const own = m.input.regions.filter((r) => r.region.id === regionId);
+    return done({
+      view: {
+        chosen: { node, partName: part.name, answer: m.judged(node) },
+        products: [...new Set(node.stack.layers.map((l) => l.productId))].map(s.productOf),
+        near: nearOf(s.coupons, node),
+        begun: recordsOf(m.sources.log.filter((e) => e.regionId === regionId)).records.length,
+      },
+      input: sent({ ...m.input, regions: own }, s.data.products),
+    });
+  });
+  if (!seen.ok) return seen;
+  const totals: Outcome<StackTotals> = await ask("totals", seen.value.input, regionId);
+  return totals.ok ? done({ ...seen.value.view, totals: totals.value }) : totals;
+}
+
+function nearOf(coupons: readonly CouponCard[], { region, stack }: RegionNode): StackView["near"] {
+  const near = new Set(nearCoupons(coupons, region.material ?? "unknown", stack).map((c) => c.id));
+  return coupons.flatMap(({ id, name, result }) => (near.has(id) && result !== null ? [{ id, name, result }] : []));
+}

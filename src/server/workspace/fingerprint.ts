@@ -1,0 +1,51 @@
+import { createHash } from "node:crypto";
+import type { Shop } from "@/contracts";
+import { MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
+import { airAt } from "@/core/film";
+import { type AirSources, expectedOf } from "../shed/air";
+import type { PlanSources } from "./input";
+
+/** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
+export const PLAN_SHAPE = "p5";
+
+/** A reading asks for a new plan when it departs from what was expected by another of these steps. */
+const DEPARTURE_STEP = { tempC: 2, rhPct: 10 } as const;
+
+/** What of the air a plan is made from: what is to come, and how far from it the newest reading lies. */
+export function airFacts(shop: Shop, air: AirSources): unknown {
+  const newest = air.readings.at(-1);
+  if (!newest) return [air.forecast, air.locals];
+  const atMin = newest.atMs / MS_PER_MIN;
+  const expected = airAt(expectedOf(shop, air, atMin - MIN_PER_HOUR, atMin + MIN_PER_HOUR), atMin);
+  const steps = (d: number, step: number) => Math.round(d / step);
+  return [
+    air.forecast,
+    air.locals,
+    steps(newest.tempC - expected.tempC, DEPARTURE_STEP.tempC),
+    steps(newest.rhPct - expected.rhPct, DEPARTURE_STEP.rhPct),
+  ];
+}
+
+/** Fingerprint of everything a plan is made from. */
+export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, unknown>): string {
+  const used = new Set(sources.tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
+  const facts = [...used].sort().map((id) => products.get(id));
+  const regions = sources.tree.map((p) => [p.name, p.regions.map((r) => [r.region, r.stack, r.overrides])]);
+  return (
+    PLAN_SHAPE +
+    createHash("sha256")
+      .update(
+        JSON.stringify([
+          regions,
+          sources.shop,
+          sources.log.map((e) => e.id),
+          facts,
+          sources.coupons,
+          sources.planning,
+          airFacts(sources.shop, sources.air),
+        ]),
+      )
+      .digest("hex")
+      .slice(0, 32)
+  );
+}

@@ -1,0 +1,129 @@
+import type { CouponCard, LogEntry, PartNode, Planning, Shop, Sign } from "@/contracts";
+import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
+import type { Milestone } from "@/core/model";
+import { type OpRecord, opIds, type PlanInput } from "@/core/plan";
+import { type AirSources, climateOf, localClimates } from "../shed/air";
+import { benchSessions, localDate } from "../shed/hours";
+import { planningFields } from "./said";
+
+/** How far ahead work is planned at the least and at the most, days. */
+const HORIZON_DAYS = 60;
+const FARTHEST_DAYS = 365;
+/** A step of work takes about so long, for the horizon's sake only, minutes (est.). */
+const STEP_MIN = 12;
+/** Waits and rounds stretch work out over more weeks than its minutes fill. */
+const STRETCH = 2;
+
+/** Far enough ahead that a big model has room: twice the weeks its work would fill, on top of the least. */
+function horizonDays(shop: Shop, tree: readonly PartNode[]): number {
+  const clock = (t: string) => Number(t.slice(0, 2)) * MIN_PER_HOUR + Number(t.slice(3));
+  const weekMin = shop.pattern.reduce((sum, p) => sum + clock(p.to) - clock(p.from), 0);
+  const steps = tree
+    .flatMap((p) => p.regions)
+    .reduce(
+      (sum, { stack }) => sum + stack.prep.length + stack.layers.reduce((n, l) => n + l.coats + l.before.length + 2, 0),
+      0,
+    );
+  if (weekMin === 0) return HORIZON_DAYS;
+  return Math.min(FARTHEST_DAYS, HORIZON_DAYS + Math.ceil((STRETCH * 7 * steps * STEP_MIN) / weekMin));
+}
+/** The milestone each sign shows the film not to have come to; null = it tells none. */
+const SIGN_LACKS: Readonly<Record<Sign, Milestone | null>> = {
+  tacky: "touch",
+  "still-wet": "touch",
+  "paper-clogs": "sandable",
+  dents: "handle",
+  smells: null,
+  other: null,
+};
+
+/** What the log says of each operation: later entries speak louder, "taken back" unsays the last word. */
+export function recordsOf(log: readonly LogEntry[]): { records: readonly OpRecord[]; notYet: PlanInput["notYet"] } {
+  const records = new Map<string, OpRecord>();
+  const before = new Map<string, OpRecord | undefined>();
+  const notYet = new Map<string, { atMin: number; lacks: Milestone | null }>();
+  for (const e of log) {
+    const atMin = Date.parse(e.at) / MS_PER_MIN;
+    const known = records.get(e.opId);
+    if (e.kind === "not-yet") notYet.set(e.opId, { atMin, lacks: e.sign === null ? null : SIGN_LACKS[e.sign] });
+    if (e.kind === "started") {
+      before.set(e.opId, known);
+      records.set(e.opId, { opId: e.opId, startMin: atMin, endMin: null, coats: null, wftUm: null });
+    }
+    if (e.kind === "done") {
+      before.set(e.opId, known);
+      records.set(e.opId, {
+        opId: e.opId,
+        startMin: Math.min(known?.startMin ?? atMin, atMin),
+        endMin: atMin,
+        coats: e.coats,
+        wftUm: e.wftUm,
+      });
+    }
+    if (e.kind === "taken-back") {
+      const prior = before.get(e.opId);
+      before.delete(e.opId);
+      if (prior) records.set(e.opId, prior);
+      else records.delete(e.opId);
+    }
+  }
+  return { records: [...records.values()], notYet: [...notYet].map(([opId, look]) => ({ opId, ...look })) };
+}
+
+/** What a plan of one model is made from. */
+export interface PlanSources {
+  readonly tree: readonly PartNode[];
+  readonly shop: Shop;
+  readonly log: readonly LogEntry[];
+  readonly coupons: readonly CouponCard[];
+  readonly air: AirSources;
+  readonly planning: Planning;
+}
+
+/** What was laid longer ago has cured, whatever its air was; days. */
+const OLDEST_DAYS = 90;
+/** Work logged farther ahead than this is a slip, and is left aside; days. */
+const AHEAD_DAYS = 400;
+
+/** When the work that still matters began: that of regions with something left to do. */
+function begins(records: readonly OpRecord[], tree: readonly PartNode[], nowMin: number): number {
+  const open = new Set<string>();
+  const done = new Set(records.filter((r) => r.endMin !== null).map((r) => r.opId));
+  for (const { region, stack } of tree.flatMap((p) => p.regions)) {
+    const top = stack.layers.at(-1);
+    if (top && done.has(opIds.coat(top.id, top.coats))) continue;
+    for (const l of stack.layers) open.add(l.id);
+    open.add(region.id);
+  }
+  const mine = records.filter((r) => open.has(r.opId.split(":")[0]!.split("~")[0]!));
+  return mine.reduce((first, r) => Math.min(first, r.startMin), nowMin);
+}
+
+/** The core's input from plain data: the same for the database and for a document sent to the API. */
+export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"], atMs: number): PlanInput {
+  const { shop, log, tree } = sources;
+  const nowMin = Math.floor(atMs / MS_PER_MIN);
+  const horizonMin = nowMin + horizonDays(shop, tree) * MIN_PER_DAY;
+  const latestAt = new Date(atMs + AHEAD_DAYS * MIN_PER_DAY * MS_PER_MIN).toISOString();
+  const { records, notYet } = recordsOf(log.filter((e) => e.at < latestAt));
+  const fromMin = Math.max(begins(records, tree, nowMin), nowMin - OLDEST_DAYS * MIN_PER_DAY) - MIN_PER_DAY;
+  const nodes = tree.flatMap((p) => p.regions.map((r) => ({ ...r, count: p.count })));
+  const { climate } = climateOf(shop, sources.air, fromMin, horizonMin + MIN_PER_DAY);
+  return {
+    regions: nodes.map((n) => ({ region: n.region, stack: n.stack, count: n.count })),
+    productOf,
+    protection: shop.protection,
+    climate,
+    local: localClimates(climate, sources.air, tree),
+    sessions: benchSessions(shop, nowMin, horizonMin),
+    nowMin,
+    today: localDate(shop.timeZone, atMs),
+    horizonMin,
+    records,
+    notYet,
+    overrides: nodes.flatMap((n) => n.overrides.map((o) => ({ ...o, regionId: n.region.id }))),
+    coupons: sources.coupons,
+    caution: shop.caution,
+    ...planningFields(sources.planning, shop, tree),
+  };
+}

@@ -1,0 +1,58 @@
+import type { LogEntry, ModelHead, PartNode, Reading, ShelfItem } from "@/contracts";
+import type { Product } from "@/core/model";
+import {
+  type AskedPlan,
+  allProducts,
+  type Db,
+  listCoupons,
+  listModels,
+  listShelf,
+  readForecast,
+  readLocalAirs,
+  readLogs,
+  readPlannings,
+  readPlans,
+  readPlansAsked,
+  type ShopState,
+  type StoredCoupon,
+  type StoredPlan,
+  type StoredPlanning,
+  treesOf,
+} from "@/db";
+import { type AirSources, readingsKept } from "../shed/air";
+import { shopState } from "../shed/hours";
+
+/** Everything the database says of the bench: all models together, each kind read once and parsed once. */
+export interface Workspace {
+  readonly models: readonly ModelHead[];
+  readonly shopState: ShopState;
+  readonly trees: ReadonlyMap<string, readonly PartNode[]>;
+  readonly shelf: readonly ShelfItem[];
+  /** deleted ones included */
+  readonly products: ReadonlyMap<string, Product>;
+  readonly coupons: readonly StoredCoupon[];
+  readonly logs: ReadonlyMap<string, readonly LogEntry[]>;
+  readonly plannings: ReadonlyMap<string, StoredPlanning>;
+  readonly plans: ReadonlyMap<string, StoredPlan>;
+  readonly asked: ReadonlyMap<string, AskedPlan>;
+  readonly readings: readonly Reading[];
+  readonly forecast: AirSources["forecast"];
+  readonly locals: ReadonlyMap<string, AirSources["locals"]>;
+}
+
+/** A handful of statements, however many regions there are. */
+export const loadWorkspace = (db: Db, atMs: number): Workspace => ({
+  models: listModels(db),
+  shopState: shopState(db),
+  trees: treesOf(db, null),
+  shelf: listShelf(db),
+  products: allProducts(db),
+  coupons: listCoupons(db),
+  logs: readLogs(db),
+  plannings: readPlannings(db),
+  plans: readPlans(db),
+  asked: readPlansAsked(db),
+  readings: readingsKept(db, atMs),
+  forecast: readForecast(db),
+  locals: readLocalAirs(db),
+});

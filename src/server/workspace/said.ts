@@ -1,0 +1,50 @@
+import type { PartNode, Planning, Shop } from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
+import type { Join, PlanInput, PlanMarks, ShedHabits } from "@/core/plan";
+import { FOLLOW_UP_DAYS } from "@/core/reference";
+import { localMin } from "../shed/hours";
+
+const MIDNIGHT = "00:00";
+const END_OF_DAY = "24:00";
+
+/** Dates as moments in the shed's own zone. */
+export function marksOf(p: Planning, timeZone: string): PlanMarks {
+  const inMin = <T>(of: Readonly<Record<string, T>>, to: (v: T) => number) =>
+    Object.fromEntries(Object.entries(of).map(([id, v]) => [id, to(v)]));
+  const morning = (date: string) => localMin(timeZone, date, MIDNIGHT);
+  return {
+    objective: p.objective,
+    dueMin: p.due === null ? null : localMin(timeZone, p.due, END_OF_DAY),
+    locks: inMin(p.locks, (at) => Date.parse(at) / MS_PER_MIN),
+    minutes: p.minutes,
+    rounds: p.rounds,
+    batches: p.batches,
+    arrivals: inMin(p.arrivals, morning),
+    away: inMin(p.away, morning),
+  };
+}
+
+/** Parts that are gone, or have nothing on them, have nothing to be fitted. */
+export function joinsOf(p: Planning, tree: readonly PartNode[]): readonly Join[] {
+  const regionIds = new Map(tree.map((part) => [part.id, part.regions.map((r) => r.region.id)]));
+  return p.joins.flatMap((j): Join[] => {
+    const own = regionIds.get(j.partId);
+    const onto = regionIds.get(j.ontoId);
+    return own && onto
+      ? [{ partId: j.partId, regionIds: own, onto: { partId: j.ontoId, regionIds: onto }, when: j.when }]
+      : [];
+  });
+}
+
+export const habitsOf = (shop: Shop): ShedHabits =>
+  shop.habits ?? { covered: false, coldStore: false, holders: null, followUpDays: FOLLOW_UP_DAYS };
+
+export const planningFields = (
+  planning: Planning,
+  shop: Shop,
+  tree: readonly PartNode[],
+): Pick<PlanInput, "marks" | "joins" | "habits"> => ({
+  marks: marksOf(planning, shop.timeZone),
+  joins: joinsOf(planning, tree),
+  habits: habitsOf(shop),
+});

@@ -1,0 +1,207 @@
+import { type CouponCard, type ModelHead, NO_PLANNING, type PartNode, type RegionNode } from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
+import type { AirSpot, Product } from "@/core/model";
+import { type BenchTile, benchNow, type JudgeAnswer, type PlanAnswer, type PlanInput } from "@/core/plan";
+import { type Db, revision, type StoredPlan, type StoredPlanning } from "@/db";
+import { nowMs } from "../clock";
+import { lookup } from "../lookup";
+import { type AirSources, airNow, airSpotNow, meanAir } from "../shed/air";
+import { localDate } from "../shed/hours";
+import { fingerprint, PLAN_SHAPE } from "./fingerprint";
+import { inputFrom, type PlanSources } from "./input";
+import { judgedAt, judgedForPlan } from "./judged";
+import { loadWorkspace, type Workspace } from "./load";
+
+/** A plan as it was stored, with the answer it holds. */
+export interface KeptPlan extends Omit<StoredPlan, "answer"> {
+  readonly answer: PlanAnswer;
+}
+
+/** One model of the bench; what costs is worked out when it is first asked for, and once. */
+export interface ModelSnapshot {
+  readonly head: ModelHead;
+  readonly tree: readonly PartNode[];
+  readonly sources: PlanSources;
+  readonly planning: StoredPlanning;
+  readonly input: PlanInput;
+  /** fingerprint of everything a plan is made from */
+  readonly hash: string;
+  readonly tiles: readonly BenchTile[];
+  /** the plan in force; null = none, or one of a shape nobody reads any more */
+  readonly plan: KeptPlan | null;
+  /** a plan is asked for and not made yet */
+  readonly planAsked: boolean;
+  /** where one region stands, without the others' being worked out */
+  readonly tileOf: (regionId: string) => BenchTile | null;
+  /** judged in the air of this minute, each with its doubts */
+  readonly judged: (node: RegionNode) => JudgeAnswer;
+  /** judged as the plan sees it */
+  readonly judgedForPlan: (regionId: string) => JudgeAnswer | null;
+}
+
+/** The whole bench at one minute and one revision of the database. */
+export interface Snapshot {
+  readonly data: Workspace;
+  /** the minute it speaks of, floored */
+  readonly nowMin: number;
+  readonly today: string;
+  /** by their best evidence */
+  readonly productOf: (id: string) => Product;
+  readonly coupons: readonly CouponCard[];
+  readonly airNow: AirSpot;
+  /** of the next days */
+  readonly meanAir: AirSpot;
+  readonly model: (modelId: string) => ModelSnapshot | null;
+  readonly air: (modelId: string | null) => AirSources;
+  /** where a region hangs */
+  readonly home: (regionId: string) => RegionHome | null;
+}
+
+export interface RegionHome {
+  readonly modelId: string;
+  readonly part: PartNode;
+  readonly node: RegionNode;
+}
+
+interface Held {
+  readonly revision: string;
+  readonly data: Workspace;
+  readonly snapshot: Snapshot;
+}
+/** On globalThis because the framework may load this module more than once. */
+const holder = globalThis as unknown as { elmBenchSnapshot?: Held };
+
+/**
+ * The bench as it is. The same object as long as nobody writes and the minute lasts; within a transaction it holds what has been
+ * written so far.
+ */
+export function snapshotOf(db: Db): Snapshot {
+  const atMs = nowMs();
+  const nowMin = Math.floor(atMs / MS_PER_MIN);
+  const rev = revision();
+  const held = holder.elmBenchSnapshot;
+  if (held?.revision === rev && held.snapshot.nowMin === nowMin) return held.snapshot;
+  const data = held?.revision === rev ? held.data : loadWorkspace(db, atMs);
+  const snapshot = snapshotFrom(data, nowMin);
+  holder.elmBenchSnapshot = { revision: rev, data, snapshot };
+  return snapshot;
+}
+
+function snapshotFrom(data: Workspace, nowMin: number): Snapshot {
+  const { shop } = data.shopState;
+  const cards = data.coupons.map((c) => c.card);
+  const models = new Map<string, ModelSnapshot>();
+  const homes = once(() => homesOf(data.trees));
+  const productOf = lookup(data.products);
+  const air = (modelId: string | null): AirSources => ({
+    readings: data.readings,
+    forecast: data.forecast,
+    locals: (modelId === null ? undefined : data.locals.get(modelId)) ?? [],
+  });
+  const today = localDate(shop.timeZone, nowMin * MS_PER_MIN);
+  const spot = once(() => airSpotNow(shop, air(null), nowMin));
+  const mean = once(() => meanAir(shop, air(null), nowMin));
+  const snapshot: Snapshot = {
+    data,
+    nowMin,
+    today,
+    productOf,
+    coupons: cards,
+    get airNow() {
+      return spot();
+    },
+    get meanAir() {
+      return mean();
+    },
+    air,
+    home: (regionId) => homes().get(regionId) ?? null,
+    model: (modelId) => {
+      const head = data.models.find((m) => m.id === modelId);
+      if (!head) return null;
+      const own = models.get(modelId) ?? modelFrom(snapshot, head);
+      models.set(modelId, own);
+      return own;
+    },
+  };
+  return snapshot;
+}
+
+function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
+  const { data, productOf, coupons, nowMin } = snapshot;
+  const tree = data.trees.get(head.id) ?? [];
+  const planning = data.plannings.get(head.id) ?? { planning: NO_PLANNING, rev: 0 };
+  const sources: PlanSources = {
+    tree,
+    shop: data.shopState.shop,
+    log: data.logs.get(head.id) ?? [],
+    coupons,
+    air: snapshot.air(head.id),
+    planning: planning.planning,
+  };
+  const input = once(() => inputFrom(sources, productOf, nowMin * MS_PER_MIN));
+  const hash = once(() => fingerprint(sources, data.products));
+  const judge = once(() => judgedForPlan(input()));
+  const judgedNow = once(() =>
+    judgedAt({
+      productOf,
+      coupons,
+      protection: data.shopState.shop.protection,
+      air: snapshot.airNow,
+      today: snapshot.today,
+    }),
+  );
+  const tiles = once(() => benchNow(input(), { judged: judge() }));
+  const plan = planFrom(data.plans.get(head.id));
+  let whole = false;
+  return {
+    head,
+    tree,
+    sources,
+    planning,
+    plan,
+    planAsked: data.asked.has(head.id),
+    get input() {
+      return input();
+    },
+    get hash() {
+      return hash();
+    },
+    get tiles() {
+      whole = true;
+      return tiles();
+    },
+    tileOf: (regionId) => {
+      const known = whole ? tiles() : benchNow(input(), { judged: judge(), only: regionId });
+      return known.find((t) => t.regionId === regionId) ?? null;
+    },
+    judged: (node) => judgedNow()(node),
+    judgedForPlan: (regionId) => {
+      const own = input().regions.find((r) => r.region.id === regionId);
+      return own ? judge()(own) : null;
+    },
+  };
+}
+
+function planFrom(stored: StoredPlan | undefined): KeptPlan | null {
+  return stored?.inputsHash.startsWith(PLAN_SHAPE) ? { ...stored, answer: stored.answer as PlanAnswer } : null;
+}
+
+const homesOf = (trees: Workspace["trees"]): ReadonlyMap<string, RegionHome> =>
+  new Map(
+    [...trees].flatMap(([modelId, tree]) =>
+      tree.flatMap((part) => part.regions.map((node) => [node.region.id, { modelId, part, node }] as const)),
+    ),
+  );
+
+/** Worked out when it is first asked for, and kept. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
+}
+
+/** The air of this very moment, which goes on while the snapshot's minute lasts. */
+export const airOfNow = (snapshot: Snapshot, modelId: string | null, atMs: number) =>
+  airNow(snapshot.data.shopState.shop, snapshot.air(modelId), atMs / MS_PER_MIN);

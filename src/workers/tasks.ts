@@ -1,0 +1,94 @@
+import type { FilmApplication, FilmCase, SentPlanInput } from "@/contracts";
+import type { Stack } from "@/core/model";
+import {
+  type FinderAnswer,
+  type FinderInput,
+  type Looked,
+  type PlanAnswer,
+  type PlanInput,
+  planModel,
+  type StackTotals,
+  type StudyLayer,
+  stackTotals,
+  suggest,
+  type WhyNot,
+  type WhyOp,
+  whyNot,
+  whyNotStack,
+  whyOp,
+} from "@/core/plan";
+import { type ApplicationAnswer, type CaseAnswer, solveApplication, solveCase } from "./film-answers";
+
+/** What is worked out beside the request: pure functions of what is sent, the same in a thread as in place. */
+
+/** The input of a plan as it was before it was sent. @throws when a product it names did not come along */
+export function openInput({ products, ...rest }: SentPlanInput): PlanInput {
+  const byId = new Map(products.map((p) => [p.id, p]));
+  return {
+    ...rest,
+    productOf: (id) => {
+      const p = byId.get(id);
+      if (!p) throw new Error(`the product ${id} did not come along`);
+      return p;
+    },
+  };
+}
+
+export interface PlanJob {
+  readonly input: SentPlanInput;
+  /** starts to keep to; null = laid out afresh */
+  readonly keep: Readonly<Record<string, number>> | null;
+  /** whose film answers may be used again, while `key` stays what it is; null = nobody's */
+  readonly looked: { readonly modelId: string; readonly key: string } | null;
+  /** the search ends after this long with the best plan so far, ms; null = by its own count */
+  readonly budgetMs: number | null;
+}
+
+/** What the film model said of a model's waits so far, while air, products and caution stay what they were. */
+const looks = new Map<string, { readonly key: string; readonly looked: Looked }>();
+
+function lookedOf(of: PlanJob["looked"]): Looked | undefined {
+  if (of === null) return undefined;
+  const known = looks.get(of.modelId);
+  if (known?.key === of.key) return known.looked;
+  const looked: Looked = new Map();
+  looks.set(of.modelId, { key: of.key, looked });
+  return looked;
+}
+
+/** @param stop set to 1 by whoever does not want the answer any more */
+function plan({ input, keep, looked, budgetMs }: PlanJob, stop: Int32Array | null): PlanAnswer {
+  const began = performance.now();
+  const stopped = () => stop !== null && Atomics.load(stop, 0) === 1;
+  const inTime = () => budgetMs === null || performance.now() - began < budgetMs;
+  return planModel(openInput(input), {
+    looked: lookedOf(looked),
+    keep: keep ?? undefined,
+    goOn: () => inTime() && !stopped(),
+  });
+}
+
+const totals = (input: SentPlanInput, regionId: string): StackTotals => stackTotals(openInput(input), regionId);
+
+/** The best stacks and, where a pile is given, what that one costs against them. */
+const find = (input: FinderInput, own: Stack | null): { answer: FinderAnswer; own: WhyNot | null } => ({
+  answer: suggest(input),
+  own: own && whyNotStack(input, own),
+});
+
+const reasons = (input: FinderInput, productIds: readonly string[]): readonly WhyNot[] =>
+  productIds.map((id) => whyNot(input, id));
+
+const filmCase = (asked: FilmCase): CaseAnswer => solveCase(asked);
+const application = (layers: readonly StudyLayer[], asked: FilmApplication): ApplicationAnswer =>
+  solveApplication(layers, asked);
+
+const why = (
+  input: SentPlanInput,
+  regionId: string,
+  opId: string,
+  ends: ReadonlyMap<string, number>,
+): WhyOp | "no-film" | "too-far" => whyOp(openInput(input), regionId, opId, (id) => ends.get(id) ?? input.nowMin);
+
+export const TASKS = { plan, totals, find, reasons, filmCase, application, why } as const;
+export type Tasks = typeof TASKS;
