@@ -49,7 +49,7 @@ async function served(times, work) {
   const shim = ["--import", join(ROOT, "scripts/bench/count-sql.mjs")];
   const server = spawn(process.execPath, [...shim, ...serverArgs(port)], {
     cwd: ROOT,
-    stdio: "ignore",
+    stdio: ["ignore", "ignore", "inherit"],
     env: env(data, { ELM_BENCH_COUNT_PORT: String(countPort) }),
   });
   try {

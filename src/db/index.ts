@@ -1,4 +1,4 @@
 export * from "./connection";
 export * from "./queries";
-export { type UnreadableRows, unreadableRows } from "./readable";
+export { unreadableRows } from "./readable";
 export * from "./trouble";

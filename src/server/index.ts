@@ -3,7 +3,7 @@ export { nowMs } from "./clock";
 export * from "./commands";
 export * from "./demo";
 export * from "./document";
-export { type News, onNews } from "./planning/announce";
+export { onNews } from "./planning/announce";
 export { benchSessions, localDate } from "./shed/hours";
 export * from "./shelf-file";
 export * from "./views";

@@ -105,8 +105,8 @@ export function openApi() {
       },
       "/api/v1/climate/live": {
         get: {
-          summary: "The air as it changes, as server-sent events",
-          responses: ok("Events named air", { "text/event-stream": { schema: { type: "string" } } }),
+          summary: "The air as it changes and plans as they are made, as server-sent events",
+          responses: ok("Events named air and plan", { "text/event-stream": { schema: { type: "string" } } }),
         },
       },
       "/api/v1/shelf.csv": shelfFile("text/csv"),

@@ -1,6 +1,6 @@
 import { done, failed, type Outcome } from "@/contracts";
 import { TASKS } from "@/workers/tasks";
-import { type Args, Lane, type Result, SolverTrouble, type TaskName } from "./lane";
+import { type Args, isSolverTrouble, Lane, type Result, type TaskName } from "./lane";
 
 /** In the served application work is done in threads; a test or a script has nobody to keep waiting, and does it in place. */
 const THREADED = process.env.NEXT_RUNTIME === "nodejs";
@@ -24,7 +24,7 @@ export async function ask<K extends TaskName>(name: K, ...args: Args<K>): Promis
   try {
     return done(await lanes().ask.call(name, args, ASK_MS));
   } catch (error) {
-    if (error instanceof SolverTrouble) return failed("refused", `This could not be worked out: ${error.message}.`);
+    if (isSolverTrouble(error)) return failed("refused", `This could not be worked out: ${error.message}.`);
     throw error;
   }
 }

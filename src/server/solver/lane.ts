@@ -8,7 +8,12 @@ export type Args<K extends TaskName> = Parameters<Tasks[K]>;
 export type Result<K extends TaskName> = ReturnType<Tasks[K]>;
 
 /** Somebody told the thread to stop, it fell over, or it never came back. */
-export class SolverTrouble extends Error {}
+export class SolverTrouble extends Error {
+  // told by its name: a lane outlives the copy of this module it was made by
+  override readonly name = "SolverTrouble";
+}
+export const isSolverTrouble = (error: unknown): error is SolverTrouble =>
+  error instanceof Error && error.name === "SolverTrouble";
 
 interface Running {
   readonly worker: Worker;
@@ -58,7 +63,7 @@ export class Lane {
 
   private open(): Running {
     if (this.running) return this.running;
-    const worker = new Worker(new URL("../../workers/solver.ts", import.meta.url));
+    const worker = new Worker(new URL("../../workers/solver.ts", import.meta.url), { execArgv: [] });
     worker.unref();
     const fell = (why: string) => this.running?.worker === worker && this.end(why);
     worker.on("error", (error) => fell(error.message));

@@ -5,7 +5,7 @@ export { getCoupons } from "./coupons";
 export { getFilmScreen } from "./film";
 export { getFrame } from "./frame";
 export { getLog } from "./logbook";
-export { type CurrentModel, getModels, getRegionNames, getTree } from "./parts";
+export { getModels, getRegionNames, getTree } from "./parts";
 export { getPlan, getPlanInput, getPlanScreen } from "./plan";
 export { getShop } from "./shed";
 export { getCouponCards, getEveryProduct, getShelf } from "./shelf";

@@ -55,7 +55,7 @@ export function BenchBoard({ screen }: { screen: BenchScreen }) {
   const inZone = (zone: Zone) => screen.tiles.filter((t) => zoneAt(t, nowMin) === zone);
   const finished = inZone("finished");
   return (
-    <main className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 text-lg">
+    <main className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 text-lg" data-plan={screen.making.state}>
       <h1 className="sr-only">Bench</h1>
       <div className="flex flex-wrap items-stretch gap-2">
         <SessionCard screen={screen} nowMin={nowMin} />

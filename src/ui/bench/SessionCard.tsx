@@ -1,10 +1,14 @@
+"use client";
+
 import Link from "next/link";
 import type { BenchScreen } from "@/contracts";
 import { clock, duration, relativeDay } from "@/format";
+import { usePlanArrives } from "../plan/PlanStatus";
 
 /** "Tonight, 19:00–21:30: five things, 70 min of hands-on, then leave." */
 export function SessionCard({ screen, nowMin }: { screen: BenchScreen; nowMin: number }) {
-  const { session, plan, timeZone } = screen;
+  const { session, plan, making, timeZone } = screen;
+  usePlanArrives(making);
   if (!session)
     return (
       <p className="flex-1 rounded-box bg-base-200 p-3">
@@ -26,12 +30,31 @@ export function SessionCard({ screen, nowMin }: { screen: BenchScreen; nowMin: n
     >
       <strong className="first-letter:uppercase">{when}:</strong>
       <SessionWork screen={screen} planned={plan?.answer.outcome === "planned"} />
-      {plan && !plan.fresh && (
-        <Link className="link font-semibold text-warning" href="/plan">
-          The plan is out of date; plan again
-        </Link>
-      )}
+      <PlanNews making={making} plan={plan} />
     </section>
+  );
+}
+
+/** That what follows may still move, or is out of date. */
+function PlanNews({ making, plan }: Pick<BenchScreen, "making" | "plan">) {
+  if (making.state === "making")
+    return (
+      <span role="status" className="flex items-center gap-2 self-center font-semibold">
+        <span className="loading loading-spinner loading-sm" aria-hidden />
+        Planning…
+      </span>
+    );
+  if (making.why !== null)
+    return (
+      <Link className="link font-semibold text-error" href="/plan">
+        The plan could not be made; look there
+      </Link>
+    );
+  if (!plan || plan.fresh) return null;
+  return (
+    <Link className="link font-semibold text-warning" href="/plan">
+      The plan is out of date; plan again
+    </Link>
   );
 }
 

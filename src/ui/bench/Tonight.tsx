@@ -1,6 +1,7 @@
 import type { BenchScreen } from "@/contracts";
 import { clock } from "@/format";
 import { workText } from "@/messages";
+import { mayMove } from "../plan/may-move";
 
 /** The work of this session in the order the plan has it. */
 export function Tonight({ screen }: { screen: BenchScreen }) {
@@ -13,7 +14,7 @@ export function Tonight({ screen }: { screen: BenchScreen }) {
       <h2 className="border-b-2 border-base-content/60 pb-1 text-xl font-bold">In this order</h2>
       <ol className="mt-2 gap-x-8 md:columns-2">
         {ops.map((o) => (
-          <li key={o.id} className="grid grid-cols-[4rem_1fr] gap-2 break-inside-avoid py-0.5">
+          <li key={o.id} className={`grid grid-cols-[4rem_1fr] gap-2 break-inside-avoid py-0.5 ${mayMove(o)}`}>
             <strong>{clock(o.startMin, timeZone)}</strong>
             <span>
               <span className="font-semibold">{screen.names[o.regionId]}</span>:{" "}

@@ -24,7 +24,7 @@ const airFrom = (e: AirEvent): AirNow => ({
 
 /**
  * The air as the server tells it, from the moment the page answers. A new reading also asks for the page again, because
- * waits move with it.
+ * waits move with it, and so does a plan that has been made.
  */
 export function useLiveAir(first: AirNow): AirNow {
   const [air, setAir] = useState(first);
@@ -50,6 +50,7 @@ export function useLiveAir(first: AirNow): AirNow {
       if (document.visibilityState === "hidden") return;
       line = new EventSource("/api/v1/climate/live");
       line.addEventListener("air", hear);
+      line.addEventListener("plan", () => router.refresh());
     };
     look();
     document.addEventListener("visibilitychange", look);

@@ -7,6 +7,7 @@ import type { PlanAnswer, PlannedOp } from "@/core/plan";
 import { clock, dayClock, duration } from "@/format";
 import { MILESTONE_NAME } from "@/messages";
 import { heldBy } from "./Chosen";
+import { mayMove } from "./may-move";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 const ROW_PX = 44;
@@ -75,7 +76,7 @@ export function PlanTable({
                 data-index={item.index}
                 aria-rowindex={item.index + 2}
                 ref={rows.measureElement}
-                className={chosen === o.id ? "bg-base-200" : ""}
+                className={`${chosen === o.id ? "bg-base-200" : ""} ${mayMove(o)}`}
               >
                 <td className="whitespace-nowrap">{dayClock(o.startMin, timeZone)}</td>
                 <td>{clock(o.endMin, timeZone)}</td>

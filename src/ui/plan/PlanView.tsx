@@ -2,7 +2,7 @@
 
 import { CalendarDays, Download, Printer, RefreshCw } from "lucide-react";
 import type { ReactNode } from "react";
-import { makePlanAction } from "@/actions/plan";
+import { askForPlanAction } from "@/actions/plan";
 import type { PlanScreen } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import type { PlannedOp } from "@/core/plan";
@@ -17,6 +17,7 @@ import { FollowUps, Moved, Stock } from "./Changes";
 import { Chosen } from "./Chosen";
 import { Finish } from "./Finish";
 import { Outside } from "./Outside";
+import { PlanStatus } from "./PlanStatus";
 import { PlanTable } from "./PlanTable";
 import { Search } from "./Search";
 import { SessionList } from "./SessionList";
@@ -31,22 +32,23 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
   const { plan } = screen;
   const { act, busy } = useAct();
   const planner = usePlanning(screen);
-  const make = () => void act(() => makePlanAction(screen.modelId));
+  const on = screen.making.state === "making";
+  const make = () => void act(() => askForPlanAction(screen.modelId));
   return (
-    <main className="grid grid-cols-[minmax(0,1fr)] gap-3 p-4">
+    <main className="grid grid-cols-[minmax(0,1fr)] gap-3 p-4" data-plan={screen.making.state}>
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="text-xl font-bold">Plan</h1>
-        <button type="button" className={`btn ${plan?.fresh ? "" : "btn-primary"}`} disabled={busy} onClick={make}>
+        <button
+          type="button"
+          className={`btn ${plan?.fresh ? "" : "btn-primary"}`}
+          disabled={busy || on}
+          onClick={make}
+        >
           <RefreshCw className="size-4" aria-hidden />
           {plan ? "Plan again" : "Plan everything"}
         </button>
         {plan?.answer.outcome === "planned" && <Search screen={screen} />}
-        {plan && !plan.fresh && (
-          <p role="status" className="font-semibold text-warning">
-            Something this plan was made from has changed since, or its hour has passed. Plan again to see what that
-            does.
-          </p>
-        )}
+        <PlanStatus making={screen.making} plan={plan} />
         <span className="flex-1" />
         {plan?.answer.outcome === "planned" && <Takeaways modelId={screen.modelId} />}
         <a className="btn btn-sm" href={`/api/v1/models/${screen.modelId}?download`} download>
@@ -58,7 +60,7 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
         <WhatIf screen={screen} />
         <Aims screen={screen} planner={planner} />
       </div>
-      {!plan && (
+      {!plan && !on && (
         <p className="rounded-box bg-base-200 p-6 text-lg">
           No plan yet. One press lays washing, drying, keying, every coat and every wait of all parts into your bench
           sessions.

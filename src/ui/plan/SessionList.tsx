@@ -2,6 +2,7 @@ import type { PlanScreen } from "@/contracts";
 import type { PlanAnswer, PlannedOp } from "@/core/plan";
 import { clock, day, duration } from "@/format";
 import { cautionsOf, type Evening, type EveningLine, eveningsOf } from "./evenings";
+import { mayMove } from "./may-move";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 
@@ -102,7 +103,7 @@ function Line({
     <li>
       <button
         type="button"
-        className="grid w-full grid-cols-[3.2rem_1fr] gap-x-2 rounded-field px-1 py-0.5 text-left hover:bg-base-200"
+        className={`grid w-full grid-cols-[3.2rem_1fr] gap-x-2 rounded-field px-1 py-0.5 text-left hover:bg-base-200 ${mayMove(op)}`}
         onClick={() => choose(op.id)}
       >
         <strong>{clock(op.startMin, timeZone)}</strong>

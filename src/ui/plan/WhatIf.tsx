@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { makePlanAction } from "@/actions/plan";
+import { askForPlanAction } from "@/actions/plan";
 import { saveShopAction } from "@/actions/settings";
 import type { PlanScreen } from "@/contracts";
 import type { Caution } from "@/core/model";
@@ -24,7 +24,7 @@ export function WhatIf({ screen }: { screen: PlanScreen }) {
     setFault(
       saved.ok ? null : (saved.problem.fields.find((f) => f.path.endsWith(field))?.message ?? saved.problem.detail),
     );
-    if (saved.ok && screen.plan) await act(() => makePlanAction(modelId));
+    if (saved.ok && screen.plan) await act(() => askForPlanAction(modelId));
   };
   const setTonight = () => {
     const t = text.trim().replace(",", ".");

@@ -2,6 +2,7 @@ import type { PointerEvent } from "react";
 import type { PlannedOp } from "@/core/plan";
 import { clock, dayClock } from "@/format";
 import { MILESTONE_NAME } from "@/messages";
+import { mayMove } from "../plan/may-move";
 import type { Axis } from "./axis";
 import type { TextureIds } from "./Textures";
 
@@ -169,7 +170,7 @@ function Block({
       onClick={pick}
       onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && pick()}
       onPointerDown={(e) => op.state === "planned" && grab(op, e)}
-      className={op.state === "planned" ? "cursor-grab" : "cursor-pointer"}
+      className={`${op.state === "planned" ? "cursor-grab" : "cursor-pointer"} ${mayMove(op)}`}
       data-op={op.id}
     >
       <title>{label}</title>

@@ -8,7 +8,10 @@ const LOOK_EVERY_MS = 2000;
 /** Something is said at least this often, so that a dead line is noticed. */
 const BEAT_EVERY_MS = 25_000;
 
-/** The air as it changes, as server-sent events: one `air` event at once, and one whenever a reading changes it. */
+/**
+ * What changes by itself, as server-sent events: one `air` event at once and one whenever a reading changes it; a `plan` event when a
+ * plan is begun, is there, or could not be made.
+ */
 export function GET(request: Request): Response {
   const encoder = new TextEncoder();
   let end = () => {};
@@ -27,12 +30,17 @@ export function GET(request: Request): Response {
         toldMs = Date.now();
       };
       const timer = setInterval(look, LOOK_EVERY_MS);
+      const deaf = server.onNews(({ modelId, state }) => {
+        const data = JSON.stringify({ model: modelId, state });
+        controller.enqueue(encoder.encode(`event: plan\ndata: ${data}\n\n`));
+      });
       const closed = openLine(() => {
         end();
         controller.close();
       });
       end = () => {
         clearInterval(timer);
+        deaf();
         closed();
         end = () => {};
       };
