@@ -4,7 +4,7 @@ import { planAskedFor, writePlan } from "@/db";
 import type { PlanJob } from "@/workers/tasks";
 import { nowMs } from "../clock";
 import { notFound, viewing, writing } from "../guard";
-import { beginPlan, type Settled } from "../solver/ask";
+import { beginPlan, type Settled, soon } from "../solver/ask";
 import { snapshotOf } from "../workspace/snapshot";
 import { announce } from "./announce";
 import { better } from "./better";
@@ -68,7 +68,7 @@ class PlanDesk {
   open(): void {
     desks().set(this.modelId, this);
     announce({ kind: "plan", modelId: this.modelId, state: "making" });
-    this.begin();
+    soon(() => this.begin());
   }
 
   askAgain(how: PlanHow, waiter: Waiter): void {

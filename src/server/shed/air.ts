@@ -48,7 +48,30 @@ function words(list: readonly AirRecord[]): readonly AirWord[] {
   return out;
 }
 
-export const climateOf = (shop: Shop, air: AirSources, fromMin: number, toMin: number): AssembledClimate =>
+/** The air between two moments, from what was measured, foretold and set. */
+export function climateOf(shop: Shop, air: AirSources, fromMin: number, toMin: number): AssembledClimate {
+  const key = JSON.stringify([shop.air, shop.timeZone, fromMin, toMin]);
+  const known = assembledFrom(air);
+  const own = known.get(key) ?? assembled(shop, air, fromMin, toMin);
+  if (known.size >= KEPT_SPANS) known.clear();
+  known.set(key, own);
+  return own;
+}
+
+type Spans = Map<string, AssembledClimate>;
+/** Assembled before, as long as the lists it was assembled from are held: they are never changed. */
+const climates = new WeakMap<AirSources["readings"], WeakMap<AirSources["forecast"], Spans>>();
+const KEPT_SPANS = 12;
+
+function assembledFrom({ readings, forecast }: AirSources): Spans {
+  const byForecast = climates.get(readings) ?? new WeakMap<AirSources["forecast"], Spans>();
+  climates.set(readings, byForecast);
+  const spans = byForecast.get(forecast) ?? new Map<string, AssembledClimate>();
+  byForecast.set(forecast, spans);
+  return spans;
+}
+
+const assembled = (shop: Shop, air: AirSources, fromMin: number, toMin: number): AssembledClimate =>
   assembleClimate({
     typical: typicalOfShop(shop, fromMin, toMin),
     forecast: words(air.forecast),

@@ -5,6 +5,15 @@ import { type Args, isSolverTrouble, Lane, type Result, type TaskName } from "./
 /** In the served application work is done in threads; a test or a script has nobody to keep waiting, and does it in place. */
 const THREADED = process.env.NEXT_RUNTIME === "nodejs";
 
+/** Long enough for an answer that is ready to be on its way, ms. */
+const SOON_MS = 20;
+
+/** Does something once whoever is being answered has been. */
+export function soon(work: () => void): void {
+  if (THREADED) setTimeout(work, SOON_MS);
+  else work();
+}
+
 /** What a request may take before it is given up, ms. */
 const ASK_MS = 120_000;
 

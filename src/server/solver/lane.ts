@@ -29,6 +29,8 @@ export class Lane {
   private tail: Promise<unknown> = Promise.resolve();
   private giveUp: ((why: SolverTrouble) => void) | null = null;
 
+  constructor(private readonly start: () => Worker = solverThread) {}
+
   /** @throws SolverTrouble, or what the task itself threw */
   call<K extends TaskName>(name: K, args: Args<K>, budgetMs: number): Promise<Result<K>> {
     const turn = this.tail.then(() => this.run(name, args, budgetMs));
@@ -63,7 +65,7 @@ export class Lane {
 
   private open(): Running {
     if (this.running) return this.running;
-    const worker = new Worker(new URL("../../workers/solver.ts", import.meta.url), { execArgv: [] });
+    const worker = this.start();
     worker.unref();
     const fell = (why: string) => this.running?.worker === worker && this.end(why);
     worker.on("error", (error) => fell(error.message));
@@ -72,3 +74,5 @@ export class Lane {
     return this.running;
   }
 }
+
+const solverThread = (): Worker => new Worker(new URL("../../workers/solver.ts", import.meta.url), { execArgv: [] });

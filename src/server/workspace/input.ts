@@ -99,6 +99,8 @@ function begins(records: readonly OpRecord[], tree: readonly PartNode[], nowMin:
   return mine.reduce((first, r) => Math.min(first, r.startMin), nowMin);
 }
 
+const hourBefore = (min: number): number => Math.floor(min / MIN_PER_HOUR) * MIN_PER_HOUR;
+
 /** The core's input from plain data: the same for the database and for a document sent to the API. */
 export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"], atMs: number): PlanInput {
   const { shop, log, tree } = sources;
@@ -108,7 +110,13 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
   const { records, notYet } = recordsOf(log.filter((e) => e.at < latestAt));
   const fromMin = Math.max(begins(records, tree, nowMin), nowMin - OLDEST_DAYS * MIN_PER_DAY) - MIN_PER_DAY;
   const nodes = tree.flatMap((p) => p.regions.map((r) => ({ ...r, count: p.count })));
-  const { climate } = climateOf(shop, sources.air, fromMin, horizonMin + MIN_PER_DAY);
+  // by the whole hour, so that it is not assembled anew every minute
+  const { climate } = climateOf(
+    shop,
+    sources.air,
+    hourBefore(fromMin),
+    hourBefore(horizonMin) + MIN_PER_DAY + MIN_PER_HOUR,
+  );
   return {
     regions: nodes.map((n) => ({ region: n.region, stack: n.stack, count: n.count })),
     productOf,
