@@ -20,6 +20,14 @@ const only = (name, from, allowed, extra = {}) => ({
   to: { path: "^(src/|node_modules/)", pathNot: `^(${allowed.join("|")})`, ...extra },
 });
 
+/** Rooms of the server that one of them has no business in. */
+const inServer = (name, room, forbidden) => ({
+  name,
+  severity: "error",
+  from: { path: `^(src/server/${room}/|tests/fences/${name}\\.ts$)`, pathNot: "\\.test\\.ts$" },
+  to: { path: `^src/server/(${forbidden})/` },
+});
+
 const npm = (...names) => names.map((n) => `node_modules/(@types/)?${n}/`);
 
 module.exports = {
@@ -52,9 +60,26 @@ module.exports = {
       "src/db/index\\.ts$",
       "src/contracts/",
       "src/core/",
-      "src/workers/(tasks|film-answers)\\.ts$",
+      "src/workers/(tasks|film-answers|document)\\.ts$",
       ...npm("zod", "ical-generator", "papaparse", "comlink", "@date-fns/tz", "date-fns", "node"),
     ]),
+    only("workspace-loads", "src/server/workspace/", [
+      "src/server/(workspace/|shed/|clock|lookup)",
+      "src/db/index\\.ts$",
+      "src/contracts/",
+      "src/core/",
+      ...npm("node"),
+    ]),
+    only("solver-keeps-nothing", "src/server/solver/", [
+      "src/server/solver/",
+      "src/contracts/",
+      "src/workers/tasks\\.ts$",
+      ...npm("comlink", "node"),
+    ]),
+    inServer("planning-beside-the-request", "planning", "views|commands|asks|demo"),
+    inServer("views-write-nothing", "views", "commands|asks|demo"),
+    inServer("commands-show-nothing", "commands", "views|asks|demo"),
+    inServer("asks-keep-nothing", "asks", "commands|views|demo"),
     {
       name: "sql-stays-in-db",
       severity: "error",
@@ -72,7 +97,12 @@ module.exports = {
         dependencyTypesNot: ["type-only"],
       },
     },
-    only("workers-are-thin", "src/workers/", ["src/workers/", "src/contracts/", "src/core/", ...npm("comlink", "node")]),
+    only("workers-are-thin", "src/workers/", [
+      "src/workers/",
+      "src/contracts/",
+      "src/core/",
+      ...npm("comlink", "node"),
+    ]),
     only("actions-call-the-server", "src/actions/", [
       "src/actions/",
       "src/server/index\\.ts$",

@@ -11,5 +11,5 @@ export const editNodeAction = async (kind: NodeKind, id: string, rev: number, ed
 export const deleteNodeAction = async (kind: NodeKind, id: string) => server.deleteNode(kind, id);
 export const restoreNodeAction = async (kind: NodeKind, id: string) => server.restoreNode(kind, id);
 export const chooseModelAction = async (id: string) => server.chooseModel(id);
-export const importAction = async (text: string, options: server.ImportOptions) => server.importText(text, options);
+export const importAction = async (text: string, options: server.ImportOptions) => server.bringIn(text, options);
 export const loadDemoAction = async (takeShop: boolean) => server.loadDemo(takeShop);

@@ -2,7 +2,6 @@ export * from "./asks";
 export { nowMs } from "./clock";
 export * from "./commands";
 export * from "./demo";
-export * from "./document";
 export { onNews } from "./planning/announce";
 export { benchSessions, localDate } from "./shed/hours";
 export * from "./shelf-file";

@@ -1,6 +1,7 @@
 import type { SentPlanInput } from "@/contracts";
 import type { Objective } from "@/core/model";
 import { type Hurry, hurry, type MoveAnswer, type PlanDesk, type PlanInput, planDesk, planModel } from "@/core/plan";
+import { openInput } from "./open-input";
 
 type Places = Readonly<Record<string, { readonly startMin: number; readonly endMin: number }>>;
 
@@ -30,16 +31,7 @@ let places: Places = {};
 let desk: PlanDesk | null = null;
 
 function open(sent: SentPlanInput, at: Places): void {
-  const { products, ...rest } = sent;
-  const byId = new Map(products.map((p) => [p.id, p]));
-  input = {
-    ...rest,
-    productOf: (id) => {
-      const p = byId.get(id);
-      if (!p) throw new Error(`the product ${id} did not come along`);
-      return p;
-    },
-  };
+  input = openInput(sent);
   places = at;
   desk = null;
 }

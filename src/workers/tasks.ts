@@ -5,7 +5,6 @@ import {
   type FinderInput,
   type Looked,
   type PlanAnswer,
-  type PlanInput,
   planModel,
   type StackTotals,
   type StudyLayer,
@@ -17,22 +16,11 @@ import {
   whyNotStack,
   whyOp,
 } from "@/core/plan";
+import { readPlanRequest, readText, writeText } from "./document";
 import { type ApplicationAnswer, type CaseAnswer, solveApplication, solveCase } from "./film-answers";
+import { openInput } from "./open-input";
 
 /** What is worked out beside the request: pure functions of what is sent, the same in a thread as in place. */
-
-/** The input of a plan as it was before it was sent. @throws when a product it names did not come along */
-export function openInput({ products, ...rest }: SentPlanInput): PlanInput {
-  const byId = new Map(products.map((p) => [p.id, p]));
-  return {
-    ...rest,
-    productOf: (id) => {
-      const p = byId.get(id);
-      if (!p) throw new Error(`the product ${id} did not come along`);
-      return p;
-    },
-  };
-}
 
 export interface PlanJob {
   readonly input: SentPlanInput;
@@ -90,5 +78,16 @@ const why = (
   ends: ReadonlyMap<string, number>,
 ): WhyOp | "no-film" | "too-far" => whyOp(openInput(input), regionId, opId, (id) => ends.get(id) ?? input.nowMin);
 
-export const TASKS = { plan, totals, find, reasons, filmCase, application, why } as const;
+export const TASKS = {
+  plan,
+  totals,
+  find,
+  reasons,
+  filmCase,
+  application,
+  why,
+  readText,
+  readPlanRequest,
+  writeText,
+} as const;
 export type Tasks = typeof TASKS;

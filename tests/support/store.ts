@@ -38,3 +38,15 @@ export function refusal(outcome: Outcome<unknown>): string {
 
 /** A database file as anybody may open it: to spoil a row, or to hold a lock. */
 export const rawDb = (file: string) => new Database(file);
+
+/** Every SQL statement prepared while a test runs, in order. Ends with the test. */
+export function statementsAsked(): string[] {
+  const asked: string[] = [];
+  const { prepare } = Database.prototype;
+  const counted = function counted(this: Database.Database, sql: string) {
+    asked.push(sql);
+    return prepare.call(this, sql);
+  };
+  jest.spyOn(Database.prototype, "prepare").mockImplementation(counted as typeof prepare);
+  return asked;
+}

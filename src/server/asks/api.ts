@@ -13,14 +13,12 @@ import {
   NO_PLANNING,
   type Outcome,
   type PartNode,
-  planRequestSchema,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import type { Layer, Product } from "@/core/model";
 import { type JudgeAnswer, judgeWithDoubts, type PlanAnswer } from "@/core/plan";
 import { allProducts } from "@/db";
 import { nowMs } from "../clock";
-import { readDocument } from "../document";
 import { airOfDocument } from "../document-air";
 import { reading } from "../guard";
 import { lookup } from "../lookup";
@@ -132,14 +130,10 @@ export interface DocumentPlan {
 
 /** POST plan: plans a document that is not kept. */
 export async function planDocument(body: unknown): Promise<Outcome<DocumentPlan>> {
-  const inner = typeof body === "object" && body !== null && "document" in body ? readDocument(body.document) : null;
-  if (inner && !inner.ok) {
-    const fields = inner.problem.fields.map((f) => ({ ...f, path: ["document", f.path].filter(Boolean).join(".") }));
-    return { ok: false, problem: { ...inner.problem, fields } };
-  }
-  const parsed = planRequestSchema.safeParse(body);
-  if (!parsed.success) return invalid(parsed.error);
-  const { document, now } = parsed.data;
+  const read = await ask("readPlanRequest", body);
+  if (!read.ok) return read;
+  if (!read.value.ok) return read.value;
+  const { document, now } = read.value.value;
   const products = new Map((document.products as readonly Product[]).map((p) => [p.id, p]));
   const atMs = now ? Date.parse(now) : nowMs();
   const input = inputFrom(

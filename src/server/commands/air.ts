@@ -19,7 +19,6 @@ import {
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import { touchDryMin } from "@/core/plan";
-import { materialFacts } from "@/core/reference";
 import {
   clearForecast,
   type Db,
@@ -35,6 +34,7 @@ import { nowMs } from "../clock";
 import { readForecastFile } from "../forecast-file";
 import { fileRefusal, notFound, reading, writing } from "../guard";
 import { newId } from "../ids";
+import { heatLimitC } from "../shed/heat";
 import { shopState } from "../shed/hours";
 import { standInForecast, switchStandIn } from "../stand-in";
 import { airOfNow, snapshotOf } from "../workspace/snapshot";
@@ -167,14 +167,6 @@ export async function turnStandIn(origin: string, input: unknown): Promise<Outco
   const trouble = await switchStandIn(origin, parsed.data);
   return trouble === null ? done(null) : failed("refused", `The stand-in cannot reach the application: ${trouble}.`);
 }
-
-/** Warm air for a part never above what its most delicate face stands. */
-export const heatLimitC = (part: PartNode): number | null => {
-  const limits = part.regions.flatMap(({ region: { material } }) =>
-    material === null || material === "unknown" ? [] : [materialFacts(material).dryHeatMaxC],
-  );
-  return limits.length === 0 ? null : Math.min(...limits);
-};
 
 /** When the last of a part's regions is touch dry; null = nothing on it is wet. */
 function wetUntilMin(db: Db, modelId: string, part: PartNode): number | null {

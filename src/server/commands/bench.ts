@@ -18,11 +18,9 @@ import { nowMs } from "../clock";
 import { notFound, writing } from "../guard";
 import { newId } from "../ids";
 import { planFollows } from "../planning/follow";
+import type { TitleOf } from "../titles";
 import { airOfNow, snapshotOf } from "../workspace/snapshot";
 import { handReading } from "./air";
-
-/** Words for an operation come from the screens' catalogue; the log keeps them as they stood. */
-export type TitleOf = (op: Operation, names: { part: string; region: string; product: string | null }) => string;
 
 interface AtBench {
   readonly modelId: string;

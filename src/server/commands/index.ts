@@ -1,6 +1,7 @@
 export * from "./air";
 export * from "./bench";
 export * from "./coupons";
+export * from "./document";
 export * from "./parts";
 export { addPhoto, getPhoto } from "./photos";
 export * from "./plan";

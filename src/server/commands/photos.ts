@@ -1,6 +1,6 @@
-import { createHash } from "node:crypto";
 import { done, failed, MAX_PHOTO_BYTES, type Outcome, type PhotoType } from "@/contracts";
 import { insertPhoto, type Photo, readPhoto } from "@/db";
+import { hashOfBytes } from "@/workers/document";
 import { notFound, reading, writing } from "../guard";
 
 /** What a picture's first bytes say it is; the name and the sender's word are not asked. */
@@ -12,8 +12,6 @@ export function photoTypeOf(bytes: Buffer): PhotoType | null {
   return null;
 }
 
-export const hashOf = (bytes: Buffer): string => createHash("sha256").update(bytes).digest("hex");
-
 /** Keeps a picture under its content hash; the same picture twice is kept once. */
 export function addPhoto(bytes: Buffer): Outcome<{ hash: string }> {
   if (bytes.byteLength > MAX_PHOTO_BYTES)
@@ -23,7 +21,7 @@ export function addPhoto(bytes: Buffer): Outcome<{ hash: string }> {
     return failed("invalid", "The file is no JPEG, PNG or WebP picture.", [
       { path: "photo", message: "is no JPEG, PNG or WebP picture" },
     ]);
-  const hash = hashOf(bytes);
+  const hash = hashOfBytes(bytes);
   return writing((db) => {
     insertPhoto(db, { hash, type, bytes });
     return done({ hash });

@@ -2,7 +2,7 @@ import { done, type LogEntry, type ModelDocument, type Outcome, type Shop } from
 import { MS_PER_MIN } from "@/core/base";
 import { allProducts, type Db, insertProduct, setProductDeleted } from "@/db";
 import { nowMs } from "../clock";
-import { type ImportReport, importDocument } from "../document";
+import { type ImportReport, importDocument } from "../commands/document";
 import { writing } from "../guard";
 import { airNow, NO_AIR } from "../shed/air";
 import { demoAir } from "./air";

@@ -13,9 +13,9 @@ import { type FamilyId, FILM_ROLES, isOneOf, type Product, type Unknown } from "
 import { dewMarginC, dewPointC } from "@/core/reference";
 import { type Db, readReadings } from "@/db";
 import { nowMs } from "../clock";
-import { heatLimitC } from "../commands/air";
 import { reading, viewing } from "../guard";
 import { type AirSources, climateOf, expectedOf, nightsBetween } from "../shed/air";
+import { heatLimitC } from "../shed/heat";
 import { benchSessions } from "../shed/hours";
 import { standInState } from "../stand-in";
 import { airOfNow, type Snapshot, snapshotOf } from "../workspace/snapshot";

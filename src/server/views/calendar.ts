@@ -1,8 +1,8 @@
 import ical, { ICalEventTransparency } from "ical-generator";
 import { done, failed, type Outcome } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import type { TitleOf } from "../commands/bench";
 import { viewingModel } from "../guard";
+import type { TitleOf } from "../titles";
 import { partNames } from "./parts";
 
 const LOOK_MIN = 15;

@@ -2,6 +2,7 @@ export { getAirNow, getAirScreen } from "./air";
 export { getBench, getBenchScreen } from "./bench";
 export { planCalendar } from "./calendar";
 export { getCoupons } from "./coupons";
+export { exportDocument, exportFile } from "./document";
 export { getFilmScreen } from "./film";
 export { getFrame } from "./frame";
 export { getLog } from "./logbook";

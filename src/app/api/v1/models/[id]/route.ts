@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
-import { failed, type Outcome } from "@/contracts";
+import { failed, type ModelDocument, type Outcome } from "@/contracts";
 import * as server from "@/server";
-import { jsonResponse, problemResponse, readJson } from "../../../http";
+import { jsonResponse, problemResponse, readBytes } from "../../../http";
 
 type Context = { params: Promise<{ id: string }> };
 
@@ -11,7 +11,7 @@ const tagOf = (text: string): string => `"${createHash("sha256").update(text).di
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const { id } = await params;
   const asked = new URL(request.url).searchParams;
-  const text = server.exportDocument(id, asked.get("photos") !== "none");
+  const text = await server.exportFile(id, asked.get("photos") !== "none");
   if (!text.ok) return problemResponse(text.problem);
   const headers = new Headers({ "content-type": "application/json; charset=utf-8", etag: tagOf(text.value) });
   if (asked.has("download")) headers.set("content-disposition", `attachment; filename="${id}.elm-bench.json"`);
@@ -19,10 +19,10 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
 }
 
 /** What stands between a document and the model it would replace; null = nothing. */
-function guard(request: Request, id: string, document: unknown): Outcome<never> | null {
-  const named = (document as { model?: { id?: unknown } } | null)?.model?.id;
-  if (named !== undefined && named !== id)
-    return failed("invalid", `model.id is ${String(named).slice(0, 64)}, the address says ${id}`, [
+function guard(request: Request, id: string, document: ModelDocument): Outcome<never> | null {
+  const named = document.model.id;
+  if (named !== id)
+    return failed("invalid", `model.id is ${named}, the address says ${id}`, [
       { path: "model.id", message: `is not ${id}` },
     ]);
   const here = server.exportDocument(id);
@@ -37,11 +37,14 @@ function guard(request: Request, id: string, document: unknown): Outcome<never> 
 /** Brings a whole model in, new or over the version whose ETag is sent in If-Match. */
 export async function PUT(request: Request, { params }: Context): Promise<Response> {
   const { id } = await params;
-  const body = await readJson(request);
+  const body = await readBytes(request);
   if (!body.ok) return problemResponse(body.problem);
-  const refused = guard(request, id, body.value);
+  const read = await server.readFile(body.value.toString("utf8"));
+  if (!read.ok) return problemResponse(read.problem);
+  // from here on nothing else is let in between: what is guarded is what is replaced
+  const refused = guard(request, id, read.value);
   if (refused && !refused.ok)
     return problemResponse(refused.problem, refused.problem.code === "conflict" ? 412 : undefined);
-  const outcome = server.importDocument(body.value, { onExisting: "replace", takeShop: false });
+  const outcome = server.importRead(read.value, { onExisting: "replace", takeShop: false });
   return outcome.ok ? jsonResponse(outcome.value) : problemResponse(outcome.problem);
 }

@@ -1,19 +1,13 @@
 import {
   canonicalJson,
-  DOCUMENT_FORMAT,
-  documentSchema,
   done,
   type FieldFault,
   failed,
-  invalid,
   type ModelDocument,
-  NO_PLANNING,
   type Outcome,
   type Planning,
 } from "@/contracts";
-import { MS_PER_MIN } from "@/core/base";
 import { keyFromPlace, type Product, rekey } from "@/core/model";
-import type { PlanAnswer } from "@/core/plan";
 import {
   allProducts,
   anyIdTaken,
@@ -27,16 +21,10 @@ import {
   insertPhoto,
   insertProduct,
   insertRegion,
-  listCoupons,
   listModels,
   logIdTaken,
   modelHead,
   modelTree,
-  readLog,
-  readPhotos,
-  readPlan,
-  readPlanning,
-  readReadings,
   replaceStack,
   setCurrentModel,
   setOverride,
@@ -45,91 +33,15 @@ import {
   writePlanning,
   writeShop,
 } from "@/db";
-import { nowMs } from "./clock";
-import { stayFault } from "./commands/air";
-import { hashOf } from "./commands/photos";
-import { airForDocument, bringAir } from "./document-air";
-import { notFound, reading, writing } from "./guard";
-import { newId } from "./ids";
-import { ensureShop, shopState } from "./shed/hours";
-import { snapshotOf } from "./workspace/snapshot";
-
-const iso = (min: number): string => new Date(min * MS_PER_MIN).toISOString();
-
-function documentOf(db: Db, modelId: string): ModelDocument | null {
-  const head = modelHead(db, modelId);
-  if (!head) return null;
-  const tree = modelTree(db, modelId);
-  const used = new Set(tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
-  const coupons = listCoupons(db).filter((c) => c.modelId === modelId);
-  for (const c of coupons) for (const l of c.card.layers) used.add(l.productId);
-  const products = [...allProducts(db).values()];
-  const stored = readPlan(db, modelId);
-  return {
-    format: DOCUMENT_FORMAT,
-    model: { id: head.id, name: head.name, scale: head.scale, note: head.note },
-    parts: tree.map((p) => ({
-      id: p.id,
-      name: p.name,
-      count: p.count,
-      note: p.note,
-      ...(p.photo === null ? {} : { photo: p.photo }),
-      regions: p.regions.map((r) => ({ ...r.region, stack: r.stack, overrides: [...r.overrides] })),
-    })),
-    products: products.filter((p) => used.has(p.id)),
-    shop: shopState(db).shop,
-    ...(saidOf(db, modelId) ? { planning: saidOf(db, modelId) } : {}),
-    plan: stored ? timetableOf(stored.answer as PlanAnswer | ImportedPlan, stored.plannedMs) : null,
-    log: [...readLog(db, modelId)],
-    coupons: coupons.map((c) => c.card),
-    ...airForDocument({ ...snapshotOf(db).air(modelId), readings: readReadings(db, 0, nowMs()) }),
-  } as unknown as ModelDocument;
-}
-
-/** Left out where nothing was said, so that documents of before stay as they were. */
-function saidOf(db: Db, modelId: string): ModelDocument["planning"] {
-  const { planning } = readPlanning(db, modelId);
-  return canonicalJson(planning) === canonicalJson(NO_PLANNING) ? undefined : planning;
-}
-
-type Timetable = NonNullable<ModelDocument["plan"]>;
-
-/** A timetable that came with a document: kept as it was until the model is planned here. */
-interface ImportedPlan {
-  readonly outcome: "imported";
-  readonly timetable: Timetable;
-}
-
-function timetableOf(answer: PlanAnswer | ImportedPlan, plannedMs: number): Timetable | null {
-  if (answer.outcome === "imported") return answer.timetable;
-  if (answer.outcome !== "planned") return null;
-  return {
-    plannedAt: new Date(plannedMs).toISOString(),
-    steps: answer.ops.map((o) => ({ opId: o.id, start: iso(o.startMin), end: iso(o.endMin) })),
-  };
-}
-
-/** The whole model as one canonical document: the same model always gives the same bytes. */
-export const exportDocument = (modelId: string, withPhotos = true): Outcome<string> =>
-  reading((db) => {
-    const doc = documentOf(db, modelId);
-    if (!doc) return notFound("The model");
-    const photos = withPhotos ? readPhotos(db, photosOf(doc)) : [];
-    const byHash = photos.map((p) => [p.hash, { type: p.type, base64: p.bytes.toString("base64") }]);
-    return done(
-      canonicalJson({
-        ...doc,
-        products: [...doc.products].sort((a, b) => (a.id < b.id ? -1 : 1)),
-        ...(photos.length > 0 ? { photos: Object.fromEntries(byHash) } : {}),
-      }),
-    );
-  });
-
-/** Every picture a document names. */
-const photosOf = (doc: ModelDocument): readonly string[] => {
-  const named = [...doc.parts, ...doc.products, ...doc.coupons].map((x) => x.photo);
-  return [...new Set(named.filter((h): h is string => typeof h === "string"))];
-};
+import { readDocument, readText } from "@/workers/document";
+import { nowMs } from "../clock";
+import { bringAir } from "../document-air";
+import { writing } from "../guard";
+import { newId } from "../ids";
+import type { ImportedPlan } from "../imported-plan";
+import { ensureShop } from "../shed/hours";
+import { ask } from "../solver/ask";
+import { stayFault } from "./air";
 
 export interface ImportOptions {
   /** what to do when a model with this id is here already */
@@ -145,62 +57,40 @@ export interface ImportReport {
   readonly leftOut: readonly ("shop" | "readings" | "forecast")[];
 }
 
-const MAX_FORMAT_TOLD = 40;
-
-/** Refuses what is not ours, is newer, or is broken, with the path of the fault. */
-export function readDocument(input: unknown): Outcome<ModelDocument> {
-  const format = typeof input === "object" && input !== null ? (input as { format?: unknown }).format : undefined;
-  if (typeof format !== "string")
-    return failed("invalid", "format is missing: this is not an Elm Bench document.", [
-      { path: "format", message: "is missing" },
-    ]);
-  if (format !== DOCUMENT_FORMAT) {
-    const newer = /^elm-bench\/([0-9]+)$/.test(format);
-    const told = format.slice(0, MAX_FORMAT_TOLD);
-    return failed(
-      newer ? "newer-format" : "invalid",
-      newer
-        ? `format: the document is ${told}, this application reads ${DOCUMENT_FORMAT}. Update the application first.`
-        : `format: ${told} is not an Elm Bench document.`,
-      [{ path: "format", message: `is ${told}, not ${DOCUMENT_FORMAT}` }],
-    );
-  }
-  const parsed = documentSchema.safeParse(input);
-  if (!parsed.success) return invalid(parsed.error);
-  for (const [hash, photo] of Object.entries(parsed.data.photos ?? {}))
-    if (hashOf(Buffer.from(photo.base64, "base64")) !== hash)
-      return failed("invalid", `photos.${hash} holds another picture than its name says`, [
-        { path: `photos.${hash}`, message: "holds another picture than its name says" },
-      ]);
-  return done(parsed.data);
+/** Brings a file in: read beside the request, then all of it or nothing. */
+export async function bringIn(text: string, options: ImportOptions): Promise<Outcome<ImportReport>> {
+  const read = await readFile(text);
+  return read.ok ? importRead(read.value, options) : read;
 }
 
-/** A file's text: what is not JSON is refused with the place of the fault. */
+/** A document's text read beside the request. */
+export async function readFile(text: string): Promise<Outcome<ModelDocument>> {
+  const told = await ask("readText", text);
+  return told.ok ? told.value : told;
+}
+
 export function importText(text: string, options: ImportOptions): Outcome<ImportReport> {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    return failed("invalid", `The file is not JSON: ${(error as Error).message}`, [
-      { path: "", message: "is not JSON" },
-    ]);
-  }
-  return importDocument(value, options);
+  const read = readText(text);
+  return read.ok ? importRead(read.value, options) : read;
 }
 
 /** Brings a document in: all of it, or, if anything is wrong, nothing. */
 export function importDocument(input: unknown, options: ImportOptions): Outcome<ImportReport> {
   const read = readDocument(input);
-  if (!read.ok) return read;
+  return read.ok ? importRead(read.value, options) : read;
+}
+
+/** What has been read, brought in. */
+export function importRead(read: ModelDocument, options: ImportOptions): Outcome<ImportReport> {
   return writing((db) => {
-    const exists = modelHead(db, read.value.model.id) !== null;
+    const exists = modelHead(db, read.model.id) !== null;
     if (exists && options.onExisting === "refuse")
       return failed(
         "conflict",
-        `The model ${read.value.model.name} is here already. Replace it, or bring this one in as a copy.`,
+        `The model ${read.model.name} is here already. Replace it, or bring this one in as a copy.`,
       );
-    const clash = exists && options.onExisting === "replace" ? null : foreignClash(db, read.value);
-    const doc = (exists && options.onExisting === "copy") || clash ? withFreshIds(read.value) : read.value;
+    const clash = exists && options.onExisting === "replace" ? null : foreignClash(db, read);
+    const doc = (exists && options.onExisting === "copy") || clash ? withFreshIds(read) : read;
     // also clears a deleted model of the same id out of the way
     if (options.onExisting === "replace" || !exists) dropModel(db, doc.model.id);
     const foreign = foreignIds(db, doc);

@@ -1,0 +1,75 @@
+import { canonicalJson, DOCUMENT_FORMAT, done, type ModelDocument, NO_PLANNING, type Outcome } from "@/contracts";
+import type { PlanAnswer } from "@/core/plan";
+import { type Db, type Photo, readPhotos, readReadings } from "@/db";
+import { writeText } from "@/workers/document";
+import { nowMs } from "../clock";
+import { airForDocument } from "../document-air";
+import { notFound, reading } from "../guard";
+import { type ImportedPlan, timetableOf } from "../imported-plan";
+import { ask } from "../solver/ask";
+import { snapshotOf } from "../workspace/snapshot";
+
+function documentOf(db: Db, modelId: string): ModelDocument | null {
+  const s = snapshotOf(db);
+  const { data } = s;
+  const m = s.model(modelId);
+  if (!m) return null;
+  const { head, tree } = m;
+  const used = new Set(tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
+  const coupons = data.coupons.filter((c) => c.modelId === modelId);
+  for (const c of coupons) for (const l of c.card.layers) used.add(l.productId);
+  const stored = data.plans.get(modelId);
+  const planning = saidOf(m.planning.planning);
+  return {
+    format: DOCUMENT_FORMAT,
+    model: { id: head.id, name: head.name, scale: head.scale, note: head.note },
+    parts: tree.map((p) => ({
+      id: p.id,
+      name: p.name,
+      count: p.count,
+      note: p.note,
+      ...(p.photo === null ? {} : { photo: p.photo }),
+      regions: p.regions.map((r) => ({ ...r.region, stack: r.stack, overrides: [...r.overrides] })),
+    })),
+    products: [...data.products.values()].filter((p) => used.has(p.id)),
+    shop: data.shopState.shop,
+    ...(planning ? { planning } : {}),
+    plan: stored ? timetableOf(stored.answer as PlanAnswer | ImportedPlan, stored.plannedMs) : null,
+    log: [...m.sources.log],
+    coupons: coupons.map((c) => c.card),
+    ...airForDocument({ ...s.air(modelId), readings: readReadings(db, 0, nowMs()) }),
+  } as unknown as ModelDocument;
+}
+
+/** Left out where nothing was said, so that documents of before stay as they were. */
+const saidOf = (planning: ModelDocument["planning"]): ModelDocument["planning"] =>
+  canonicalJson(planning) === canonicalJson(NO_PLANNING) ? undefined : planning;
+
+/** Every picture a document names. */
+const photosOf = (doc: ModelDocument): readonly string[] => {
+  const named = [...doc.parts, ...doc.products, ...doc.coupons].map((x) => x.photo);
+  return [...new Set(named.filter((h): h is string => typeof h === "string"))];
+};
+
+interface Loose {
+  readonly doc: ModelDocument;
+  readonly photos: readonly Photo[];
+}
+
+const loose = (modelId: string, withPhotos: boolean): Outcome<Loose> =>
+  reading((db) => {
+    const doc = documentOf(db, modelId);
+    return doc ? done({ doc, photos: withPhotos ? readPhotos(db, photosOf(doc)) : [] }) : notFound("The model");
+  });
+
+/** The whole model as one canonical document: the same model always gives the same bytes. */
+export function exportDocument(modelId: string, withPhotos = true): Outcome<string> {
+  const own = loose(modelId, withPhotos);
+  return own.ok ? done(writeText(own.value.doc, own.value.photos)) : own;
+}
+
+/** The same, written beside the request: with its pictures a document may be a hundred megabytes long. */
+export async function exportFile(modelId: string, withPhotos = true): Promise<Outcome<string>> {
+  const own = loose(modelId, withPhotos);
+  return own.ok ? ask("writeText", own.value.doc, own.value.photos) : own;
+}

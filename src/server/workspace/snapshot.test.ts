@@ -1,0 +1,111 @@
+import { failed } from "@/contracts";
+import { openDb, updateNode } from "@/db";
+import { logTitle } from "@/messages";
+import { freshStore, must, statementsAsked } from "../../../tests/support/store";
+import * as server from "..";
+import { writing } from "../guard";
+import { snapshotOf } from "./snapshot";
+
+freshStore();
+
+const bench = () => must(server.loadDemo(true)).modelId;
+const look = () => snapshotOf(openDb());
+const partName = (modelId: string) => look().model(modelId)!.tree[0]!.name;
+
+describe("the bench as it is", () => {
+  it("is the same object until somebody writes, and knows of the write at once", () => {
+    const model = bench();
+    const before = look();
+    must(server.getBenchScreen(model));
+    must(server.getPlanScreen(model));
+    expect(look()).toBe(before);
+    must(server.editNode("part", look().model(model)!.tree[0]!.id, 0, { name: "Other hull" }));
+    expect(look()).not.toBe(before);
+    expect(partName(model)).toBe("Other hull");
+  });
+  it("within a transaction holds what was written so far, and after a refusal nothing of it", () => {
+    const model = bench();
+    const name = partName(model);
+    const { id } = look().model(model)!.tree[0]!;
+    let within = "";
+    const told = writing((db) => {
+      updateNode(db, "part", id, 0, { name: "Half way" });
+      within = snapshotOf(db).model(model)!.tree[0]!.name;
+      return failed("refused", "after all not");
+    });
+    expect(told.ok).toBe(false);
+    expect(within).toBe("Half way");
+    expect(partName(model)).toBe(name);
+  });
+  it("speaks of another minute when that has come, without asking the database again", () => {
+    bench();
+    const before = look();
+    const clock = globalThis as unknown as { elmBenchClockShiftMs: number };
+    clock.elmBenchClockShiftMs += 60_000;
+    try {
+      const later = look();
+      expect(later.nowMin).toBe(before.nowMin + 1);
+      expect(later.data).toBe(before.data);
+    } finally {
+      clock.elmBenchClockShiftMs -= 60_000;
+    }
+  });
+  it("one region's tile is the one the whole bench has of it", () => {
+    const model = bench();
+    const own = look().model(model)!;
+    const one = own.tree.flatMap((p) => p.regions).map((r) => own.tileOf(r.region.id));
+    expect(one).toEqual(
+      own.tree.flatMap((p) => p.regions).map((r) => own.tiles.find((t) => t.regionId === r.region.id) ?? null),
+    );
+  });
+  it("what a pile was judged is not asked again for work on another part", () => {
+    const model = bench();
+    const verdicts = () => must(server.getJudged(model)).map((j) => [j.node.region.id, j.answer] as const);
+    const before = new Map(verdicts());
+    const tile = must(server.getBench(model)).tiles.find((t) => t.zone === "ready")!;
+    must(server.startOp(tile.regionId, { opId: tile.op!.id, reason: null }, logTitle, String));
+    for (const [id, answer] of verdicts()) expect(answer).toBe(before.get(id));
+  });
+});
+
+describe("statements", () => {
+  let asked: string[] = [];
+  let edits = 0;
+  beforeEach(() => {
+    asked = statementsAsked();
+  });
+  afterEach(() => jest.restoreAllMocks());
+  const counted = (work: () => void): number => {
+    asked.length = 0;
+    work();
+    return asked.length;
+  };
+  /** Reads the bench anew: something has been written. */
+  const reload = (model: string) =>
+    counted(() => {
+      must(server.editNode("model", model, look().model(model)!.head.rev, { note: `${++edits}` }));
+      asked.length = 0;
+      look();
+    });
+
+  it("are as many for a bench of many parts as for one of none", () => {
+    const empty = must(server.addModel({ name: "Nothing yet", scale: "", note: "" })).id;
+    const few = reload(empty);
+    const many = reload(bench());
+    expect(many).toBe(few);
+    expect(many).toBeLessThan(25);
+  });
+  it("are none where nothing was written since", () => {
+    const model = bench();
+    look();
+    expect(
+      counted(() => {
+        must(server.getFrame());
+        must(server.getBenchScreen(model));
+        must(server.getPlanScreen(model));
+        must(server.getJudged(model));
+        must(server.getLog(model));
+      }),
+    ).toBe(0);
+  });
+});

@@ -1,0 +1,93 @@
+import { createHash } from "node:crypto";
+import {
+  canonicalJson,
+  DOCUMENT_FORMAT,
+  documentSchema,
+  done,
+  failed,
+  invalid,
+  type ModelDocument,
+  type Outcome,
+  type PhotoType,
+  planRequestSchema,
+} from "@/contracts";
+
+/** Documents read and written: what takes its time with a big one, and needs nothing but the document. */
+
+const MAX_FORMAT_TOLD = 40;
+
+/** Refuses what is not ours, is newer, or is broken, with the path of the fault. */
+export function readDocument(input: unknown): Outcome<ModelDocument> {
+  const format = typeof input === "object" && input !== null ? (input as { format?: unknown }).format : undefined;
+  if (typeof format !== "string")
+    return failed("invalid", "format is missing: this is not an Elm Bench document.", [
+      { path: "format", message: "is missing" },
+    ]);
+  if (format !== DOCUMENT_FORMAT) {
+    const newer = /^elm-bench\/([0-9]+)$/.test(format);
+    const told = format.slice(0, MAX_FORMAT_TOLD);
+    return failed(
+      newer ? "newer-format" : "invalid",
+      newer
+        ? `format: the document is ${told}, this application reads ${DOCUMENT_FORMAT}. Update the application first.`
+        : `format: ${told} is not an Elm Bench document.`,
+      [{ path: "format", message: `is ${told}, not ${DOCUMENT_FORMAT}` }],
+    );
+  }
+  const parsed = documentSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  for (const [hash, photo] of Object.entries(parsed.data.photos ?? {}))
+    if (hashOfBytes(Buffer.from(photo.base64, "base64")) !== hash)
+      return failed("invalid", `photos.${hash} holds another picture than its name says`, [
+        { path: `photos.${hash}`, message: "holds another picture than its name says" },
+      ]);
+  return done(parsed.data);
+}
+
+/** Name of a picture: the hash of what it holds. */
+export const hashOfBytes = (bytes: Uint8Array): string => createHash("sha256").update(bytes).digest("hex");
+
+/** A file's text: what is not JSON is refused with the place of the fault. */
+export function readText(text: string): Outcome<ModelDocument> {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    return failed("invalid", `The file is not JSON: ${(error as Error).message}`, [
+      { path: "", message: "is not JSON" },
+    ]);
+  }
+  return readDocument(value);
+}
+
+export interface SentPhoto {
+  readonly hash: string;
+  readonly type: PhotoType;
+  readonly bytes: Uint8Array;
+}
+
+/** The one way of writing a document: the same model always gives the same bytes. */
+export function writeText(doc: ModelDocument, photos: readonly SentPhoto[]): string {
+  const byHash = photos.map((p) => [p.hash, { type: p.type, base64: Buffer.from(p.bytes).toString("base64") }]);
+  return canonicalJson({
+    ...doc,
+    products: [...doc.products].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    ...(photos.length > 0 ? { photos: Object.fromEntries(byHash) } : {}),
+  });
+}
+
+export interface PlanRequest {
+  readonly document: ModelDocument;
+  readonly now?: string | undefined;
+}
+
+/** What is sent to be planned; a fault inside the document is named from the request down. */
+export function readPlanRequest(body: unknown): Outcome<PlanRequest> {
+  const inner = typeof body === "object" && body !== null && "document" in body ? readDocument(body.document) : null;
+  if (inner && !inner.ok) {
+    const fields = inner.problem.fields.map((f) => ({ ...f, path: ["document", f.path].filter(Boolean).join(".") }));
+    return { ok: false, problem: { ...inner.problem, fields } };
+  }
+  const parsed = planRequestSchema.safeParse(body);
+  return parsed.success ? done(parsed.data) : invalid(parsed.error);
+}
