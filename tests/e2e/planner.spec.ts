@@ -7,6 +7,8 @@ test.describe.configure({ mode: "serial" });
 const SAND = "ml-hull-1:sand";
 const block = (page: Page, id: string) => page.locator(`[data-op="${id}"]`);
 const trial = (page: Page) => page.getByTestId("trial");
+/** A plan follows what was said beside the request: a page made since says so until it is there. */
+const planIsMade = (page: Page) => expect(page.getByRole("button", { name: "Plan again" })).toBeEnabled();
 const label = async (page: Page, id: string) => (await block(page, id).getAttribute("aria-label"))!;
 
 async function pull(page: Page, id: string, byPx: number): Promise<void> {
@@ -27,8 +29,8 @@ test("a block pulled along its lane answers at once, falls back on Escape, and i
   await page.getByRole("button", { name: /^Plan (again|everything)$/ }).click();
   await answered;
   await page.goto("/plan");
+  await planIsMade(page);
   await expect(page.getByTestId("finish")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Plan again" })).toBeEnabled();
   const before = await label(page, SAND);
 
   await pull(page, SAND, 60);
@@ -125,10 +127,12 @@ test("a longer search shows how it goes, can be stopped, and hands over the best
   await page.getByLabel("Aim for").selectOption("sessions");
   await answered;
   await page.goto("/plan");
+  await planIsMade(page);
   const again = page.waitForResponse((r) => r.request().method() === "POST" && r.url().includes("/plan"));
   await page.getByLabel("Aim for").selectOption("finish");
   await again;
   await page.goto("/plan");
+  await planIsMade(page);
   const before = await done();
   await page.getByRole("button", { name: "Search for 20 s" }).click();
   await expect(page.getByTestId("search")).toContainText("best so far");

@@ -21,10 +21,13 @@ const UNREACHED: Problem = {
   fields: [],
 };
 
-/** Runs an action, shows its problem if it has one, and refreshes what the page was made from when it went well. */
+/**
+ * Runs an action, shows its problem if it has one, and refreshes what the page was made from when it went well. `busy` while it runs,
+ * `settling` until the page shows what came of it.
+ */
 export function useAct() {
   const router = useRouter();
-  const [, startTransition] = useTransition();
+  const [settling, startTransition] = useTransition();
   const [busy, setBusy] = useState(false);
   const act = useCallback(
     async <T>(action: () => Promise<Outcome<T>>, options: { quiet?: boolean } = {}): Promise<Outcome<T>> => {
@@ -43,7 +46,7 @@ export function useAct() {
     },
     [router],
   );
-  return { act, busy };
+  return { act, busy, settling };
 }
 
 /** A toast with an Undo that really undoes. */

@@ -30,20 +30,15 @@ type Planned = Extract<NonNullable<PlanScreen["plan"]>["answer"], { outcome: "pl
 
 export function PlanView({ screen }: { screen: PlanScreen }) {
   const { plan } = screen;
-  const { act, busy } = useAct();
+  const { act, busy, settling } = useAct();
   const planner = usePlanning(screen);
-  const on = screen.making.state === "making";
+  const on = busy || settling || screen.making.state === "making";
   const make = () => void act(() => askForPlanAction(screen.modelId));
   return (
     <main className="grid grid-cols-[minmax(0,1fr)] gap-3 p-4" data-plan={screen.making.state}>
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="text-xl font-bold">Plan</h1>
-        <button
-          type="button"
-          className={`btn ${plan?.fresh ? "" : "btn-primary"}`}
-          disabled={busy || on}
-          onClick={make}
-        >
+        <button type="button" className={`btn ${plan?.fresh ? "" : "btn-primary"}`} disabled={on} onClick={make}>
           <RefreshCw className="size-4" aria-hidden />
           {plan ? "Plan again" : "Plan everything"}
         </button>
@@ -60,7 +55,7 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
         <WhatIf screen={screen} />
         <Aims screen={screen} planner={planner} />
       </div>
-      {!plan && !on && (
+      {!plan && screen.making.state === "still" && (
         <p className="rounded-box bg-base-200 p-6 text-lg">
           No plan yet. One press lays washing, drying, keying, every coat and every wait of all parts into your bench
           sessions.
