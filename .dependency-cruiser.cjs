@@ -42,6 +42,14 @@ module.exports = {
     only("model-knows-base", "src/core/model/", ["src/core/(base|model)/"]),
     only("reference-knows-model", "src/core/reference/", ["src/core/(base|model|reference)/"]),
     ...CORE_PARTS.map(corePart),
+    ...[
+      ["judge", "base|model|reference|numbers|rules|film"],
+      // the finder bounds its search with the judge's own facts, moments and seams
+      ["finder", "base|model|reference|numbers|rules|film|judge"],
+      ["study", "base|model|reference|numbers|rules|film"],
+    ].map(([room, below]) =>
+      only(`core-${room}-stands-on-what-is-below`, `src/core/${room}/`, [`src/core/(${room}|${below})/`]),
+    ),
     {
       name: "plan-by-the-front-door",
       severity: "error",
@@ -93,7 +101,7 @@ module.exports = {
       severity: "error",
       from: { path: "^(src/ui/|tests/fences/ui-solves-nothing\\.tsx$)", pathNot: "\\.test\\.tsx?$" },
       to: {
-        path: "^src/(core/(rules|film|numbers|schedule|plan)/|db/|server/|app/)",
+        path: "^src/(core/(rules|film|numbers|schedule|judge|finder|study|plan)/|db/|server/|app/)",
         dependencyTypesNot: ["type-only"],
       },
     },
@@ -121,7 +129,7 @@ module.exports = {
       name: "app-goes-through-the-server",
       severity: "error",
       from: { path: "^(src/app/|tests/fences/app-goes-through-the-server\\.ts$)" },
-      to: { path: "^src/(db/|core/(rules|film|schedule|plan)/)", dependencyTypesNot: ["type-only"] },
+      to: { path: "^src/(db/|core/(rules|film|schedule|judge|finder|study|plan)/)", dependencyTypesNot: ["type-only"] },
     },
     {
       name: "nothing-imports-scripts",

@@ -1,5 +1,5 @@
+import { type FinderInput, suggest } from "@/core/finder";
 import type { Region } from "@/core/model";
-import { type FinderInput, suggest } from "@/core/plan";
 import { WAYS } from "@/core/reference";
 import { madeShelf } from "../../tests/support/shelves";
 import { bestMs, firstMs, peakMb, power, round1, tell } from "./measure";

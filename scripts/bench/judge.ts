@@ -1,4 +1,4 @@
-import { judgeStack } from "@/core/plan";
+import { judgeStack } from "@/core/judge";
 import * as server from "@/server";
 import { DEMO_PARTS } from "@/server/demo/model";
 import { DEMO_SHELF } from "@/server/demo/shelf";

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { AirPoint, MaterialId, Product, Unknown } from "@/core/model";
-import type { StudyLayer } from "@/core/plan";
+import type { StudyLayer } from "@/core/study";
 import { ranged } from "./base";
 import { inlineProductSchema } from "./check";
 

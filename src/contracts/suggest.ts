@@ -1,6 +1,6 @@
 import { z } from "zod";
+import type { Difference, Found, Reason, Want, WhyNot } from "@/core/finder";
 import { METHODS, PROTECTIONS, SHEENS } from "@/core/model";
-import type { Difference, Found, Reason, Want, WhyNot } from "@/core/plan";
 import type { WayOfWorking } from "@/core/reference";
 import { idSchema, ranged, uniqueList } from "./base";
 import { checkRegionSchema, inlineProductSchema } from "./check";

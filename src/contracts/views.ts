@@ -1,5 +1,6 @@
+import type { JudgeAnswer } from "@/core/judge";
 import type { BenchSession, CouponResult, Product, Region, Stack } from "@/core/model";
-import type { BenchTile, JudgeAnswer, Operation, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
+import type { BenchTile, Operation, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
 import type { AirNow } from "./air";
 import type { CouponCard } from "./coupon";
 import type { Planning } from "./planning";

@@ -1,5 +1,5 @@
 import type { FilmFaultKind, FilmMilestone } from "@/core/film";
-import type { QuoteAir, StudyAir } from "@/core/plan";
+import type { QuoteAir, StudyAir } from "@/core/study";
 import { duration } from "@/format";
 import { MILESTONE_NAME } from "./vocabulary";
 

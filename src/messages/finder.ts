@@ -1,4 +1,4 @@
-import type { Difference, Reason, Totals } from "@/core/plan";
+import type { Difference, Reason, Totals } from "@/core/finder";
 import { duration } from "@/format";
 import { reasonText } from "./verdicts";
 

@@ -1,5 +1,5 @@
+import type { PlacedVerdict } from "@/core/judge";
 import type { Carrier, Verdict } from "@/core/model";
-import type { PlacedVerdict } from "@/core/plan";
 import type { AdviceKey, Remedy } from "@/core/rules";
 import { BEFORE_NAME, CARRIER_NAME, HEAVINESS_NAME, MILESTONE_NAME, PREP_NAME, VERDICT_NAME } from "./vocabulary";
 

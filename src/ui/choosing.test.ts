@@ -1,5 +1,5 @@
 import type { CouponView } from "@/contracts";
-import { judgeStack } from "@/core/plan";
+import { judgeStack } from "@/core/judge";
 import { differenceText, stageOf, totalText, tradeText, whyText, wouldText } from "@/messages";
 import { layer, lookup, pile, product, region } from "../../tests/support/world";
 import { filmsOf, pileText } from "./section/pile";

@@ -23,8 +23,8 @@ import {
   steadyBalancePhi,
 } from "@/core/film";
 import type { Product } from "@/core/model";
-import { coatsOf, type StudyLayer } from "@/core/plan";
 import { labelTimes, STILL_AIR_M_S } from "@/core/reference";
+import { coatsOf, type StudyLayer } from "@/core/study";
 
 /** Where a run ends that never gets there: half a year. */
 const HORIZON_MIN = 180 * 1440;

@@ -7,7 +7,7 @@ import {
   type StudyInput,
   type WhoseNumber,
   whoseNumber,
-} from "@/core/plan";
+} from "@/core/study";
 
 /** What the Film screen asks of the worker. */
 export type FilmQuestion =

@@ -1,21 +1,8 @@
 import type { FilmApplication, FilmCase, SentPlanInput } from "@/contracts";
+import { type FinderAnswer, type FinderInput, suggest, type WhyNot, whyNot, whyNotStack } from "@/core/finder";
 import type { Stack } from "@/core/model";
-import {
-  type FinderAnswer,
-  type FinderInput,
-  type Looked,
-  type PlanAnswer,
-  planModel,
-  type StackTotals,
-  type StudyLayer,
-  stackTotals,
-  suggest,
-  type WhyNot,
-  type WhyOp,
-  whyNot,
-  whyNotStack,
-  whyOp,
-} from "@/core/plan";
+import { type Looked, type PlanAnswer, planModel, type StackTotals, stackTotals, type WhyOp, whyOp } from "@/core/plan";
+import type { StudyLayer } from "@/core/study";
 import { readPlanRequest, readText, writeText } from "./document";
 import { type ApplicationAnswer, type CaseAnswer, solveApplication, solveCase } from "./film-answers";
 import { openInput } from "./open-input";

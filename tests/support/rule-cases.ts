@@ -1,5 +1,5 @@
+import { judgeStack, type PlacedVerdict } from "@/core/judge";
 import type { AirSpot, Layer, MaterialId, PrepStep, Product, Protection, Region } from "@/core/model";
-import { judgeStack, type PlacedVerdict } from "@/core/plan";
 import { layer, lookup, pile, product, region } from "./world";
 
 export const SAFE: readonly Protection[] = ["extraction", "a2p3", "p3", "gloves", "eye-cover"];

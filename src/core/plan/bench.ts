@@ -1,6 +1,6 @@
+import type { JudgeAnswer } from "../judge";
 import { airsOf } from "./airs";
 import { crossTies } from "./joins";
-import type { JudgeAnswer } from "./judge";
 import type { Operation } from "./operations";
 import { type LiveChain, liveChain } from "./problem";
 import { judgeRegion, openStops } from "./region";

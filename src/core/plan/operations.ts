@@ -1,5 +1,6 @@
 import { own } from "../base";
 import type { AppliedCoat } from "../film";
+import type { SeamPlan } from "../judge";
 import type { BeforeStep, Layer, Method, PrepStep, Product, Region, Stack, Tape } from "../model";
 import { plannedWftUm } from "../numbers";
 import {
@@ -20,7 +21,6 @@ import {
   type Wetting,
 } from "../reference";
 import { isSprayed } from "../rules";
-import type { SeamPlan } from "./judge";
 import { roundOf } from "./round-ids";
 import { partDryWait, type Wait } from "./wait";
 

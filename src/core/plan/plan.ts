@@ -1,5 +1,6 @@
 import { assert, MIN_PER_DAY } from "../base";
 import { type GateReason, gateReason } from "../film";
+import { type JudgeAnswer, standingOnce } from "../judge";
 import type { BenchSession } from "../model";
 import {
   type Conflict,
@@ -15,7 +16,6 @@ import {
 import { airsOf } from "./airs";
 import { batchesOf } from "./batches";
 import { crossTies, joinCircle } from "./joins";
-import { type JudgeAnswer, standingOnce } from "./judge";
 import { withLateMasks } from "./late-masks";
 import type { OpRecord, Tie } from "./operations";
 import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";

@@ -1,5 +1,6 @@
 import { own } from "../base";
 import { type AppliedCoat, type Climate, gateSpans } from "../film";
+import type { JudgeAnswer } from "../judge";
 import type { BenchSession, Caution, Product, Region } from "../model";
 import { ASSUMED_AREA_CM2, CLEANING_MIN, firstDrink, materialFacts, UV_BOX_MIN, WARM_UP_MIN } from "../reference";
 import type { Link, Op, Problem, Span } from "../schedule";
@@ -7,7 +8,6 @@ import type { AirOf } from "./airs";
 import { type Drying, dryingOf, keepsOf, sharedAir, TOOL_OF } from "./aside";
 import type { Batches } from "./batches";
 import { type CrossTie, withFit } from "./joins";
-import type { JudgeAnswer } from "./judge";
 import {
   type Chain,
   chainOf,

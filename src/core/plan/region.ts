@@ -1,4 +1,4 @@
-import { type JudgeAnswer, judgeStack, type PlacedVerdict } from "./judge";
+import { type JudgeAnswer, judgeStack, type PlacedVerdict } from "../judge";
 import type { PlanInput, PlanRegion, RefusedStop } from "./types";
 
 /** A region's pile as the plan sees it: with the shop's trials, and without the air of the moment. */

@@ -1,8 +1,8 @@
 import { own } from "../base";
+import { type JudgeAnswer, judgeStack } from "../judge";
 import type { Layer, Stack } from "../model";
 import { plannedWftUm } from "../numbers";
 import { familySkinUm, MOST_ROUNDS, ROUND_GRIT, ROUND_RUB_SHARE, USUAL_ROUNDS, volumeSolidsOf } from "../reference";
-import { type JudgeAnswer, judgeStack } from "./judge";
 import { roundId, roundOf } from "./round-ids";
 import type { PlanInput, PlanRegion } from "./types";
 

@@ -1,6 +1,6 @@
 import { airAt } from "../film";
+import { judgeStack, type PlacedVerdict } from "../judge";
 import { mechanismOf } from "../reference";
-import { judgeStack, type PlacedVerdict } from "./judge";
 import { coatsUpTo, LAYS_PAINT, type Operation } from "./operations";
 import type { LiveChain, ProblemContext } from "./problem";
 import { stillStops } from "./region";

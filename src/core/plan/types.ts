@@ -1,4 +1,5 @@
 import type { Climate, GateReason } from "../film";
+import type { PlacedVerdict } from "../judge";
 import type {
   BenchSession,
   Caution,
@@ -12,7 +13,6 @@ import type {
   Verdict,
 } from "../model";
 import type { BoundBy, Conflict, Freeing, Piece } from "../schedule";
-import type { PlacedVerdict } from "./judge";
 import type { Operation, OpRecord } from "./operations";
 import type { StockLine } from "./stock";
 import type { WaitedFor } from "./wait";

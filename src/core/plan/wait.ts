@@ -9,10 +9,10 @@ import {
   type WaitClock,
   waitFactor,
 } from "../film";
+import type { SeamPlan, SeamWait } from "../judge";
 import type { Caution, Milestone } from "../model";
 import { familyFacts, labelTimes, ownGapMilestone, WIPE_FLASH_MIN } from "../reference";
 import type { Span } from "../schedule";
-import type { SeamPlan, SeamWait } from "./judge";
 
 /** What stands between two operations of a region. */
 export type Wait =

@@ -1,3 +1,4 @@
+import { type WhyWait, whyWait } from "../study";
 import { airsOf } from "./airs";
 import { coatsUpTo } from "./operations";
 import { liveChain } from "./problem";
@@ -5,7 +6,6 @@ import { judgeRegion } from "./region";
 import type { PlanInput, WaitReport } from "./types";
 import { isBare, notYetById } from "./wait";
 import { waitReport } from "./wait-report";
-import { type WhyWait, whyWait } from "./why";
 
 export interface WhyOp {
   readonly wait: WaitReport;

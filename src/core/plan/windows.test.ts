@@ -1,6 +1,6 @@
 import { layer, lookup, NOW_MIN, pile, planInput, product, region } from "../../../tests/support/world";
+import { judgeStack } from "../judge";
 import type { Layer, Product } from "../model";
-import { judgeStack } from "./judge";
 import { planModel } from "./plan";
 import type { PlanAnswer, PlanInput, PlanRegion } from "./types";
 

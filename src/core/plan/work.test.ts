@@ -1,8 +1,8 @@
 import { workText } from "@/messages";
 import { layer, lookup, pile, product, region, steadyAir } from "../../../tests/support/world";
 import { prefixClock } from "../film";
+import { judgeStack } from "../judge";
 import { labelForbids, possibleBites, preparedConditions } from "../rules";
-import { judgeStack } from "./judge";
 import { chainOf, type OpRecord, withHistory } from "./operations";
 import type { PlanRegion } from "./types";
 import { canShut, partDryWait, spansOf, type Wait, type WaitContext, waitAssumed } from "./wait";

@@ -15,8 +15,9 @@ import {
   type PartNode,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
+import { type JudgeAnswer, judgeWithDoubts } from "@/core/judge";
 import type { Layer, Product } from "@/core/model";
-import { type JudgeAnswer, judgeWithDoubts, type PlanAnswer } from "@/core/plan";
+import type { PlanAnswer } from "@/core/plan";
 import { allProducts } from "@/db";
 import { nowMs } from "../clock";
 import { airOfDocument } from "../document-air";

@@ -10,8 +10,8 @@ import {
   type Outcome,
 } from "@/contracts";
 import type { Product } from "@/core/model";
-import type { StudyLayer } from "@/core/plan";
 import { onBestEvidence } from "@/core/reference";
+import type { StudyLayer } from "@/core/study";
 import { allProducts } from "@/db";
 import type { ApplicationAnswer, CaseAnswer } from "@/workers/film-answers";
 import { reading } from "../guard";

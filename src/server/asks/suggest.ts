@@ -16,8 +16,8 @@ import {
   type WhyNotView,
   waySchema,
 } from "@/contracts";
+import type { FinderAnswer, FinderInput, Found, Trade, WhyNot } from "@/core/finder";
 import type { Product, Stack } from "@/core/model";
-import type { FinderAnswer, FinderInput, Found, Trade, WhyNot } from "@/core/plan";
 import { onBestEvidence, WAYS, type WayOfWorking } from "@/core/reference";
 import { writeShop } from "@/db";
 import { conflict, notFound, viewing, writing } from "../guard";

@@ -11,8 +11,9 @@ import {
   type RegionNode,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
+import type { JudgeAnswer } from "@/core/judge";
 import { layerOfKey, type Product } from "@/core/model";
-import { type BenchTile, canMl, type JudgeAnswer, type Operation } from "@/core/plan";
+import { type BenchTile, canMl, type Operation } from "@/core/plan";
 import { allProducts, appendLog, type Db, productRev, readLog, regionHome, updateProduct, writeReadings } from "@/db";
 import { nowMs } from "../clock";
 import { notFound, writing } from "../guard";

@@ -9,8 +9,8 @@ import {
   trialsSchema,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
+import { couponDueMin } from "@/core/judge";
 import type { AirSpot, Layer, Product } from "@/core/model";
-import { couponDueMin } from "@/core/plan";
 import { type Db, insertCoupon, listCoupons, type StoredCoupon, setCouponDeleted, updateCoupon } from "@/db";
 import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";

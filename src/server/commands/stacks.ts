@@ -1,7 +1,7 @@
 import { done, failed, invalid, type Outcome, overrideSchema, type RegionNode, stackSchema } from "@/contracts";
+import { applyRemedy, type PlacedVerdict } from "@/core/judge";
 import type { Product, Stack } from "@/core/model";
 import { FILM_ROLES, isOneOf } from "@/core/model";
-import { applyRemedy, type PlacedVerdict } from "@/core/plan";
 import { allProducts, type Db, regionHome, replaceStack, setOverride } from "@/db";
 import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";

@@ -1,5 +1,5 @@
 import { type CouponScreen, type CouponView, done, type JudgedRegion, type Outcome } from "@/contracts";
-import { couponCounts, couponReach } from "@/core/plan";
+import { couponCounts, couponReach } from "@/core/judge";
 import type { StoredCoupon } from "@/db";
 import { nowMs } from "../clock";
 import { viewingModel } from "../guard";

@@ -1,5 +1,6 @@
 import { type CouponCard, done, type JudgedRegion, type Outcome, type RegionNode, type StackView } from "@/contracts";
-import { nearCoupons, type StackTotals } from "@/core/plan";
+import { nearCoupons } from "@/core/judge";
+import type { StackTotals } from "@/core/plan";
 import { notFound, viewing, viewingModel } from "../guard";
 import { sent } from "../planning/task";
 import { ask } from "../solver/ask";

@@ -1,7 +1,8 @@
 import { type CouponCard, type ModelHead, NO_PLANNING, type PartNode, type RegionNode } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
+import type { JudgeAnswer } from "@/core/judge";
 import type { AirSpot, Product } from "@/core/model";
-import { type BenchTile, benchNow, type JudgeAnswer, type PlanAnswer, type PlanInput } from "@/core/plan";
+import { type BenchTile, benchNow, type PlanAnswer, type PlanInput } from "@/core/plan";
 import { type Db, revision, type StoredPlan, type StoredPlanning } from "@/db";
 import { nowMs } from "../clock";
 import { lookup } from "../lookup";

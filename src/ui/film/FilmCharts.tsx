@@ -2,7 +2,7 @@
 
 import type { Annotations, Data, Shape } from "plotly.js";
 import { useCallback } from "react";
-import type { FilmStudy, StudyRun } from "@/core/plan";
+import type { FilmStudy, StudyRun } from "@/core/study";
 import { filmMilestoneName, STUDY_AIR_NAME } from "@/messages";
 import { Chart, type ChartInk, type ChartSpec } from "../charts/Chart";
 

@@ -1,6 +1,6 @@
 "use client";
 
-import type { FilmStudy } from "@/core/plan";
+import type { FilmStudy } from "@/core/study";
 import { duration } from "@/format";
 
 /** Places through the depth that are told, from the face up. */

@@ -3,8 +3,8 @@
 import { Download } from "lucide-react";
 import { useMemo } from "react";
 import type { FilmScreen } from "@/contracts";
-import type { FilmStudy } from "@/core/plan";
 import { filmDefaults } from "@/core/reference";
+import type { FilmStudy } from "@/core/study";
 import { duration, um } from "@/format";
 import { FIT_NOTE, filmMilestoneName, NEVER_TEXT, STUDY_AIR_NAME } from "@/messages";
 import type { FilmQuestion } from "@/workers/film";

@@ -1,7 +1,7 @@
 "use client";
 
 import { TriangleAlert } from "lucide-react";
-import type { FilmStudy } from "@/core/plan";
+import type { FilmStudy } from "@/core/study";
 import { duration } from "@/format";
 import { filmFaultText } from "@/messages";
 import { type FilmSettings, LIMITS } from "./settings";

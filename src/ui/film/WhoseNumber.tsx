@@ -4,7 +4,7 @@ import { Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
 import type { FilmScreen } from "@/contracts";
 import type { Product } from "@/core/model";
-import type { QuoteReading, StudyLayer } from "@/core/plan";
+import type { QuoteReading, StudyLayer } from "@/core/study";
 import { duration, um } from "@/format";
 import { MILESTONE_NAME, QUOTE_AIR_NAME } from "@/messages";
 import type { FilmQuestion } from "@/workers/film";

@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import type { FilmStudy } from "@/core/plan";
+import type { FilmStudy } from "@/core/study";
 
 const places = (x: number, n: number): number => Math.round(x * 10 ** n) / 10 ** n;
 

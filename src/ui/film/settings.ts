@@ -1,7 +1,7 @@
 import type { FilmScreen } from "@/contracts";
 import { MATERIALS, type MaterialId } from "@/core/model";
-import type { StudyInput, StudyLayer } from "@/core/plan";
 import { materialFacts } from "@/core/reference";
+import type { StudyInput, StudyLayer } from "@/core/study";
 
 /** What is set on the Film screen; it all stands in the address. */
 export interface FilmSettings {

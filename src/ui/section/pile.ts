@@ -1,5 +1,5 @@
+import type { JudgeAnswer, PlacedVerdict } from "@/core/judge";
 import { type Product, type Stack, type Verdict, worseVerdict } from "@/core/model";
-import type { JudgeAnswer, PlacedVerdict } from "@/core/plan";
 import { um } from "@/format";
 import { HEAVINESS_NAME, reasonText, SHEEN_NAME, VERDICT_NAME } from "@/messages";
 import type { SectionFilm } from "./Section";

@@ -3,9 +3,9 @@
 import { Search } from "lucide-react";
 import { useRef } from "react";
 import type { JudgedRegion, StackView } from "@/contracts";
+import type { PlacedVerdict } from "@/core/judge";
 import type { Layer, PrepStep, Product, Stack } from "@/core/model";
 import { FILM_ROLES, isOneOf, PREP_STEPS } from "@/core/model";
-import type { PlacedVerdict } from "@/core/plan";
 import { materialFacts } from "@/core/reference";
 import { relativeDay } from "@/format";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "@/messages";

@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { planCouponAction } from "@/actions/coupons";
 import { overrideAction } from "@/actions/stacks";
-import type { PlacedVerdict } from "@/core/plan";
+import type { PlacedVerdict } from "@/core/judge";
 import { remedyText, verdictText, wouldText } from "@/messages";
 import { VerdictMark } from "../components/VerdictMark";
 import { useAct } from "../hooks/useAct";

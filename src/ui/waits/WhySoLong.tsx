@@ -3,7 +3,8 @@
 import { useState } from "react";
 import { whyWaitAction } from "@/actions/bench";
 import { isOneOf, MILESTONES } from "@/core/model";
-import type { WaitCause, WaitReport, WhyOp } from "@/core/plan";
+import type { WaitReport, WhyOp } from "@/core/plan";
+import type { WaitCause } from "@/core/study";
 import { duration } from "@/format";
 import { MILESTONE_NAME } from "@/messages";
 

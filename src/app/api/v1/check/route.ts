@@ -1,4 +1,4 @@
-import type { JudgeAnswer, PlacedVerdict } from "@/core/plan";
+import type { JudgeAnswer, PlacedVerdict } from "@/core/judge";
 import { remedyText, verdictText } from "@/messages";
 import * as server from "@/server";
 import { answer } from "../../http";

@@ -1,7 +1,7 @@
-import { milestoneAfter, rateIn } from "../../film";
-import type { AirSpot, Layer, MaterialId, Product, Region, Unknown } from "../../model";
-import { MATERIALS } from "../../model";
-import { edgeTakesUm, ladderStep, plannedWftUm, puttyLaidUm, ratioOff } from "../../numbers";
+import { milestoneAfter, rateIn } from "../film";
+import type { AirSpot, Layer, MaterialId, Product, Region, Unknown } from "../model";
+import { MATERIALS } from "../model";
+import { edgeTakesUm, ladderStep, plannedWftUm, puttyLaidUm, ratioOff } from "../numbers";
 import {
   CAN_MAX_C,
   dewPointC,
@@ -14,8 +14,8 @@ import {
   STILL_AIR_M_S,
   strongestBite,
   TAPE_LATEST_MIN,
-} from "../../reference";
-import type { Facts, FactValue, KnownValue } from "../../rules";
+} from "../reference";
+import type { Facts, FactValue, KnownValue } from "../rules";
 import { barrierBelow, isolatesOld } from "./barrier";
 import { colourFacts } from "./hiding";
 import { filmStateAt, laidFilm, reachedMin } from "./moments";

@@ -1,7 +1,7 @@
-import type { Product } from "../../model";
-import { dryDensityGMl, filmMassG, grooveLost, hidesScratchUm, hueOf, ridgeBuriedUm, scratchUm } from "../../numbers";
-import { familyFacts, OIL_FUEL_FAMILIES, STACKED_COATS } from "../../reference";
-import type { Facts, FactValue } from "../../rules";
+import type { Product } from "../model";
+import { dryDensityGMl, filmMassG, grooveLost, hidesScratchUm, hueOf, ridgeBuriedUm, scratchUm } from "../numbers";
+import { familyFacts, OIL_FUEL_FAMILIES, STACKED_COATS } from "../reference";
+import type { Facts, FactValue } from "../rules";
 import type { Pile } from "./pile";
 
 /** Most coats of one reversible family that go on within two days. */

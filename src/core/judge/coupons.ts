@@ -6,7 +6,7 @@ import {
   type Stack,
   type Unknown,
   type Verdict,
-} from "../../model";
+} from "../model";
 import type { PlacedVerdict } from "./types";
 
 const heavier = (a: { heaviness: Layer["heaviness"]; wftUm: number | null }, b: typeof a): boolean => {

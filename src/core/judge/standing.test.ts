@@ -1,4 +1,4 @@
-import { layer, lookup, pile, product, region } from "../../../../tests/support/world";
+import { layer, lookup, pile, product, region } from "../../../tests/support/world";
 import { judgeWithDoubts } from ".";
 
 const SPRAYS = pile(

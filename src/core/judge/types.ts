@@ -1,7 +1,7 @@
-import type { AppliedCoat, WaitClock } from "../../film";
-import type { AirSpot, Carrier, Coupon, Place, Product, Protection, Region, Stack, Verdict } from "../../model";
-import type { LedgerLine } from "../../numbers";
-import type { FilmState, Fired } from "../../rules";
+import type { AppliedCoat, WaitClock } from "../film";
+import type { AirSpot, Carrier, Coupon, Place, Product, Protection, Region, Stack, Verdict } from "../model";
+import type { LedgerLine } from "../numbers";
+import type { FilmState, Fired } from "../rules";
 
 export interface JudgeInput {
   readonly region: Region;

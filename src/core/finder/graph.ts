@@ -1,7 +1,12 @@
-import { MIN_PER_DAY } from "../../base";
-import type { Layer, Stack, Verdict } from "../../model";
-import { hexLuminance, plannedWftUm } from "../../numbers";
-import { DARK_UP_TO, FOAM_BARRIER, PALE_FROM, RISK_POINTS, SHOWN_RISK } from "../../reference";
+import { MIN_PER_DAY } from "../base";
+import { judgeStack } from "../judge";
+import { airFacts } from "../judge/facts";
+import { filmStateAt, laidFilm, momentsOf, reachedMin } from "../judge/moments";
+import type { Pile } from "../judge/pile";
+import { meetingVerdicts, SEVERITY } from "../judge/seams";
+import type { Layer, Stack, Verdict } from "../model";
+import { hexLuminance, plannedWftUm } from "../numbers";
+import { DARK_UP_TO, FOAM_BARRIER, PALE_FROM, RISK_POINTS, SHOWN_RISK } from "../reference";
 import {
   applyRules,
   type FactSheet,
@@ -12,12 +17,7 @@ import {
   regionFacts,
   upperFacts,
   worstOf,
-} from "../../rules";
-import { judgeStack } from "../judge";
-import { airFacts } from "../judge/facts";
-import { filmStateAt, laidFilm, momentsOf, reachedMin } from "../judge/moments";
-import type { Pile } from "../judge/pile";
-import { meetingVerdicts, SEVERITY } from "../judge/seams";
+} from "../rules";
 import { layerTotals, ZERO } from "./cost";
 import { type Heights, heightsOf } from "./height";
 import { fits, mayEnd, optionsOf, prepOf, RANK } from "./options";

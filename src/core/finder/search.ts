@@ -1,10 +1,10 @@
-import { assert, MIN_PER_DAY } from "../../base";
-import type { Layer, Stack } from "../../model";
-import { dftUm, plannedWftUm } from "../../numbers";
-import { volumeSolidsOf, WEIGHTS, type Weights } from "../../reference";
-import { possibleBites } from "../../rules";
+import { assert, MIN_PER_DAY } from "../base";
 import { judgeStack } from "../judge";
 import { laidFilm } from "../judge/moments";
+import type { Layer, Stack } from "../model";
+import { dftUm, plannedWftUm } from "../numbers";
+import { volumeSolidsOf, WEIGHTS, type Weights } from "../reference";
+import { possibleBites } from "../rules";
 import { add, layerTotals, layerWaits, prepHours, riskOf, scuffHours, weigh, ZERO } from "./cost";
 import { airRisk, Gathering, type Graph, type Way, waitIn } from "./graph";
 import { Heap } from "./heap";

@@ -1,5 +1,5 @@
 import type { AirSpot, Layer, Product } from "../model";
-import { laidFilm, momentsOf, reachedMin } from "./judge/moments";
+import { laidFilm, momentsOf, reachedMin } from "./moments";
 
 /**
  * Minutes from the first coat of a scrap until all of it is through cured, in steady air, each layer laid at the first

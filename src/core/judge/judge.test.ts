@@ -1,12 +1,12 @@
 import { MORE_PAIRS } from "../../../tests/support/more-rule-cases";
 import { type Case, fired, judge, nitroOver, on, PAIRS, SAFE, verdictOf } from "../../../tests/support/rule-cases";
 import { layer, lookup, pile, product, region } from "../../../tests/support/world";
+import { judgeStack } from "../judge";
+import { CARRIER_RULES } from "../judge/detail";
+import { applyRemedy } from "../judge/remedy";
 import type { Layer, MaterialId, Product, Stack } from "../model";
 import { MATERIALS } from "../model";
 import { CATALOGUE } from "../rules";
-import { judgeStack } from "./judge";
-import { CARRIER_RULES } from "./judge/detail";
-import { applyRemedy } from "./remedy";
 
 describe("every rule has a case that fires it and a near miss that does not", () => {
   const pairs = { ...PAIRS, ...MORE_PAIRS };

@@ -1,7 +1,7 @@
-import type { Product } from "../../model";
-import { coatsToHide, hexLuminance, hueOf, linearRgb } from "../../numbers";
-import { materialFacts, PALE_FOR_TRANSPARENT, PALE_FROM } from "../../reference";
-import type { Facts } from "../../rules";
+import type { Product } from "../model";
+import { coatsToHide, hexLuminance, hueOf, linearRgb } from "../numbers";
+import { materialFacts, PALE_FOR_TRANSPARENT, PALE_FROM } from "../reference";
+import type { Facts } from "../rules";
 import { coatDryUm, groundColour, type Pile } from "./pile";
 
 /** What a colour lies on: the film that shows under it, else the bare material, whose shade is a usual one. */

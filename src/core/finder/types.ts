@@ -1,6 +1,6 @@
-import type { AirSpot, Coupon, Layer, Product, Protection, Region, Stack, Verdict } from "../../model";
-import type { WayOfWorking } from "../../reference";
 import type { JudgeAnswer } from "../judge";
+import type { AirSpot, Coupon, Layer, Product, Protection, Region, Stack, Verdict } from "../model";
+import type { WayOfWorking } from "../reference";
 
 export interface FinderInput {
   readonly region: Region;

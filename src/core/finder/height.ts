@@ -1,4 +1,4 @@
-import { dftUm, plannedWftUm, ridgeBuriedUm } from "../../numbers";
+import { dftUm, plannedWftUm, ridgeBuriedUm } from "../numbers";
 import {
   DETAIL_LOSS_CARE,
   DETAIL_LOSS_STOP,
@@ -7,7 +7,7 @@ import {
   SHOWN_RISK,
   volumeSolidsOf,
   type Weights,
-} from "../../reference";
+} from "../reference";
 import { fits, RANK } from "./options";
 import type { FinderInput, Option } from "./types";
 

@@ -1,6 +1,6 @@
-import type { Product } from "../../model";
-import { familyFacts, materialFacts, strongestBite } from "../../reference";
-import type { Fired } from "../../rules";
+import type { Product } from "../model";
+import { familyFacts, materialFacts, strongestBite } from "../reference";
+import type { Fired } from "../rules";
 import { skinOf } from "./facts";
 import { coatsNeeded } from "./hiding";
 import { airOf, type Pile } from "./pile";

@@ -1,6 +1,6 @@
 import { BEFORE_STEPS, PREP_STEPS, type Stack } from "../model";
 import type { Remedy } from "../rules";
-import type { Where } from "./judge";
+import type { Where } from "./types";
 
 /** An id no layer of the stack has yet, made from another's. */
 function freshId(stack: Stack, id: string): string {

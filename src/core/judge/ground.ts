@@ -1,6 +1,6 @@
-import type { Carrier, FamilyId, Product, Region } from "../../model";
-import { familyFacts, OLD_ALKYD_SAFE_DAYS } from "../../reference";
-import type { FilmState } from "../../rules";
+import type { Carrier, FamilyId, Product, Region } from "../model";
+import { familyFacts, OLD_ALKYD_SAFE_DAYS } from "../reference";
+import type { FilmState } from "../rules";
 
 /** What such a film usually dried from; only asked whether a wash is of its own class. Source: common trade practice. */
 const USUAL_CARRIERS: Partial<Record<FamilyId, readonly Carrier[]>> = {

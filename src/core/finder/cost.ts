@@ -1,5 +1,7 @@
-import { MIN_PER_DAY, MIN_PER_HOUR } from "../../base";
-import type { Finish, Layer, Product, Stack } from "../../model";
+import { MIN_PER_DAY, MIN_PER_HOUR } from "../base";
+import type { PlacedVerdict } from "../judge";
+import { laidFilm, reachedMin } from "../judge/moments";
+import type { Finish, Layer, Product, Stack } from "../model";
 import {
   dftUm,
   dryDensityGMl,
@@ -8,7 +10,7 @@ import {
   plannedWftUm,
   pricePerMl,
   transferEfficiency,
-} from "../../numbers";
+} from "../numbers";
 import {
   ASSUMED_AREA_CM2,
   BEFORE_LABOUR,
@@ -22,9 +24,7 @@ import {
   volumeSolidsOf,
   WEIGHTS,
   type Weights,
-} from "../../reference";
-import type { PlacedVerdict } from "../judge";
-import { laidFilm, reachedMin } from "../judge/moments";
+} from "../reference";
 import type { FinderInput, Totals } from "./types";
 
 export const ZERO: Totals = { day: 0, hour: 0, risk: 0, money: 0, gram: 0, detailPct: 0, hazard: 0 };

@@ -1,6 +1,6 @@
-import type { Layer, Product, Stack } from "../../model";
-import { WEIGHTS, type Weights } from "../../reference";
 import { judgeStack } from "../judge";
+import type { Layer, Product, Stack } from "../model";
+import { WEIGHTS, type Weights } from "../reference";
 import { makeGraph } from "./graph";
 import { fits, leftOut, mayEnd, optionsOf, prepOf } from "./options";
 import { searchBest, weighStack } from "./search";

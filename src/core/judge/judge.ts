@@ -1,5 +1,5 @@
-import { HEAVINESSES, keyOf, type Layer, type Product, type Stack } from "../../model";
-import { filmLedger, plannedWftUm } from "../../numbers";
+import { HEAVINESSES, keyOf, type Layer, type Product, type Stack } from "../model";
+import { filmLedger, plannedWftUm } from "../numbers";
 import {
   applyRules,
   bareBiteAnswer,
@@ -16,7 +16,7 @@ import {
   showsBare,
   upperFacts,
   worstOf,
-} from "../../rules";
+} from "../rules";
 import { couponWftUm, withCoupons } from "./coupons";
 import { detailOf } from "./detail";
 import { airFacts, layerFacts } from "./facts";

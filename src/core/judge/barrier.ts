@@ -1,4 +1,4 @@
-import { carriersContradict, familyFacts, strongestBite } from "../../reference";
+import { carriersContradict, familyFacts, strongestBite } from "../reference";
 import { filmBelow, type Pile } from "./pile";
 import type { SeamPlan } from "./types";
 

@@ -6,11 +6,11 @@ import {
   steadyClock,
   type WaitClock,
   type WindowSpan,
-} from "../../film";
-import type { AirSpot, Layer, Milestone, Product } from "../../model";
-import { plannedWftUm } from "../../numbers";
-import { ownGapMin, STILL_AIR_M_S } from "../../reference";
-import type { FilmState } from "../../rules";
+} from "../film";
+import type { AirSpot, Layer, Milestone, Product } from "../model";
+import { plannedWftUm } from "../numbers";
+import { ownGapMin, STILL_AIR_M_S } from "../reference";
+import type { FilmState } from "../rules";
 import type { SeamWait } from "./types";
 
 /** Long enough for any label's through-cured time several times over, minutes. */

@@ -1,8 +1,8 @@
-import { madeShelf } from "../../../../tests/support/shelves";
-import { product, region } from "../../../../tests/support/world";
-import { seededRandom } from "../../base";
-import { FINISHES, type Layer, MATERIALS, type Product, type Region } from "../../model";
-import { WAYS } from "../../reference";
+import { madeShelf } from "../../../tests/support/shelves";
+import { product, region } from "../../../tests/support/world";
+import { seededRandom } from "../base";
+import { FINISHES, type Layer, MATERIALS, type Product, type Region } from "../model";
+import { WAYS } from "../reference";
 import { makeGraph } from "./graph";
 import { hidesWeakly, optionsOf, prepOf, RANK } from "./options";
 import { searchBest, weighStack } from "./search";

@@ -1,8 +1,8 @@
-import { type Layer, PREP_STEPS, type PrepStep, type Product, type Region, type Role } from "../../model";
-import { dftUm, hexLuminance, hueOf, MAX_FILLER_COATS, plannedWftUm, puttySkins, ridgeBuriedUm } from "../../numbers";
-import { FOAM_BARRIER, familySkinUm, materialFacts, PALE_FROM, volumeSolidsOf } from "../../reference";
-import { possibleBites } from "../../rules";
 import { isPastDate } from "../judge/pile";
+import { type Layer, PREP_STEPS, type PrepStep, type Product, type Region, type Role } from "../model";
+import { dftUm, hexLuminance, hueOf, MAX_FILLER_COATS, plannedWftUm, puttySkins, ridgeBuriedUm } from "../numbers";
+import { FOAM_BARRIER, familySkinUm, materialFacts, PALE_FROM, volumeSolidsOf } from "../reference";
+import { possibleBites } from "../rules";
 import type { FinderInput, Option, Reason, Want } from "./types";
 
 /** Order of work; a stack climbs it. An undercoat is a pale or metallic colour under a colour that hides weakly. */

@@ -1,6 +1,6 @@
-import type { Layer, Product, Verdict } from "../../model";
-import { hexLuminance } from "../../numbers";
-import { AMINE_BLUSH, familyFacts, materialFacts } from "../../reference";
+import type { Layer, Product, Verdict } from "../model";
+import { hexLuminance } from "../numbers";
+import { AMINE_BLUSH, familyFacts, materialFacts } from "../reference";
 import {
   applyRules,
   type FactSheet,
@@ -13,7 +13,7 @@ import {
   RULE_BOOK,
   seamFacts,
   worstOf,
-} from "../../rules";
+} from "../rules";
 import type { GroundFilm } from "./ground";
 import { everyState, filmStateAt, momentsOf, pileFilm, reachedMin } from "./moments";
 import { airOf, filmBelow, filmOn, groundColour, type Pile } from "./pile";

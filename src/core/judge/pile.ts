@@ -1,8 +1,8 @@
-import type { AppliedCoat } from "../../film";
-import type { AirSpot, Layer, Product } from "../../model";
-import { dftUm, type LedgerLine, plannedWftUm } from "../../numbers";
-import { labelTimes, volumeSolidsOf } from "../../reference";
-import { isContact } from "../../rules";
+import type { AppliedCoat } from "../film";
+import type { AirSpot, Layer, Product } from "../model";
+import { dftUm, type LedgerLine, plannedWftUm } from "../numbers";
+import { labelTimes, volumeSolidsOf } from "../reference";
+import { isContact } from "../rules";
 import { clockIn, coatsFrom, type LaidFilm, pileFilm } from "./moments";
 import type { JudgeInput } from "./types";
 

@@ -1,5 +1,5 @@
-import { type Carrier, keyOf, type Product } from "../../model";
-import { carriersContradict, volumeSolidsOf } from "../../reference";
+import { type Carrier, keyOf, type Product } from "../model";
+import { carriersContradict, volumeSolidsOf } from "../reference";
 import { judgeStack } from "./judge";
 import { standingOnce } from "./standing";
 import type { JudgeAnswer, JudgeInput, PlacedVerdict } from "./types";

@@ -1,8 +1,8 @@
 import { climate, NOW_MIN, product } from "../../../tests/support/world";
 import { milestoneAfter, prefixClock, steadyClock } from "../film";
-import { filmStudy, type StudyInput, type StudyLayer } from "./film-study";
-import { whoseNumber } from "./whose-number";
-import { whyWait } from "./why";
+import { filmStudy, type StudyInput, type StudyLayer } from "../study/film-study";
+import { whoseNumber } from "../study/whose-number";
+import { whyWait } from "../study/why";
 
 const shed = climate({ kind: "day", meanC: 14, swingC: 4, rhPct: 60 });
 const layer = (id: string, over: Partial<StudyLayer> = {}): StudyLayer => ({

@@ -1,0 +1,3 @@
+export * from "./film-study";
+export * from "./whose-number";
+export * from "./why";
