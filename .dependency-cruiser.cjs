@@ -47,6 +47,7 @@ module.exports = {
       // the finder bounds its search with the judge's own facts, moments and seams
       ["finder", "base|model|reference|numbers|rules|film|judge"],
       ["study", "base|model|reference|numbers|rules|film"],
+      ["work", "base|model|reference|numbers|rules|film|judge|schedule"],
     ].map(([room, below]) =>
       only(`core-${room}-stands-on-what-is-below`, `src/core/${room}/`, [`src/core/(${room}|${below})/`]),
     ),
@@ -101,7 +102,7 @@ module.exports = {
       severity: "error",
       from: { path: "^(src/ui/|tests/fences/ui-solves-nothing\\.tsx$)", pathNot: "\\.test\\.tsx?$" },
       to: {
-        path: "^src/(core/(rules|film|numbers|schedule|judge|finder|study|plan)/|db/|server/|app/)",
+        path: "^src/(core/(rules|film|numbers|schedule|judge|finder|study|work|plan)/|db/|server/|app/)",
         dependencyTypesNot: ["type-only"],
       },
     },
@@ -129,7 +130,10 @@ module.exports = {
       name: "app-goes-through-the-server",
       severity: "error",
       from: { path: "^(src/app/|tests/fences/app-goes-through-the-server\\.ts$)" },
-      to: { path: "^src/(db/|core/(rules|film|schedule|judge|finder|study|plan)/)", dependencyTypesNot: ["type-only"] },
+      to: {
+        path: "^src/(db/|core/(rules|film|schedule|judge|finder|study|work|plan)/)",
+        dependencyTypesNot: ["type-only"],
+      },
     },
     {
       name: "nothing-imports-scripts",

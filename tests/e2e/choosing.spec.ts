@@ -75,6 +75,7 @@ test("a way of working is copied, changed, chosen and kept; a figure that cannot
   await form.getByRole("button", { name: "Keep my copy" }).click();
   await expect(page.getByRole("combobox", { name: "Way of working" })).toHaveValue(/^w-/);
   await page.reload();
+  await expect(page.locator("html[data-answers]")).toHaveCount(1);
   await expect(page.getByRole("combobox", { name: "Way of working" }).locator("option:checked")).toHaveText(
     "Slow and light",
   );

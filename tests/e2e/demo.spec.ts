@@ -67,9 +67,15 @@ test("a colder night and a heavier coat move the finish", async ({ page, bench }
   await page.goto("/bench");
   expect((await secondsLeft(page)) - mild).toBeGreaterThan(3600);
   await page.goto("/stacks?region=ml-wall-stones");
+  // a page that is left takes with it what it had not sent yet
+  const saved = () => page.waitForResponse((r) => r.request().method() === "POST" && r.url().includes("/stacks"));
+  const flooded = saved();
   await page.getByLabel("Heaviness of layer 1, Foam sealer, brush-on").selectOption("flood");
+  await flooded;
+  const coated = saved();
   await page.getByLabel("Coats of layer 3, Wet stone grey, coats").fill("5");
   await page.getByLabel("Coats of layer 3, Wet stone grey, coats").press("Enter");
+  await coated;
   await page.goto("/plan");
   await expect(page.getByText("has changed since")).toBeVisible();
   // the wall itself is done later, whatever holds the end of all

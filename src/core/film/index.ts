@@ -10,4 +10,4 @@ export { dryAtByModel, runPile } from "./model-run";
 export { type RateLaw, REFERENCE_AIR, rateIn } from "./rates";
 export * from "./series";
 export { type FilmRun, type FilmSample, largestBelow, runFilm } from "./solver/drive";
-export type { AppliedCoat } from "./states";
+export type { AppliedCoat, Aspect } from "./states";

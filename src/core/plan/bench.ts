@@ -1,4 +1,5 @@
 import type { JudgeAnswer } from "../judge";
+import { notYetById } from "../work";
 import { airsOf } from "./airs";
 import { crossTies } from "./joins";
 import type { Operation } from "./operations";
@@ -6,7 +7,6 @@ import { type LiveChain, liveChain } from "./problem";
 import { judgeRegion, openStops } from "./region";
 import { type StartCheck, startCheck } from "./start";
 import type { PlanInput, PlanRegion, WaitReport } from "./types";
-import { notYetById } from "./wait";
 import { waitReport } from "./wait-report";
 
 /** Where a part stands at this minute. */

@@ -1,9 +1,9 @@
 import { chanceNotYet, type FilmFaultKind, filmFaults, type NextAct, progressAt } from "../film";
 import { possibleBites } from "../rules";
+import { isBare, isWaitedFor, milestoneOf, type WaitedFor } from "../work";
 import { coatsUpTo, LAYS_PAINT, type Operation } from "./operations";
 import { contextFor } from "./plan";
 import type { PlanInput } from "./types";
-import { isBare, milestoneOf, type WaitedFor } from "./wait";
 
 /** A simulated fault; minutes from the last coat. */
 export interface HurryFault {
@@ -49,7 +49,7 @@ export function hurry(
   const live = ctx?.chains.find((c) => c.chain.ops.some((o) => o.id === opId));
   const own = at[opId];
   if (!ctx || !live || !own) return null;
-  const ties = live.chain.ties.filter((t) => t.to === opId && t.wait.kind !== "none" && t.wait.kind !== "tape-limit");
+  const ties = live.chain.ties.filter((t) => t.to === opId && isWaitedFor(t.wait));
   const tie = ties.find((t) => !isBare(milestoneOf(t.wait)));
   const milestone = tie ? milestoneOf(tie.wait) : null;
   if (!tie || milestone === null || isBare(milestone)) return null;

@@ -1,3 +1,4 @@
+export type { WaitedFor } from "../work";
 export * from "./bench";
 export { type MoveAnswer, type PlanDesk, planDesk } from "./desk";
 export { type Hurry, hurry } from "./hurry";
@@ -11,5 +12,4 @@ export { type StackTotals, stackTotals } from "./totals";
 export { touchDryMin } from "./touch-dry";
 export * from "./types";
 export type { Looked } from "./verify";
-export type { WaitedFor } from "./wait";
 export { type WhyOp, whyOp } from "./why-op";

@@ -1,7 +1,7 @@
 import { ASIDE_LABOUR, JOINT_SETS_MIN } from "../reference";
+import type { Wait } from "../work";
 import { blankOperation, type Chain, type Operation, opIds, type Tie } from "./operations";
 import type { Join } from "./types";
-import type { Wait } from "./wait";
 
 /** A wait between two parts: what is fitted waits for both. */
 export interface CrossTie {

@@ -21,8 +21,8 @@ import {
   type Wetting,
 } from "../reference";
 import { isSprayed } from "../rules";
+import { partDryWait, type Wait } from "../work";
 import { roundOf } from "./round-ids";
-import { partDryWait, type Wait } from "./wait";
 
 export const OP_KINDS = [
   "prep",

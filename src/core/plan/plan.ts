@@ -13,6 +13,7 @@ import {
   type Schedule,
   solve,
 } from "../schedule";
+import { notYetById } from "../work";
 import { airsOf } from "./airs";
 import { batchesOf } from "./batches";
 import { crossTies, joinCircle } from "./joins";
@@ -33,7 +34,6 @@ import {
   type RefusedStop,
 } from "./types";
 import { type Looked, verifyWaits } from "./verify";
-import { notYetById } from "./wait";
 import { withWiderSeams } from "./wider";
 
 /** How long and for whom a plan is searched for. */

@@ -4,6 +4,7 @@ import type { JudgeAnswer } from "../judge";
 import type { BenchSession, Caution, Product, Region } from "../model";
 import { ASSUMED_AREA_CM2, CLEANING_MIN, firstDrink, materialFacts, UV_BOX_MIN, WARM_UP_MIN } from "../reference";
 import type { Link, Op, Problem, Span } from "../schedule";
+import { canShut, estimateMin, type NotYet, spansOf, type WaitContext } from "../work";
 import type { AirOf } from "./airs";
 import { type Drying, dryingOf, keepsOf, sharedAir, TOOL_OF } from "./aside";
 import type { Batches } from "./batches";
@@ -22,7 +23,6 @@ import { withRounds } from "./rounds";
 import { forAll, piecesOf, type Row } from "./row";
 import { inSittings } from "./sittings";
 import type { PlanInput, PlanMarks, PlanRegion, ShedHabits } from "./types";
-import { canShut, estimateMin, type NotYet, spansOf, type WaitContext } from "./wait";
 
 /** A row of like pieces is worked on as one face as large as all of them. */
 const ofAll = (region: Region, count: number): Region =>

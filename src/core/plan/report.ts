@@ -2,6 +2,7 @@ import { MIN_PER_DAY, own } from "../base";
 import { airAt, milestoneAfter } from "../film";
 import { TAPE_LATEST_MIN } from "../reference";
 import { cleaningsOf, type Placed, type Problem, type Slack, sessionsUsed, slacks } from "../schedule";
+import { spansOf } from "../work";
 import { coatsUpTo, type Operation } from "./operations";
 import { cautionFor, GRID_MIN, type LiveChain, linkId, type ProblemContext } from "./problem";
 import { stockLines } from "./stock";
@@ -16,7 +17,6 @@ import type {
   RegionFinish,
   Verified,
 } from "./types";
-import { spansOf } from "./wait";
 import { waitReport } from "./wait-report";
 
 export interface Found {

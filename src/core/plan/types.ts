@@ -13,9 +13,9 @@ import type {
   Verdict,
 } from "../model";
 import type { BoundBy, Conflict, Freeing, Piece } from "../schedule";
+import type { WaitedFor } from "../work";
 import type { Operation, OpRecord } from "./operations";
 import type { StockLine } from "./stock";
-import type { WaitedFor } from "./wait";
 
 export interface PlanRegion {
   readonly region: Region;

@@ -1,9 +1,9 @@
-import { type AppliedCoat, dryAtByModel, runPile } from "../film";
+import { type AppliedCoat, type Aspect, dryAtByModel, runPile } from "../film";
 import type { Placed, Span } from "../schedule";
+import { aspectsOf, spansOf } from "../work";
 import { coatsUpTo, type Tie } from "./operations";
 import { cautionFor, type LiveChain, linkId, type ProblemContext } from "./problem";
 import { piecesOf } from "./row";
-import { milestoneOf, spansOf, type Wait } from "./wait";
 
 /** A wait the film model finds too short in the plan's own hours. */
 export interface EarlyWait {
@@ -26,23 +26,6 @@ const CELLS = 12;
 const TOLERANCE_MIN = 1;
 const LOOK_ON_MIN = 10 * 1440;
 
-/** Waits on a film; those on water, a wipe, a lamp or a joint have no film to look at. */
-type Drying = Extract<Wait, { kind: "flash" | "sandable" | "seam" | "milestone" | "unmask" }>;
-const DRYING: ReadonlySet<Wait["kind"]> = new Set(["flash", "sandable", "seam", "milestone", "unmask"]);
-const isDrying = (w: Wait): w is Drying => DRYING.has(w.kind);
-
-/** Aspects of drying a wait may ask of the coat below it. */
-function aspectsOf(wait: Drying) {
-  const own = milestoneOf(wait);
-  if (wait.kind === "sandable") return ["sandable", "touch"] as const;
-  if (wait.kind === "flash") return ["flash", "recoat", "sandable", "touch"] as const;
-  if (wait.kind === "milestone") return [wait.milestone, "sandable", "touch"] as const;
-  if (wait.kind === "unmask") return ["handle", "sandable", "touch"] as const;
-  return own === "cured"
-    ? (["sandable", "recoat", "touch", "cured-water"] as const)
-    : (["sandable", "recoat", "touch"] as const);
-}
-
 type Films = Pick<ProblemContext, "chains" | "productOf" | "records" | "notYet" | "airOf" | "delaysMin" | "caution"> &
   Partial<Pick<ProblemContext, "batches">>;
 
@@ -56,7 +39,8 @@ export function verifyWaits(ctx: Films, placed: readonly Placed[], looked: Looke
   const early: EarlyWait[] = [];
   for (const live of ctx.chains) {
     for (const tie of live.chain.ties) {
-      if (!isDrying(tie.wait) || ctx.records.has(tie.to) || !at.has(tie.to)) continue;
+      const aspects = aspectsOf(tie.wait);
+      if (aspects === null || ctx.records.has(tie.to) || !at.has(tie.to)) continue;
       const { wait } = tie;
       const pieces = piecesOf(live, (id) => at.get(id)!.endMin, ctx.batches).map(
         ({ endOf, turnMin }): LaidPiece => ({
@@ -73,7 +57,7 @@ export function verifyWaits(ctx: Films, placed: readonly Placed[], looked: Looke
         pieces.map((p) => [p.startMin, p.fromMin, p.coats.map((c) => [c.product.id, c.wftUm, c.endMin, c.rubbed])]),
       ]);
       const known = looked.get(linkId(tie));
-      const found = known?.hours === hours ? known.found : worst(pieces.map((p) => lookAt(ctx, live, tie, wait, p)));
+      const found = known?.hours === hours ? known.found : worst(pieces.map((p) => lookAt(ctx, live, tie, aspects, p)));
       looked.set(linkId(tie), { hours, found });
       if (found) early.push(found);
     }
@@ -95,12 +79,13 @@ function lookAt(
   ctx: Films,
   live: LiveChain,
   tie: Tie,
-  wait: Drying,
+  aspects: readonly Aspect[],
   { coats, fromMin, startMin }: LaidPiece,
 ): EarlyWait | null {
   const { climate, clock } = ctx.airOf(live.chain.regionId);
   const untilMin = Math.min(clock.toMin, startMin + LOOK_ON_MIN);
-  const { metMin } = runPile(coats, climate, untilMin, { cellsPerCoat: CELLS }, aspectsOf(wait));
+  const { metMin } = runPile(coats, climate, untilMin, { cellsPerCoat: CELLS }, aspects);
+  const { wait } = tie;
   const context = { coats, fromMin, clock, caution: cautionFor(live, ctx), notYet: ctx.notYet.get(tie.to) ?? null };
   const byModel = spansOf(wait, { ...context, dryAt: dryAtByModel(coats, metMin) });
   const opens = opening(byModel, startMin);

@@ -1,9 +1,9 @@
 import { type AppliedCoat, recoatWindows, type WaitClock } from "../film";
 import type { Span } from "../schedule";
+import { isWaitedFor, mayHaveGap, milestoneOf, waitAssumed } from "../work";
 import { coatsUpTo, type Tie } from "./operations";
 import { type LiveChain, linkId, type ProblemContext, putBack, rowSpans } from "./problem";
 import type { WaitReport } from "./types";
-import { milestoneOf, waitAssumed } from "./wait";
 
 type WaitWorld = Pick<ProblemContext, "productOf" | "notYet" | "airOf" | "delaysMin"> &
   Partial<Pick<ProblemContext, "batches">>;
@@ -20,7 +20,7 @@ export function waitReport(
   atMin: number,
 ): WaitReport | null {
   const reports = live.chain.ties
-    .filter((t) => t.to === opId && t.wait.kind !== "none" && t.wait.kind !== "tape-limit")
+    .filter((t) => t.to === opId && isWaitedFor(t.wait))
     .map((t) => reportOf(t, live, ctx, endOf, atMin));
   const real = reports.filter((r): r is WaitReport => r !== null);
   if (real.length === 0) return null;
@@ -59,7 +59,7 @@ function reportOf(
     likelyMin: likely.startMin,
     safeMin: Math.max(likely.startMin, safe.startMin),
     shutsMin: likely.endMin,
-    forbidden: tie.wait.kind === "seam" || tie.wait.kind === "flash" ? forbiddenGap(coats, clock) : null,
+    forbidden: mayHaveGap(tie.wait) ? forbiddenGap(coats, clock) : null,
     assumed: waitAssumed(tie.wait, coats),
   };
 }

@@ -1,10 +1,10 @@
 import { type WhyWait, whyWait } from "../study";
+import { isBare, notYetById } from "../work";
 import { airsOf } from "./airs";
 import { coatsUpTo } from "./operations";
 import { liveChain } from "./problem";
 import { judgeRegion } from "./region";
 import type { PlanInput, WaitReport } from "./types";
-import { isBare, notYetById } from "./wait";
 import { waitReport } from "./wait-report";
 
 export interface WhyOp {

@@ -1,0 +1,11 @@
+export {
+  aspectsOf,
+  canShut,
+  estimateMin,
+  isWaitedFor,
+  mayHaveGap,
+  milestoneOf,
+  spansOf,
+  waitAssumed,
+} from "./laws";
+export * from "./types";

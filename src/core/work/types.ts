@@ -1,0 +1,61 @@
+import type { AppliedCoat, DryAt, WaitClock } from "../film";
+import type { SeamPlan, SeamWait } from "../judge";
+import type { Caution, Milestone } from "../model";
+
+/** What stands between two operations of a region. */
+export type Wait =
+  | { readonly kind: "none" }
+  /** water leaving a washed or wet-sanded face; minutes at reference air */
+  | { readonly kind: "part-dry"; readonly refMin: number }
+  /** wipe or degreaser leaving the face */
+  | { readonly kind: "wipe-flash" }
+  /** so many minutes whatever the air: a lamp, a joint */
+  | { readonly kind: "fixed"; readonly minutes: number; readonly what: Settled }
+  /** the film below has come so far: a face may be handled, tape may be laid */
+  | { readonly kind: "milestone"; readonly milestone: "touch" | "handle" | "tape-safe"; readonly leastMin: number }
+  /** tape comes off while the edge is soft, or once the film is hard; in between the edge tears */
+  | { readonly kind: "unmask"; readonly leastMin: number | null }
+  /** tape has to be off the part by then */
+  | { readonly kind: "tape-limit"; readonly minutes: number }
+  /** next coat of the same layer, no sooner than the user wants them apart */
+  | { readonly kind: "flash"; readonly apartMin: number | null }
+  | { readonly kind: "sandable" }
+  /** next layer */
+  | { readonly kind: "seam"; readonly waits: readonly SeamWait[]; readonly fallback: SeamPlan["fallback"] };
+
+export type WaitKind = Wait["kind"];
+export type WaitOf<K extends WaitKind> = Extract<Wait, { kind: K }>;
+
+export const partDryWait = (refMin: number): Wait => ({ kind: "part-dry", refMin });
+
+/** Somebody looked and it was not time: when, and which milestone the sign they saw is the want of, if it tells one. */
+export interface NotYet {
+  readonly atMin: number;
+  readonly lacks: Milestone | null;
+}
+
+/** Looks that found an operation not ready, by its id. */
+export const notYetById = (
+  looks: readonly { readonly opId: string; readonly atMin: number; readonly lacks?: Milestone | null }[],
+): ReadonlyMap<string, NotYet> => new Map(looks.map((n) => [n.opId, { atMin: n.atMin, lacks: n.lacks ?? null }]));
+
+export interface WaitContext {
+  /** coats on the face up to and including the one waited for; empty for waits on bare material */
+  readonly coats: readonly AppliedCoat[];
+  /** end of the operation waited for */
+  readonly fromMin: number;
+  readonly clock: WaitClock;
+  readonly caution: Caution;
+  /** when someone last looked and it was not there, and what the sign speaks of; null = nobody looked */
+  readonly notYet: NotYet | null;
+  /** answers for drying in place of the wait clock; the film model, where a plan is checked */
+  readonly dryAt?: DryAt | undefined;
+}
+
+/** What a fixed time is waited for. */
+export type Settled = "uv-box" | "joint" | "dust";
+export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | Settled;
+
+/** Waits for no film. */
+export const isBare = (m: WaitedFor | null): m is Exclude<WaitedFor, Milestone> => m !== null && BARE.has(m);
+const BARE: ReadonlySet<WaitedFor> = new Set(["part-dry", "wipe-flash", "uv-box", "joint", "dust"]);
