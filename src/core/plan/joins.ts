@@ -1,6 +1,6 @@
 import { ASIDE_LABOUR, JOINT_SETS_MIN } from "../reference";
-import type { Wait } from "../work";
-import { blankOperation, type Chain, type Operation, opIds, type Tie } from "./operations";
+import { opIds, type Wait } from "../work";
+import { blankOperation, type Chain, type Operation, type Tie } from "./operations";
 import type { Join } from "./types";
 
 /** A wait between two parts: what is fitted waits for both. */

@@ -21,8 +21,7 @@ import {
   type Wetting,
 } from "../reference";
 import { isSprayed } from "../rules";
-import { partDryWait, type Wait } from "../work";
-import { roundOf } from "./round-ids";
+import { coatOf, opIds, partDryWait, subjectOf, type Wait } from "../work";
 
 export const OP_KINDS = [
   "prep",
@@ -88,22 +87,18 @@ export interface OpRecord {
   readonly wftUm: number | null;
 }
 
-export const opIds = {
-  prep: (regionId: string, step: PrepStep) => `${regionId}:prep:${step}`,
-  before: (layerId: string, step: BeforeStep) => `${layerId}:before:${step}`,
-  coat: (layerId: string, n: number) => `${layerId}:coat:${n}`,
-  sand: (layerId: string) => `${layerId}:sand`,
-  turn: (coatId: string, n: number) => `${coatId}:turn:${n}`,
-  inspect: (layerId: string) => `${layerId}:inspect`,
-  mask: (layerId: string) => `${layerId}:mask`,
-  unmask: (layerId: string) => `${layerId}:unmask`,
-  bare: (regionId: string, what: "mask" | "unmask") => `${regionId}:bare:${what}`,
-  fit: (partId: string) => `${partId}:fit`,
-};
-
 const minutesFor = (labour: Labour, areaCm2: number | null, share = 1): number =>
   inSteps(labour.fixedMin + labour.perCm2Min * share * (areaCm2 ?? ASSUMED_AREA_CM2));
 const inSteps = (minutes: number): number => Math.ceil(minutes / LABOUR_STEP_MIN) * LABOUR_STEP_MIN;
+
+/** The round a layer was put in for, from 1; null = the user's own layer. */
+const roundOf = (layerId: string): number | null => subjectOf(layerId).round?.n ?? null;
+
+/** A coat, or a turn within one, after one coat and before another. */
+const coatBetween = (opId: string, after: number, before: number): boolean => {
+  const n = coatOf(opId);
+  return n !== null && n > after && n < before;
+};
 
 /** What the user says a piece of work takes beats what is reckoned. */
 export const withMinutes = (chain: Chain, minutes: Readonly<Record<string, number>>): Chain => ({
@@ -430,12 +425,7 @@ export function withHistory(
       .slice(i + 1)
       .filter((o) => o.layerId === op.layerId && (o.kind === "coat" || o.kind === "turn"));
     for (const next of later)
-      if (
-        Number(next.id.split(":")[2]) < op.coat + coats &&
-        Number(next.id.split(":")[2]) > op.coat &&
-        !records.has(next.id)
-      )
-        coveredBy.set(next.id, op.id);
+      if (coatBetween(next.id, op.coat, op.coat + coats) && !records.has(next.id)) coveredBy.set(next.id, op.id);
   });
   if (coveredBy.size === 0) return { chain, filmUm, coveredBy };
   const standing = (id: string) => coveredBy.get(id) ?? id;

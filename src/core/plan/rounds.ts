@@ -3,7 +3,7 @@ import { type JudgeAnswer, judgeStack } from "../judge";
 import type { Layer, Stack } from "../model";
 import { plannedWftUm } from "../numbers";
 import { familySkinUm, MOST_ROUNDS, ROUND_GRIT, ROUND_RUB_SHARE, USUAL_ROUNDS, volumeSolidsOf } from "../reference";
-import { roundId, roundOf } from "./round-ids";
+import { readKey, roundId } from "../work";
 import type { PlanInput, PlanRegion } from "./types";
 
 const PRIMES = new Set(["primer", "primer-highbuild", "surfacer"]);
@@ -65,11 +65,12 @@ function roundsFor(r: PlanRegion, over: number, input: PlanInput): number {
   let made = 0;
   let passed = false;
   for (const { opId } of input.records) {
-    const layerId = opId.split(":")[0]!;
-    if (above.has(layerId)) passed = true;
-    const n = r.stack.layers[over] && layerId.startsWith(`${r.stack.layers[over]!.id}~r`) ? roundOf(layerId) : null;
+    const key = readKey(opId);
+    if (key === null) continue;
+    if (key.round === null && above.has(key.subjectId)) passed = true;
     // a look alone that found nothing makes no round
-    if (n !== null && !opId.endsWith(":inspect")) made = Math.max(made, n);
+    if (key.round !== null && key.subjectId === r.stack.layers[over]?.id && key.kind !== "inspect")
+      made = Math.max(made, key.round.n);
   }
   return passed ? made : Math.min(MOST_ROUNDS, Math.max(made, wished));
 }

@@ -1,5 +1,6 @@
 import type { BenchSession, Product } from "../model";
 import { LABOUR_STEP_MIN } from "../reference";
+import { opIds, readKey, writeKey } from "../work";
 import type { Chain, Operation, OpRecord } from "./operations";
 
 const MAY_REST = new Set<Operation["kind"]>(["sand", "mask"]);
@@ -34,7 +35,7 @@ export function inSittings(
   const first = new Map<string, string>();
   const between: { from: string; to: string }[] = [];
   const ops = chain.ops.flatMap((op): readonly Operation[] => {
-    const sat = [...records.keys()].filter((id) => id.startsWith(`${op.id}:sitting:`)).length;
+    const sat = [...records.keys()].filter((id) => sittingOf(id, op.id)).length;
     const whole = op.handsOnMin <= longestMin || records.has(op.id) || !mayRest(op, productOf);
     const of = whole ? sat + 1 : Math.max(Math.ceil(op.handsOnMin / longestMin), sat + 1);
     if (of === 1) return [op];
@@ -53,7 +54,12 @@ export function inSittings(
   return { ...chain, ops, ties: [...ties, ...between.map((b) => ({ ...b, wait: { kind: "none" } as const }))] };
 }
 
-const named = (id: string, n: number, of: number) => ({ id: `${id}:sitting:${n}`, sitting: { n, of } });
+const named = (id: string, n: number, of: number) => ({ id: opIds.sitting(id, n), sitting: { n, of } });
+
+const sittingOf = (id: string, opId: string): boolean => {
+  const key = readKey(id);
+  return key !== null && key.sitting !== null && writeKey({ ...key, sitting: null }) === opId;
+};
 
 const earlySitting = (op: Operation): Operation => ({
   ...op,

@@ -1,3 +1,4 @@
+export * from "./key";
 export {
   aspectsOf,
   canShut,

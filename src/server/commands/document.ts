@@ -8,6 +8,7 @@ import {
   type Planning,
 } from "@/contracts";
 import { keyFromPlace, type Product, rekey } from "@/core/model";
+import { renamed as renamedKey } from "@/core/work";
 import {
   allProducts,
   anyIdTaken,
@@ -183,12 +184,7 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
       ...freshPile(r),
     })),
   }));
-  // a round's own layers are named after the layer they repeat
-  const opId = (id: string): string => {
-    const [head = "", ...rest] = id.split(":");
-    const [own = "", ...round] = head.split("~");
-    return [[renamed.get(own) ?? own, ...round].join("~"), ...rest].join(":");
-  };
+  const opId = (id: string): string => renamedKey(id, (own) => renamed.get(own) ?? own);
   return {
     ...doc,
     parts,

@@ -1,7 +1,8 @@
 import { done, failed, invalid, type Outcome, type PartNode, type Planning, planningSchema } from "@/contracts";
 import { own } from "@/core/base";
-import { joinCircle, roundOf } from "@/core/plan";
+import { joinCircle } from "@/core/plan";
 import { MOST_ROUNDS, USUAL_ROUNDS } from "@/core/reference";
+import { readKey } from "@/core/work";
 import { modelHead, modelTree, readPlanning, regionHome, writePlanning } from "@/db";
 import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";
@@ -39,7 +40,7 @@ export function afterLook(regionId: string, opId: string, found: RoundsFound): O
       modelTree(db, home.modelId)
         .flatMap((p) => p.regions)
         .find((r) => r.region.id === regionId);
-    const round = roundOf(opId.split(":")[0]!);
+    const round = readKey(opId)?.round?.n ?? null;
     if (!home || !node || round === null) return notFound("The round");
     const { planning, rev } = readPlanning(db, home.modelId);
     const planned = own(planning.rounds, regionId) ?? USUAL_ROUNDS[node.region.finish][shopState(db).shop.caution];

@@ -1,4 +1,4 @@
-import { opIds } from "@/core/plan";
+import { opIds } from "@/core/work";
 
 /** What has been done on the demo bench by the moment it is started. */
 

@@ -1,7 +1,8 @@
 import type { CouponCard, LogEntry, PartNode, Planning, Shop, Sign } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import type { Milestone } from "@/core/model";
-import { type OpRecord, opIds, type PlanInput } from "@/core/plan";
+import type { OpRecord, PlanInput } from "@/core/plan";
+import { opIds, readKey } from "@/core/work";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
 import { benchSessions, localDate } from "../shed/hours";
 import { planningFields } from "./said";
@@ -95,7 +96,7 @@ function begins(records: readonly OpRecord[], tree: readonly PartNode[], nowMin:
     for (const l of stack.layers) open.add(l.id);
     open.add(region.id);
   }
-  const mine = records.filter((r) => open.has(r.opId.split(":")[0]!.split("~")[0]!));
+  const mine = records.filter((r) => open.has(readKey(r.opId)?.subjectId ?? ""));
   return mine.reduce((first, r) => Math.min(first, r.startMin), nowMin);
 }
 

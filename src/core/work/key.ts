@@ -1,0 +1,104 @@
+import type { BeforeStep, PrepStep } from "../model";
+
+/**
+ * What a piece of work is, apart from when it is done. In plans, logs and documents it stands as text; this is the one place that
+ * writes that text and takes it apart:
+ *
+ *   SUBJECT[~rN(f|p)]:KIND[:ARG][:turn:N][:sitting:N]
+ */
+export interface OpKey {
+  /** the user's own region, layer or part; of a round's layer the one it goes over */
+  readonly subjectId: string;
+  /** the round a layer was put in for, from 1, and whether it fills or primes; null = the user's own layer, a region or a part */
+  readonly round: { readonly n: number; readonly what: "f" | "p" } | null;
+  readonly kind: "prep" | "before" | "coat" | "sand" | "inspect" | "mask" | "unmask" | "bare" | "fit";
+  /** which step, which coat (from 1), or what becomes of what stays bare; null where the kind says it all */
+  readonly arg: string | null;
+  /** the part turned over for the n-th time while that coat is laid */
+  readonly turn: number | null;
+  /** an early sitting of work that fits no one session, from 1 */
+  readonly sitting: number | null;
+}
+
+const KINDS: Readonly<Record<OpKey["kind"], "arg" | "bare">> = {
+  prep: "arg",
+  before: "arg",
+  coat: "arg",
+  sand: "bare",
+  inspect: "bare",
+  mask: "bare",
+  unmask: "bare",
+  bare: "arg",
+  fit: "bare",
+};
+const isKind = (x: string | undefined): x is OpKey["kind"] => x !== undefined && Object.hasOwn(KINDS, x);
+const ROUND = /^(.+)~r(\d+)([fp])$/;
+const WHOLE = /^[1-9]\d*$/;
+
+/** @returns null for what is no piece of work of ours */
+export function readKey(text: string): OpKey | null {
+  const [subject, kind, ...rest] = text.split(":");
+  if (!subject || !isKind(kind)) return null;
+  const arg = KINDS[kind] === "arg" ? (rest.shift() ?? "") : null;
+  if (arg === "" || (kind === "coat" && !WHOLE.test(arg!))) return null;
+  const numbered = (word: string): number | null => {
+    if (rest[0] !== word || !WHOLE.test(rest[1] ?? "")) return null;
+    rest.shift();
+    return Number(rest.shift());
+  };
+  const turn = numbered("turn");
+  const sitting = numbered("sitting");
+  if (rest.length > 0) return null;
+  return { ...subjectOf(subject), kind, arg, turn, sitting };
+}
+
+/** A layer by its id: the user's own, or one a round put in over it. */
+export function subjectOf(layerId: string): Pick<OpKey, "subjectId" | "round"> {
+  const found = ROUND.exec(layerId);
+  return found
+    ? { subjectId: found[1]!, round: { n: Number(found[2]), what: found[3] as "f" | "p" } }
+    : { subjectId: layerId, round: null };
+}
+
+/** Id of the layer a round puts in over a layer: `f` fills, `p` primes. */
+export const roundId = (layerId: string, n: number, what: "f" | "p"): string => `${layerId}~r${n}${what}`;
+
+export function writeKey({ subjectId, round, kind, arg, turn, sitting }: OpKey): string {
+  return [
+    round === null ? subjectId : roundId(subjectId, round.n, round.what),
+    kind,
+    ...(arg === null ? [] : [arg]),
+    ...(turn === null ? [] : ["turn", turn]),
+    ...(sitting === null ? [] : ["sitting", sitting]),
+  ].join(":");
+}
+
+/** The same piece of work under another subject's id; what is none of ours stays as it is. */
+export function renamed(text: string, nameOf: (subjectId: string) => string): string {
+  const key = readKey(text);
+  return key === null ? text : writeKey({ ...key, subjectId: nameOf(key.subjectId) });
+}
+
+/** The coat a coat or a turn belongs to, from 1; null = it is neither. */
+export function coatOf(text: string): number | null {
+  const key = readKey(text);
+  return key?.kind === "coat" ? Number(key.arg) : null;
+}
+
+const id = (layerId: string, kind: OpKey["kind"], arg: string | null = null): string =>
+  writeKey({ ...subjectOf(layerId), kind, arg, turn: null, sitting: null });
+
+/** Ids of work, by what it is done to. */
+export const opIds = {
+  prep: (regionId: string, step: PrepStep) => id(regionId, "prep", step),
+  before: (layerId: string, step: BeforeStep) => id(layerId, "before", step),
+  coat: (layerId: string, n: number) => id(layerId, "coat", String(n)),
+  sand: (layerId: string) => id(layerId, "sand"),
+  turn: (coatId: string, n: number) => `${coatId}:turn:${n}`,
+  sitting: (opId: string, n: number) => `${opId}:sitting:${n}`,
+  inspect: (layerId: string) => id(layerId, "inspect"),
+  mask: (layerId: string) => id(layerId, "mask"),
+  unmask: (layerId: string) => id(layerId, "unmask"),
+  bare: (regionId: string, what: "mask" | "unmask") => id(regionId, "bare", what),
+  fit: (partId: string) => id(partId, "fit"),
+};
