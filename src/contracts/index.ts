@@ -12,6 +12,7 @@ export * from "./planning";
 export * from "./problem";
 export * from "./product";
 export * from "./shop";
+export * from "./stored-plan";
 export * from "./suggest";
 export * from "./views";
 export * from "./way";

@@ -1,6 +1,6 @@
-import type { ModelDocument } from "@/contracts";
+import { z } from "zod";
+import { documentSchema, type ModelDocument } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import type { PlanAnswer } from "@/core/plan";
 
 const iso = (min: number): string => new Date(min * MS_PER_MIN).toISOString();
 
@@ -12,12 +12,21 @@ export interface ImportedPlan {
   readonly timetable: Timetable;
 }
 
-/** A plan as a document tells it. */
-export function timetableOf(answer: PlanAnswer | ImportedPlan, plannedMs: number): Timetable | null {
-  if (answer.outcome === "imported") return answer.timetable;
-  if (answer.outcome !== "planned") return null;
+const importedSchema = z.strictObject({ outcome: z.literal("imported"), timetable: documentSchema.shape.plan });
+/** Of a plan of whatever shape the hours are what a document tells. */
+const hoursSchema = z.looseObject({
+  outcome: z.literal("planned"),
+  ops: z.array(z.looseObject({ id: z.string(), startMin: z.number(), endMin: z.number() })),
+});
+
+/** A stored plan as a document tells it; null = there is no timetable in it. */
+export function timetableOf(stored: unknown, plannedMs: number): Timetable | null {
+  const imported = importedSchema.safeParse(stored);
+  if (imported.success) return imported.data.timetable;
+  const planned = hoursSchema.safeParse(stored);
+  if (!planned.success) return null;
   return {
     plannedAt: new Date(plannedMs).toISOString(),
-    steps: answer.ops.map((o) => ({ opId: o.id, start: iso(o.startMin), end: iso(o.endMin) })),
+    steps: planned.data.ops.map((o) => ({ opId: o.id, start: iso(o.startMin), end: iso(o.endMin) })),
   };
 }

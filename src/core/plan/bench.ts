@@ -28,6 +28,8 @@ export interface BenchTile {
 export interface BenchOptions {
   /** one region; absent = all */
   readonly only?: string | undefined;
+  /** what the film model put waits back by when it looked at the plan; absent = it was not asked */
+  readonly delaysMin?: Readonly<Record<string, number>> | undefined;
   /** verdicts reached before; absent = judged here */
   readonly judged?: ((r: PlanRegion) => JudgeAnswer) | undefined;
 }
@@ -40,7 +42,7 @@ export function benchNow(input: PlanInput, options: BenchOptions = {}): readonly
   const ctx = {
     productOf: input.productOf,
     airOf: airsOf(input),
-    delaysMin: new Map<string, number>(),
+    delaysMin: new Map(Object.entries(options.delaysMin ?? {})),
     notYet: notYetById(input.notYet),
   };
   const chains = new Map<string, LiveChain>();

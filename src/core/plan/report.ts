@@ -56,6 +56,7 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
     notices: [...notices, ...oncePerLayer([...lateSeams(ctx, at), ...longerGaps(ctx, at)]), ...planNotices(ops, ctx)],
     caution: input.caution,
     verified: found.verified,
+    delaysMin: Object.fromEntries(ctx.delaysMin),
     boundMin: Math.min(found.boundMin, doneMin),
     objective: ctx.marks.objective,
     sessions: sessionsUsed(problem, atInProblem),

@@ -268,6 +268,8 @@ export type PlanAnswer =
       readonly notices: readonly Notice[];
       readonly caution: Caution;
       readonly verified: Verified;
+      /** what the film model put waits back by in the plan's own hours, by wait */
+      readonly delaysMin: Readonly<Record<string, number>>;
       /** no plan within the same waits, sessions and air can end its last work before this */
       readonly boundMin: number;
       readonly objective: Objective;

@@ -1,11 +1,10 @@
 import { canonicalJson, DOCUMENT_FORMAT, done, type ModelDocument, NO_PLANNING, type Outcome } from "@/contracts";
-import type { PlanAnswer } from "@/core/plan";
 import { type Db, type Photo, readPhotos, readReadings } from "@/db";
 import { writeText } from "@/workers/document";
 import { nowMs } from "../clock";
 import { airForDocument } from "../document-air";
 import { notFound, reading } from "../guard";
-import { type ImportedPlan, timetableOf } from "../imported-plan";
+import { timetableOf } from "../imported-plan";
 import { ask } from "../solver/ask";
 import { snapshotOf } from "../workspace/snapshot";
 
@@ -34,7 +33,7 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
     products: [...data.products.values()].filter((p) => used.has(p.id)),
     shop: data.shopState.shop,
     ...(planning ? { planning } : {}),
-    plan: stored ? timetableOf(stored.answer as PlanAnswer | ImportedPlan, stored.plannedMs) : null,
+    plan: stored ? timetableOf(stored.answer, stored.plannedMs) : null,
     log: [...m.sources.log],
     coupons: coupons.map((c) => c.card),
     ...airForDocument({ ...s.air(modelId), readings: readReadings(db, 0, nowMs()) }),

@@ -6,7 +6,7 @@ import { type AirSources, expectedOf } from "../shed/air";
 import type { PlanSources } from "./input";
 
 /** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
-export const PLAN_SHAPE = "p5";
+export const PLAN_SHAPE = "p6";
 
 /** A reading asks for a new plan when it departs from what was expected by another of these steps. */
 const DEPARTURE_STEP = { tempC: 2, rhPct: 10 } as const;

@@ -1,12 +1,12 @@
 import { failed } from "@/contracts";
-import { openDb, updateNode } from "@/db";
+import { closeDb, openDb, updateNode } from "@/db";
 import { logTitle } from "@/messages";
-import { freshStore, must, statementsAsked } from "../../../tests/support/store";
+import { freshStore, must, rawDb, statementsAsked } from "../../../tests/support/store";
 import * as server from "..";
 import { writing } from "../guard";
 import { snapshotOf } from "./snapshot";
 
-freshStore();
+const store = freshStore();
 
 const bench = () => must(server.loadDemo(true)).modelId;
 const look = () => snapshotOf(openDb());
@@ -65,6 +65,52 @@ describe("the bench as it is", () => {
     const tile = must(server.getBench(model)).tiles.find((t) => t.zone === "ready")!;
     must(server.startOp(tile.regionId, { opId: tile.op!.id, reason: null }, logTitle, String));
     for (const [id, answer] of verdicts()) expect(answer).toBe(before.get(id));
+  });
+});
+
+describe("a plan out of the database", () => {
+  const spoiled = async (edit: string) => {
+    const model = bench();
+    must(await server.makePlan(model));
+    expect(must(server.getPlan(model))!.answer.outcome).toBe("planned");
+    closeDb();
+    const raw = rawDb(store.file());
+    raw.prepare(`update plans set answer = ${edit}`).run();
+    raw.close();
+    return model;
+  };
+  it("is read as it was written", async () => {
+    const model = bench();
+    const made = must(await server.makePlan(model));
+    expect(must(server.getPlan(model))!.answer).toEqual(JSON.parse(JSON.stringify(made)));
+  });
+  it.each([
+    ["of no kind", `json('{"outcome":"moon"}')`],
+    ["with work that ends before it begins", "json_set(answer, '$.ops[0].endMin', 0)"],
+    ["without its work", "json_remove(answer, '$.ops')"],
+    ["with an hour that is none", "json_set(answer, '$.doneMin', 'soon')"],
+  ])("%s is no plan; everything else is there, and it can be made again", async (_, edit) => {
+    const model = await spoiled(edit);
+    expect(must(server.getPlan(model))).toBeNull();
+    expect(must(server.getPlanScreen(model)).backdrop).toBeNull();
+    expect(must(server.getBenchScreen(model)).tiles.length).toBeGreaterThan(5);
+    must(server.exportDocument(model));
+    must(await server.makePlan(model));
+    expect(must(server.getPlan(model))!.fresh).toBe(true);
+  });
+  it("tells the bench what the film model put its waits back by, as long as it is made from what is there", async () => {
+    const model = bench();
+    must(await server.makePlan(model));
+    const { answer } = look().model(model)!.plan!;
+    if (answer.outcome !== "planned") throw new Error(answer.outcome);
+    const waiting = look()
+      .model(model)!
+      .tiles.filter((t) => t.wait !== null);
+    for (const t of waiting) {
+      const planned = answer.ops.find((o) => o.id === t.op!.id)!;
+      expect(planned.wait!.likelyMin).toBeCloseTo(t.wait!.likelyMin, 3);
+    }
+    expect(waiting.length).toBeGreaterThan(1);
   });
 });
 

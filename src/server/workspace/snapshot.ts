@@ -1,4 +1,11 @@
-import { type CouponCard, type ModelHead, NO_PLANNING, type PartNode, type RegionNode } from "@/contracts";
+import {
+  type CouponCard,
+  type ModelHead,
+  NO_PLANNING,
+  type PartNode,
+  type RegionNode,
+  readStoredPlan,
+} from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import type { JudgeAnswer } from "@/core/judge";
 import type { AirSpot, Product } from "@/core/model";
@@ -151,8 +158,9 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
       today: snapshot.today,
     }),
   );
-  const tiles = once(() => benchNow(input(), { judged: judge() }));
   const plan = planFrom(data.plans.get(head.id));
+  const options = once(() => ({ judged: judge(), delaysMin: delaysOf(plan, hash()) }));
+  const tiles = once(() => benchNow(input(), options()));
   let whole = false;
   return {
     head,
@@ -172,7 +180,7 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
       return tiles();
     },
     tileOf: (regionId) => {
-      const known = whole ? tiles() : benchNow(input(), { judged: judge(), only: regionId });
+      const known = whole ? tiles() : benchNow(input(), { ...options(), only: regionId });
       return known.find((t) => t.regionId === regionId) ?? null;
     },
     judged: (node) => judgedNow()(node),
@@ -183,9 +191,16 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
   };
 }
 
+/** A plan of a shape nobody reads any more, or that cannot be read, is none: it is made again. */
 function planFrom(stored: StoredPlan | undefined): KeptPlan | null {
-  return stored?.inputsHash.startsWith(PLAN_SHAPE) ? { ...stored, answer: stored.answer as PlanAnswer } : null;
+  if (!stored?.inputsHash.startsWith(PLAN_SHAPE)) return null;
+  const answer = readStoredPlan(stored.answer);
+  return answer && { ...stored, answer };
 }
+
+/** What the film model said of waits holds while the plan is made from what is there. */
+const delaysOf = (plan: KeptPlan | null, hash: string) =>
+  plan?.answer.outcome === "planned" && plan.inputsHash === hash ? plan.answer.delaysMin : undefined;
 
 const homesOf = (trees: Workspace["trees"]): ReadonlyMap<string, RegionHome> =>
   new Map(
