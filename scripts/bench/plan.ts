@@ -1,6 +1,7 @@
 import { MIN_PER_DAY } from "@/core/base";
 import { climateOf, typicalClimate } from "@/core/film";
-import { type Looked, NO_HABITS, NO_MARKS, type PlanInput, type PlanRegion, planModel } from "@/core/plan";
+import { type Looked, NO_HABITS, NO_MARKS, type PlanInput, planModel } from "@/core/plan";
+import type { PlanRegion } from "@/core/work";
 import { layer, NOW_MIN, planInput, region, STEADY } from "../../tests/support/world";
 import { bestMs, firstMs, peakMb, power, round1, tell } from "./measure";
 

@@ -1,6 +1,7 @@
 import type { JudgeAnswer } from "@/core/judge";
 import type { BenchSession, CouponResult, Product, Region, Stack } from "@/core/model";
-import type { BenchTile, Operation, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
+import type { BenchTile, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
+import type { Operation } from "@/core/work";
 import type { AirNow } from "./air";
 import type { CouponCard } from "./coupon";
 import type { Planning } from "./planning";

@@ -27,7 +27,7 @@ import type {
   Unknown,
   Verdict,
 } from "@/core/model";
-import type { WaitedFor } from "@/core/plan";
+import type { WaitedFor } from "@/core/work";
 
 /** Ids to words. One table each, so that a new id without words is a type error. */
 

@@ -1,7 +1,8 @@
 import type { Sign } from "@/contracts";
 import type { GateReason } from "@/core/film";
-import type { BenchTile, Notice, Operation, PlanAnswer, Verified } from "@/core/plan";
+import type { BenchTile, Notice, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
+import type { Operation } from "@/core/work";
 import { duration } from "@/format/time";
 import { missingText, REASON, verdictText } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";

@@ -1,7 +1,8 @@
 import { MIN_PER_DAY } from "@/core/base";
 import { climateOf, typicalClimate } from "@/core/film";
 import type { AirSetting, BenchSession, Layer, Product, Region, Stack } from "@/core/model";
-import type { PlanInput, PlanRegion } from "@/core/plan";
+import type { PlanInput } from "@/core/plan";
+import type { PlanRegion } from "@/core/work";
 import { DEMO_SHELF } from "@/server/demo/shelf";
 
 /** A small world to test in: the demo shelf, made-up regions, a shed in UTC that starts on a Monday at 19:00. */

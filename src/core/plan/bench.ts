@@ -1,12 +1,10 @@
 import type { JudgeAnswer } from "../judge";
-import { notYetById } from "../work";
+import { crossTies, notYetById, type Operation, type PlanRegion } from "../work";
 import { airsOf } from "./airs";
-import { crossTies } from "./joins";
-import type { Operation } from "./operations";
 import { type LiveChain, liveChain } from "./problem";
 import { judgeRegion, openStops } from "./region";
 import { type StartCheck, startCheck } from "./start";
-import type { PlanInput, PlanRegion, WaitReport } from "./types";
+import type { PlanInput, WaitReport } from "./types";
 import { waitReport } from "./wait-report";
 
 /** Where a part stands at this minute. */

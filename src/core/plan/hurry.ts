@@ -1,7 +1,6 @@
 import { chanceNotYet, type FilmFaultKind, filmFaults, type NextAct, progressAt } from "../film";
 import { possibleBites } from "../rules";
-import { isBare, isWaitedFor, milestoneOf, type WaitedFor } from "../work";
-import { coatsUpTo, LAYS_PAINT, type Operation } from "./operations";
+import { coatsUpTo, isBare, isWaitedFor, LAYS_PAINT, milestoneOf, type Operation, type WaitedFor } from "../work";
 import { contextFor } from "./plan";
 import type { PlanInput } from "./types";
 

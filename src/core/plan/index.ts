@@ -1,9 +1,7 @@
-export type { WaitedFor } from "../work";
 export * from "./bench";
 export { type MoveAnswer, type PlanDesk, planDesk } from "./desk";
 export { type Hurry, hurry } from "./hurry";
-export { joinCircle } from "./joins";
-export type { Operation, OpRecord } from "./operations";
+
 export { planModel } from "./plan";
 export * from "./region";
 export { canMl } from "./stock";

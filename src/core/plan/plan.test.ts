@@ -2,13 +2,12 @@ import { DEMO_SHELF } from "@/server/demo/shelf";
 import { evenings, layer, lookup, NOW_MIN, pile, planInput, product, region } from "../../../tests/support/world";
 import { seededRandom } from "../base";
 import { FILM_ROLES, HEAVINESSES, isOneOf, type Layer, MATERIALS, PREP_STEPS } from "../model";
-import { opIds } from "../work";
+import { type OpRecord, opIds, type PlanRegion } from "../work";
 import { benchNow } from "./bench";
-import type { OpRecord } from "./operations";
 import { contextFor, planModel } from "./plan";
 import { problemOf } from "./problem";
 import { stackTotals } from "./totals";
-import { NO_HABITS, type PlanAnswer, type PlanInput, type PlanRegion } from "./types";
+import { NO_HABITS, type PlanAnswer, type PlanInput } from "./types";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 function planned(input: PlanInput): Planned {

@@ -13,26 +13,23 @@ import {
   type Schedule,
   solve,
 } from "../schedule";
-import { notYetById } from "../work";
+import {
+  batchesOf,
+  crossTies,
+  joinCircle,
+  longestSessionMin,
+  notYetById,
+  type OpRecord,
+  type PlanRegion,
+  type Tie,
+} from "../work";
 import { airsOf } from "./airs";
-import { batchesOf } from "./batches";
-import { crossTies, joinCircle } from "./joins";
 import { withLateMasks } from "./late-masks";
-import type { OpRecord, Tie } from "./operations";
 import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
 import { judgeRegion, openStops } from "./region";
 import { type Found, inFull, report } from "./report";
-import { longestSessionMin } from "./sittings";
 import { type FaceCoats, heldForArrival } from "./stock";
-import {
-  NO_HABITS,
-  NO_MARKS,
-  type Notice,
-  type PlanAnswer,
-  type PlanInput,
-  type PlanRegion,
-  type RefusedStop,
-} from "./types";
+import { NO_HABITS, NO_MARKS, type Notice, type PlanAnswer, type PlanInput, type RefusedStop } from "./types";
 import { type Looked, verifyWaits } from "./verify";
 import { withWiderSeams } from "./wider";
 
@@ -273,7 +270,7 @@ function contextOf(
     chains.map((c) => c.chain),
     input.joins ?? [],
   );
-  const { batches, notices } = batchesOf(
+  const { batches, leftOut } = batchesOf(
     marks.batches,
     chains.flatMap((c) => c.chain.ops),
     [...chains.flatMap((c) => c.chain.ties), ...cross.map((c) => c.tie)],
@@ -297,7 +294,8 @@ function contextOf(
     batches,
     heldMin: heldForArrival(chains.map(faceCoats), input.productOf, (id) => records.has(id), marks.arrivals),
   };
-  return { ctx, left: [...notices, ...long.filter((n) => out.has(n.regionId))] };
+  const noBatch = leftOut.map((b) => ({ kind: "batch-left-out" as const, ...b }));
+  return { ctx, left: [...noBatch, ...long.filter((n) => out.has(n.regionId))] };
 }
 
 const faceCoats = ({ chain, planned, count }: LiveChain): FaceCoats => ({

@@ -1,19 +1,11 @@
 import { evenings, layer, lookup, NOW_MIN, pile, planInput, product, region } from "../../../tests/support/world";
 import { MIN_PER_DAY } from "../base";
+import { type Join, joinCircle, type PlanRegion } from "../work";
 import { benchNow } from "./bench";
 import { planDesk } from "./desk";
 import { hurry } from "./hurry";
-import { joinCircle } from "./joins";
 import { planModel } from "./plan";
-import {
-  type Join,
-  NO_HABITS,
-  NO_MARKS,
-  type PlanAnswer,
-  type PlanInput,
-  type PlanMarks,
-  type PlanRegion,
-} from "./types";
+import { NO_HABITS, NO_MARKS, type PlanAnswer, type PlanInput, type PlanMarks } from "./types";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 function planned(input: PlanInput, options: Parameters<typeof planModel>[1] = { tries: 4 }): Planned {

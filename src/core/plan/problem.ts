@@ -4,25 +4,37 @@ import type { JudgeAnswer } from "../judge";
 import type { BenchSession, Caution, Product, Region } from "../model";
 import { ASSUMED_AREA_CM2, CLEANING_MIN, firstDrink, materialFacts, UV_BOX_MIN, WARM_UP_MIN } from "../reference";
 import type { Link, Op, Problem, Span } from "../schedule";
-import { canShut, estimateMin, type NotYet, spansOf, type WaitContext } from "../work";
-import type { AirOf } from "./airs";
-import { type Drying, dryingOf, keepsOf, sharedAir, TOOL_OF } from "./aside";
-import type { Batches } from "./batches";
-import { type CrossTie, withFit } from "./joins";
 import {
+  type Batches,
   type Chain,
+  type CrossTie,
+  canShut,
   chainOf,
   coatsUpTo,
+  type Drying,
+  dryingOf,
+  estimateMin,
+  forAll,
+  inSittings,
+  keepsOf,
+  type NotYet,
   type Operation,
   type OpRecord,
+  type PlanRegion,
+  piecesOf,
+  type Row,
+  sharedAir,
+  spansOf,
   type Tie,
+  TOOL_OF,
+  type WaitContext,
+  withFit,
   withHistory,
   withMinutes,
-} from "./operations";
-import { withRounds } from "./rounds";
-import { forAll, piecesOf, type Row } from "./row";
-import { inSittings } from "./sittings";
-import type { PlanInput, PlanMarks, PlanRegion, ShedHabits } from "./types";
+  withRounds,
+} from "../work";
+import type { AirOf } from "./airs";
+import type { PlanInput, PlanMarks, ShedHabits } from "./types";
 
 /** A row of like pieces is worked on as one face as large as all of them. */
 const ofAll = (region: Region, count: number): Region =>

@@ -1,5 +1,6 @@
 import { type JudgeAnswer, judgeStack, type PlacedVerdict } from "../judge";
-import type { PlanInput, PlanRegion, RefusedStop } from "./types";
+import type { PlanRegion } from "../work";
+import type { PlanInput, RefusedStop } from "./types";
 
 /** A region's pile as the plan sees it: with the shop's trials, and without the air of the moment. */
 export const judgeRegion = (r: PlanRegion, input: PlanInput): JudgeAnswer =>

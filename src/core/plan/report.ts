@@ -2,8 +2,7 @@ import { MIN_PER_DAY, own } from "../base";
 import { airAt, milestoneAfter } from "../film";
 import { TAPE_LATEST_MIN } from "../reference";
 import { cleaningsOf, type Placed, type Problem, type Slack, sessionsUsed, slacks } from "../schedule";
-import { spansOf } from "../work";
-import { coatsUpTo, type Operation } from "./operations";
+import { coatsUpTo, type Operation, spansOf } from "../work";
 import { cautionFor, GRID_MIN, type LiveChain, linkId, type ProblemContext } from "./problem";
 import { stockLines } from "./stock";
 import type {

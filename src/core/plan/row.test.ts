@@ -1,8 +1,7 @@
 import { climate, NOW_MIN, product, steadyAir } from "../../../tests/support/world";
 import { MIN_PER_DAY, seededRandom } from "../base";
 import { type AppliedCoat, prefixClock } from "../film";
-import { spansOf, type Wait, type WaitContext } from "../work";
-import { forAll, piecesOf } from "./row";
+import { forAll, piecesOf, spansOf, type Wait, type WaitContext } from "../work";
 
 const TO = NOW_MIN + 40 * MIN_PER_DAY;
 const AIRS = {

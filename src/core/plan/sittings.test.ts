@@ -1,8 +1,9 @@
 import { evenings, layer, lookup, NOW_MIN, planInput, product, region } from "../../../tests/support/world";
 import { MIN_PER_DAY } from "../base";
+import type { PlanRegion } from "../work";
 import { benchNow } from "./bench";
 import { planModel } from "./plan";
-import { NO_MARKS, type PlanAnswer, type PlanInput, type PlanMarks, type PlanRegion } from "./types";
+import { NO_MARKS, type PlanAnswer, type PlanInput, type PlanMarks } from "./types";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 function planned(input: PlanInput): Planned {

@@ -1,7 +1,7 @@
 import { airAt } from "../film";
 import { judgeStack, type PlacedVerdict } from "../judge";
 import { mechanismOf } from "../reference";
-import { coatsUpTo, LAYS_PAINT, type Operation } from "./operations";
+import { coatsUpTo, LAYS_PAINT, type Operation } from "../work";
 import type { LiveChain, ProblemContext } from "./problem";
 import { stillStops } from "./region";
 import type { PlanInput, WaitReport } from "./types";

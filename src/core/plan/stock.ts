@@ -1,7 +1,8 @@
 import type { Product } from "../model";
 import { liquidNeededMl, transferEfficiency } from "../numbers";
 import { PROPELLANT_SHARE, STOCK_RESERVE } from "../reference";
-import type { PlanMarks, PlannedOp, PlanRegion } from "./types";
+import type { PlanRegion } from "../work";
+import type { PlanMarks, PlannedOp } from "./types";
 
 /** What the work still to do takes of one product. */
 export interface StockLine {

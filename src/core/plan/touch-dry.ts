@@ -1,6 +1,6 @@
 import { milestoneAfter } from "../film";
+import { coatsUpTo } from "../work";
 import { airsOf } from "./airs";
-import { coatsUpTo } from "./operations";
 import { liveChain } from "./problem";
 import { judgeRegion } from "./region";
 import type { PlanInput } from "./types";

@@ -10,10 +10,10 @@ import {
   transferEfficiency,
 } from "../numbers";
 import { PROPELLANT_SHARE, partDryMin, WARM_UP_MIN } from "../reference";
+import type { PlanRegion } from "../work";
 import { benchNow } from "./bench";
 import { planModel } from "./plan";
 import { GRID_MIN } from "./problem";
-import type { PlanRegion } from "./types";
 
 /** Ordinary figures of the work round the films: what a good modeller would nod at. */
 

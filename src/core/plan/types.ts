@@ -1,28 +1,9 @@
 import type { Climate, GateReason } from "../film";
 import type { PlacedVerdict } from "../judge";
-import type {
-  BenchSession,
-  Caution,
-  Coupon,
-  Milestone,
-  Objective,
-  Product,
-  Protection,
-  Region,
-  Stack,
-  Verdict,
-} from "../model";
+import type { BenchSession, Caution, Coupon, Milestone, Objective, Product, Protection, Verdict } from "../model";
 import type { BoundBy, Conflict, Freeing, Piece } from "../schedule";
-import type { WaitedFor } from "../work";
-import type { Operation, OpRecord } from "./operations";
+import type { Join, NoBatch, Operation, OpRecord, PlanRegion, WaitedFor } from "../work";
 import type { StockLine } from "./stock";
-
-export interface PlanRegion {
-  readonly region: Region;
-  readonly stack: Stack;
-  /** like pieces of the part: areas and figures are for one of them; absent = one */
-  readonly count?: number | undefined;
-}
 
 /** A written reason for going ahead against a finish stop; carried by plan and log. */
 export interface Override {
@@ -61,15 +42,6 @@ export const NO_MARKS: PlanMarks = {
   arrivals: {},
   away: {},
 };
-
-/** A part that goes onto another: glued before either is painted, or put on when both are done. */
-export interface Join {
-  /** the part that is fitted */
-  readonly partId: string;
-  readonly regionIds: readonly string[];
-  readonly onto: { readonly partId: string; readonly regionIds: readonly string[] };
-  readonly when: "before-paint" | "after-paint";
-}
 
 /** How the shed works, beside its air and hours. */
 export interface ShedHabits {
@@ -173,7 +145,7 @@ export type Notice =
   | {
       readonly kind: "batch-left-out";
       readonly regionId: string;
-      readonly why: "differs" | "begun" | "pot-life" | "circle";
+      readonly why: NoBatch["why"];
     }
   | { readonly kind: "lock-passed"; readonly regionId: string }
   /** work that cannot be left half done fits no session: the part is left out, the rest is planned */

@@ -1,11 +1,12 @@
 import { layer, lookup, NOW_MIN, planInput, product, region } from "../../../tests/support/world";
 import { type AppliedCoat, prefixClock } from "../film";
 import { milestonesByModel } from "../film/model-run";
+import type { PlanRegion } from "../work";
 import { airsOf } from "./airs";
 import { planModel } from "./plan";
 import { liveChain } from "./problem";
 import { judgeRegion } from "./region";
-import type { PlanAnswer, PlanInput, PlanRegion } from "./types";
+import type { PlanAnswer, PlanInput } from "./types";
 import { verifyWaits } from "./verify";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;

@@ -1,9 +1,7 @@
 import { type AppliedCoat, type Aspect, dryAtByModel, runPile } from "../film";
 import type { Placed, Span } from "../schedule";
-import { aspectsOf, spansOf } from "../work";
-import { coatsUpTo, type Tie } from "./operations";
+import { aspectsOf, coatsUpTo, piecesOf, spansOf, type Tie } from "../work";
 import { cautionFor, type LiveChain, linkId, type ProblemContext } from "./problem";
-import { piecesOf } from "./row";
 
 /** A wait the film model finds too short in the plan's own hours. */
 export interface EarlyWait {

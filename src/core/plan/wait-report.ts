@@ -1,7 +1,6 @@
 import { type AppliedCoat, recoatWindows, type WaitClock } from "../film";
 import type { Span } from "../schedule";
-import { isWaitedFor, mayHaveGap, milestoneOf, waitAssumed } from "../work";
-import { coatsUpTo, type Tie } from "./operations";
+import { coatsUpTo, isWaitedFor, mayHaveGap, milestoneOf, type Tie, waitAssumed } from "../work";
 import { type LiveChain, linkId, type ProblemContext, putBack, rowSpans } from "./problem";
 import type { WaitReport } from "./types";
 

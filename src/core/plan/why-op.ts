@@ -1,7 +1,6 @@
 import { type WhyWait, whyWait } from "../study";
-import { isBare, notYetById } from "../work";
+import { coatsUpTo, isBare, notYetById } from "../work";
 import { airsOf } from "./airs";
-import { coatsUpTo } from "./operations";
 import { liveChain } from "./problem";
 import { judgeRegion } from "./region";
 import type { PlanInput, WaitReport } from "./types";

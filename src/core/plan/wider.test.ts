@@ -1,7 +1,7 @@
 import { eveningsAndWeekends } from "../../../tests/support/weeks";
 import { layer, planInput, region } from "../../../tests/support/world";
+import type { PlanRegion } from "../work";
 import { contextFor } from "./plan";
-import type { PlanRegion } from "./types";
 import { widerFor, withWiderSeams } from "./wider";
 
 /** Two-pack over rubbed epoxy: its window is best, missed over the rub a care. */

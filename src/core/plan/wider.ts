@@ -1,4 +1,4 @@
-import type { Tie } from "./operations";
+import type { Tie } from "../work";
 import { cautionFor, type ProblemContext, rowSpans } from "./problem";
 
 type SeamTie = Tie & { readonly wait: Extract<Tie["wait"], { kind: "seam" }> };

@@ -1,8 +1,9 @@
 import { layer, lookup, NOW_MIN, pile, planInput, product, region } from "../../../tests/support/world";
 import { judgeStack } from "../judge";
 import type { Layer, Product } from "../model";
+import type { PlanRegion } from "../work";
 import { planModel } from "./plan";
-import type { PlanAnswer, PlanInput, PlanRegion } from "./types";
+import type { PlanAnswer, PlanInput } from "./types";
 
 /** Windows as a plan keeps them, told as small jobs on one part. */
 

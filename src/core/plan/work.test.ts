@@ -3,9 +3,18 @@ import { layer, lookup, pile, product, region, steadyAir } from "../../../tests/
 import { prefixClock } from "../film";
 import { judgeStack } from "../judge";
 import { labelForbids, possibleBites, preparedConditions } from "../rules";
-import { canShut, partDryWait, spansOf, type Wait, type WaitContext, waitAssumed } from "../work";
-import { chainOf, type OpRecord, withHistory } from "./operations";
-import type { PlanRegion } from "./types";
+import {
+  canShut,
+  chainOf,
+  type OpRecord,
+  type PlanRegion,
+  partDryWait,
+  spansOf,
+  type Wait,
+  type WaitContext,
+  waitAssumed,
+  withHistory,
+} from "../work";
 
 const HORIZON_MIN = 60 * 1440;
 const clock = prefixClock(steadyAir(20, 50), 0, HORIZON_MIN);

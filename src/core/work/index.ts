@@ -1,3 +1,5 @@
+export * from "./batches";
+export * from "./joins";
 export * from "./key";
 export {
   aspectsOf,
@@ -9,4 +11,9 @@ export {
   spansOf,
   waitAssumed,
 } from "./laws";
+export * from "./operations";
+export * from "./rounds";
+export * from "./row";
+export * from "./shared-room";
+export * from "./sittings";
 export * from "./types";

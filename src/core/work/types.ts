@@ -1,6 +1,6 @@
 import type { AppliedCoat, DryAt, WaitClock } from "../film";
 import type { SeamPlan, SeamWait } from "../judge";
-import type { Caution, Milestone } from "../model";
+import type { Caution, Milestone, Region, Stack } from "../model";
 
 /** What stands between two operations of a region. */
 export type Wait =
@@ -59,3 +59,20 @@ export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | Settled;
 /** Waits for no film. */
 export const isBare = (m: WaitedFor | null): m is Exclude<WaitedFor, Milestone> => m !== null && BARE.has(m);
 const BARE: ReadonlySet<WaitedFor> = new Set(["part-dry", "wipe-flash", "uv-box", "joint", "dust"]);
+
+/** A region as it is worked on. */
+export interface PlanRegion {
+  readonly region: Region;
+  readonly stack: Stack;
+  /** like pieces of the part: areas and figures are for one of them; absent = one */
+  readonly count?: number | undefined;
+}
+
+/** A part that goes onto another: glued before either is painted, or put on when both are done. */
+export interface Join {
+  /** the part that is fitted */
+  readonly partId: string;
+  readonly regionIds: readonly string[];
+  readonly onto: { readonly partId: string; readonly regionIds: readonly string[] };
+  readonly when: "before-paint" | "after-paint";
+}

@@ -13,7 +13,8 @@ import {
 import { MS_PER_MIN } from "@/core/base";
 import type { JudgeAnswer } from "@/core/judge";
 import { layerOfKey, type Product } from "@/core/model";
-import { type BenchTile, canMl, type Operation } from "@/core/plan";
+import { type BenchTile, canMl } from "@/core/plan";
+import type { Operation } from "@/core/work";
 import { allProducts, appendLog, type Db, productRev, readLog, regionHome, updateProduct, writeReadings } from "@/db";
 import { nowMs } from "../clock";
 import { notFound, writing } from "../guard";

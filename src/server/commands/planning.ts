@@ -1,8 +1,7 @@
 import { done, failed, invalid, type Outcome, type PartNode, type Planning, planningSchema } from "@/contracts";
 import { own } from "@/core/base";
-import { joinCircle } from "@/core/plan";
 import { MOST_ROUNDS, USUAL_ROUNDS } from "@/core/reference";
-import { readKey } from "@/core/work";
+import { joinCircle, readKey } from "@/core/work";
 import { modelHead, modelTree, readPlanning, regionHome, writePlanning } from "@/db";
 import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";

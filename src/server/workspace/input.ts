@@ -1,8 +1,8 @@
 import type { CouponCard, LogEntry, PartNode, Planning, Shop, Sign } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import type { Milestone } from "@/core/model";
-import type { OpRecord, PlanInput } from "@/core/plan";
-import { opIds, readKey } from "@/core/work";
+import type { PlanInput } from "@/core/plan";
+import { type OpRecord, opIds, readKey } from "@/core/work";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
 import { benchSessions, localDate } from "../shed/hours";
 import { planningFields } from "./said";

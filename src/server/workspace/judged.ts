@@ -2,7 +2,8 @@ import { createHash } from "node:crypto";
 import type { RegionNode } from "@/contracts";
 import { type JudgeAnswer, type JudgeInput, judgeWithDoubts } from "@/core/judge";
 import type { Product } from "@/core/model";
-import { judgeRegion, type PlanInput, type PlanRegion } from "@/core/plan";
+import { judgeRegion, type PlanInput } from "@/core/plan";
+import type { PlanRegion } from "@/core/work";
 
 /**
  * Verdicts outlive the revision they were reached at: a reading of the air, or work on another part, leaves a pile as it was judged.

@@ -1,7 +1,8 @@
 import type { PartNode, Planning, Shop } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import type { Join, PlanInput, PlanMarks, ShedHabits } from "@/core/plan";
+import type { PlanInput, PlanMarks, ShedHabits } from "@/core/plan";
 import { FOLLOW_UP_DAYS } from "@/core/reference";
+import type { Join } from "@/core/work";
 import { localMin } from "../shed/hours";
 
 const MIDNIGHT = "00:00";

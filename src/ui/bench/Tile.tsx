@@ -3,7 +3,8 @@
 import { useRef } from "react";
 import { afterLookAction, finishAction, startAction, takeBackAction } from "@/actions/bench";
 import type { BenchScreen, MiniFilm } from "@/contracts";
-import type { BenchTile, Operation } from "@/core/plan";
+import type { BenchTile } from "@/core/plan";
+import type { Operation } from "@/core/work";
 import { clock, countdown, duration, relativeDay, um } from "@/format";
 import { againstTexts, MILESTONE_NAME, SANDING_SAFETY, safetyLine, workText } from "@/messages";
 import { useAct } from "../hooks/useAct";

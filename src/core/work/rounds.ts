@@ -1,10 +1,21 @@
 import { own } from "../base";
-import { type JudgeAnswer, judgeStack } from "../judge";
-import type { Layer, Stack } from "../model";
+import { type JudgeAnswer, type JudgeInput, judgeStack } from "../judge";
+import type { Caution, Coupon, Layer, Stack } from "../model";
 import { plannedWftUm } from "../numbers";
 import { familySkinUm, MOST_ROUNDS, ROUND_GRIT, ROUND_RUB_SHARE, USUAL_ROUNDS, volumeSolidsOf } from "../reference";
-import { readKey, roundId } from "../work";
-import type { PlanInput, PlanRegion } from "./types";
+import { readKey, roundId } from "./key";
+import type { OpRecord } from "./operations";
+import type { PlanRegion } from "./types";
+
+/** What rounds hang on beside the stack itself. */
+export interface RoundsInput extends Pick<JudgeInput, "productOf" | "protection"> {
+  readonly coupons: readonly Coupon[];
+  readonly today?: string | undefined;
+  /** the user's own word, by region; absent = no rounds at all */
+  readonly marks?: { readonly rounds: Readonly<Record<string, number>> } | undefined;
+  readonly caution: Caution;
+  readonly records: readonly OpRecord[];
+}
 
 const PRIMES = new Set(["primer", "primer-highbuild", "surfacer"]);
 
@@ -23,7 +34,7 @@ export interface PlannedStack {
 export function withRounds(
   r: PlanRegion,
   own: Extract<JudgeAnswer, { outcome: "judged" }>,
-  input: PlanInput,
+  input: RoundsInput,
 ): PlannedStack {
   const plain = { region: r, answer: own, rounds: 0, refused: false };
   if (!input.marks) return plain;
@@ -59,7 +70,7 @@ function noWorse(withThem: Judged, own: Judged): boolean {
 }
 
 /** The user's own word, else the usual number; once work above the primer has begun, only the rounds that were made. */
-function roundsFor(r: PlanRegion, over: number, input: PlanInput): number {
+function roundsFor(r: PlanRegion, over: number, input: RoundsInput): number {
   const wished = own(input.marks!.rounds, r.region.id) ?? USUAL_ROUNDS[r.region.finish][input.caution];
   const above = new Set(r.stack.layers.slice(over + 1).map((l) => l.id));
   let made = 0;
@@ -75,10 +86,10 @@ function roundsFor(r: PlanRegion, over: number, input: PlanInput): number {
   return passed ? made : Math.min(MOST_ROUNDS, Math.max(made, wished));
 }
 
-const puttyOf = (stack: Stack, input: PlanInput): string | null =>
+const puttyOf = (stack: Stack, input: RoundsInput): string | null =>
   stack.layers.find((l) => input.productOf(l.productId).role === "putty")?.productId ?? null;
 
-function expanded(stack: Stack, over: number, rounds: number, puttyId: string | null, input: PlanInput): Stack {
+function expanded(stack: Stack, over: number, rounds: number, puttyId: string | null, input: RoundsInput): Stack {
   const primer = stack.layers[over]!;
   const made: Layer[] = [];
   for (let n = 1; n <= rounds; n++) {
@@ -89,7 +100,7 @@ function expanded(stack: Stack, over: number, rounds: number, puttyId: string | 
 }
 
 /** One thin skin on the spots that were found, levelled. */
-function fillLayer(primer: Layer, puttyId: string, n: number, input: PlanInput): Layer {
+function fillLayer(primer: Layer, puttyId: string, n: number, input: RoundsInput): Layer {
   const putty = input.productOf(puttyId);
   const skinUm = putty.maxSkinUm ?? (putty.family === "unknown" ? null : familySkinUm(putty.family));
   const bare: Layer = {

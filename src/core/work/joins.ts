@@ -1,7 +1,7 @@
 import { ASIDE_LABOUR, JOINT_SETS_MIN } from "../reference";
-import { opIds, type Wait } from "../work";
+import { opIds } from "./key";
 import { blankOperation, type Chain, type Operation, type Tie } from "./operations";
-import type { Join } from "./types";
+import type { Join, Wait } from "./types";
 
 /** A wait between two parts: what is fitted waits for both. */
 export interface CrossTie {

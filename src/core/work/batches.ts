@@ -2,7 +2,6 @@ import type { Product } from "../model";
 import { COAT_LABOUR, LABOUR_STEP_MIN } from "../reference";
 import { circleOf, type Link } from "../schedule";
 import type { Operation, OpRecord, Tie } from "./operations";
-import type { Notice, PlanMarks } from "./types";
 
 /** Coats of several regions done in one go: planned as one operation under its first member's id. */
 export interface Batches {
@@ -15,6 +14,12 @@ export interface Batch {
   readonly minutes: number;
 }
 
+/** A batch that was wished for and cannot be: of different products, begun, longer than its pot life, or waiting for itself. */
+export interface NoBatch {
+  readonly regionId: string;
+  readonly why: "differs" | "begun" | "pot-life" | "circle";
+}
+
 /** Minutes of a batch: what is fixed about a coat, once; the rest of each. */
 function batchMinutes(method: Product["method"], own: readonly Operation[]): number {
   const each = own.map((o) => o.handsOnMin);
@@ -24,14 +29,14 @@ function batchMinutes(method: Product["method"], own: readonly Operation[]): num
 
 /** The batches that hold: one product, none begun, mixed once within its pot life, and no member waiting for another. */
 export function batchesOf(
-  wished: PlanMarks["batches"],
+  wished: readonly (readonly string[])[],
   ops: readonly Operation[],
   ties: readonly Tie[],
   records: ReadonlyMap<string, OpRecord>,
   productOf: (id: string) => Product,
-): { batches: Batches; notices: readonly Notice[] } {
+): { batches: Batches; leftOut: readonly NoBatch[] } {
   const opById = new Map(ops.map((o) => [o.id, o]));
-  const notices: Notice[] = [];
+  const leftOut: NoBatch[] = [];
   const members = new Map<string, Batch>();
   const alias = new Map<string, string>();
   for (const ids of wished) {
@@ -40,7 +45,7 @@ export function batchesOf(
     if (!first || own.length < 2) continue;
     const why = whyNot(own, records, productOf) ?? (circular(own, alias, ops, ties) ? "circle" : null);
     if (why !== null) {
-      notices.push({ kind: "batch-left-out", regionId: first.regionId, why });
+      leftOut.push({ regionId: first.regionId, why });
       continue;
     }
     members.set(first.id, {
@@ -49,16 +54,14 @@ export function batchesOf(
     });
     for (const o of own) alias.set(o.id, first.id);
   }
-  return { batches: { members, aliasOf: (id) => alias.get(id) ?? id }, notices };
+  return { batches: { members, aliasOf: (id) => alias.get(id) ?? id }, leftOut };
 }
-
-type WhyNot = Extract<Notice, { kind: "batch-left-out" }>["why"];
 
 function whyNot(
   own: readonly Operation[],
   records: ReadonlyMap<string, OpRecord>,
   productOf: (id: string) => Product,
-): WhyNot | null {
+): NoBatch["why"] | null {
   const [first] = own;
   if (own.some((o) => o.kind !== "coat" || o.productId !== first!.productId)) return "differs";
   if (own.some((o) => records.has(o.id))) return "begun";

@@ -21,7 +21,8 @@ import {
   type Wetting,
 } from "../reference";
 import { isSprayed } from "../rules";
-import { coatOf, opIds, partDryWait, subjectOf, type Wait } from "../work";
+import { coatOf, opIds, subjectOf } from "./key";
+import { partDryWait, type Wait } from "./types";
 
 export const OP_KINDS = [
   "prep",
