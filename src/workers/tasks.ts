@@ -34,12 +34,17 @@ function lookedOf(of: PlanJob["looked"]): Looked | undefined {
 /** @param stop set to 1 by whoever does not want the answer any more */
 function plan({ input, keep, looked, budgetMs }: PlanJob, stop: Int32Array | null): PlanAnswer {
   const began = performance.now();
-  const stopped = () => stop !== null && Atomics.load(stop, 0) === 1;
-  const inTime = () => budgetMs === null || performance.now() - began < budgetMs;
+  const wanted = () => {
+    if (stop !== null && Atomics.load(stop, 0) === 1) throw new Error("nobody wants this plan any more");
+  };
   return planModel(openInput(input), {
     looked: lookedOf(looked),
     keep: keep ?? undefined,
-    goOn: () => inTime() && !stopped(),
+    goOn: () => {
+      wanted();
+      return budgetMs === null || performance.now() - began < budgetMs;
+    },
+    wanted,
   });
 }
 

@@ -40,6 +40,8 @@ export interface PlanOptions {
   /** placements made at the most before the film model is asked */
   readonly tries?: number;
   readonly goOn?: () => boolean;
+  /** called between the film model's looks; throws when nobody wants the plan any more */
+  readonly wanted?: (() => void) | undefined;
   /** what the film model said before, in the same air and of the same products; added to */
   readonly looked?: Looked | undefined;
   /** told of every better timetable, before the film model has looked at it */
@@ -159,7 +161,7 @@ function solveVerified(start: ProblemContext, options: PlanOptions): Solved {
     const { placed, boundMin, genes } = schedule;
     const faults = checkSchedule(problem, placed);
     assert(faults.length === 0, `the plan breaks its own rules: ${JSON.stringify(faults.slice(0, 3))}`);
-    const { waits, early } = verifyWaits(ctx, inFull(placed, ctx), looked);
+    const { waits, early } = verifyWaits(ctx, inFull(placed, ctx), looked, options.wanted);
     const earlyMin = Math.max(0, ...early.map((e) => e.byMin));
     const verified = { waits, putBack: putBack.size, early: early.length, earlyMin };
     if (early.length === 0 || round === ROUNDS) {

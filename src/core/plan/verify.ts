@@ -30,12 +30,22 @@ type Films = Pick<ProblemContext, "chains" | "productOf" | "records" | "notYet" 
 /** What the model said of a wait at the hours it was asked for; a plan mended here and there asks anew only where hours changed. */
 export type Looked = Map<string, { readonly hours: string; readonly found: EarlyWait | null }>;
 
-/** Runs every film of a plan through the film model in the plan's own hours and air, wait by wait. @param looked kept from round to round */
-export function verifyWaits(ctx: Films, placed: readonly Placed[], looked: Looked = new Map()): Verification {
+/**
+ * Runs every film of a plan through the film model in the plan's own hours and air, wait by wait.
+ * @param looked kept from round to round
+ * @param wanted asked before each part; may throw, to give it all up
+ */
+export function verifyWaits(
+  ctx: Films,
+  placed: readonly Placed[],
+  looked: Looked = new Map(),
+  wanted: () => void = () => undefined,
+): Verification {
   const at = new Map(placed.map((p) => [p.opId, p]));
   let waits = 0;
   const early: EarlyWait[] = [];
   for (const live of ctx.chains) {
+    wanted();
     for (const tie of live.chain.ties) {
       const aspects = aspectsOf(tie.wait);
       if (aspects === null || ctx.records.has(tie.to) || !at.has(tie.to)) continue;

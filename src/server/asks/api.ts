@@ -24,7 +24,7 @@ import { airOfDocument } from "../document-air";
 import { reading } from "../guard";
 import { lookup } from "../lookup";
 import { sent } from "../planning/task";
-import { ask } from "../solver/ask";
+import { askSent } from "../solver/ask";
 import { inputFrom } from "../workspace/input";
 
 /** Answers of the HTTP face as core values; the route handlers put them into the API's words. */
@@ -131,7 +131,7 @@ export interface DocumentPlan {
 
 /** POST plan: plans a document that is not kept. */
 export async function planDocument(body: unknown): Promise<Outcome<DocumentPlan>> {
-  const read = await ask("readPlanRequest", body);
+  const read = await askSent("readPlanRequest", body);
   if (!read.ok) return read;
   if (!read.value.ok) return read.value;
   const { document, now } = read.value.value;
@@ -149,7 +149,11 @@ export async function planDocument(body: unknown): Promise<Outcome<DocumentPlan>
     lookup(products),
     atMs,
   );
-  const solved = await ask("plan", { input: sent(input, products), keep: null, looked: null, budgetMs: null }, null);
+  const solved = await askSent(
+    "plan",
+    { input: sent(input, products), keep: null, looked: null, budgetMs: null },
+    null,
+  );
   return solved.ok ? done({ answer: solved.value, products, document }) : solved;
 }
 

@@ -15,7 +15,7 @@ import type { StudyLayer } from "@/core/study";
 import { allProducts } from "@/db";
 import type { ApplicationAnswer, CaseAnswer } from "@/workers/film-answers";
 import { reading } from "../guard";
-import { ask } from "../solver/ask";
+import { askSent } from "../solver/ask";
 
 /** POST film: the film model itself, on a case told in its own figures or on products. Nothing is kept. */
 
@@ -29,14 +29,14 @@ export async function filmOf(body: unknown): Promise<Outcome<FilmAnswer>> {
   if (isCase(body)) {
     const parsed = filmCaseSchema.safeParse(body);
     if (!parsed.success) return invalid(parsed.error);
-    const solved = await ask("filmCase", parsed.data);
+    const solved = await askSent("filmCase", parsed.data);
     return solved.ok ? done({ form: "case", id: parsed.data.id ?? null, answer: solved.value }) : solved;
   }
   const parsed = filmApplicationSchema.safeParse(body);
   if (!parsed.success) return invalid(parsed.error);
   const layers = layersOf(parsed.data);
   if (!layers.ok) return layers;
-  const solved = await ask("application", layers.value, parsed.data);
+  const solved = await askSent("application", layers.value, parsed.data);
   return solved.ok ? done({ form: "application", answer: solved.value }) : solved;
 }
 

@@ -23,7 +23,7 @@ import { writeShop } from "@/db";
 import { conflict, notFound, viewing, writing } from "../guard";
 import { newId } from "../ids";
 import { ensureShop } from "../shed/hours";
-import { ask } from "../solver/ask";
+import { ask, askSent } from "../solver/ask";
 import type { Snapshot } from "../workspace/snapshot";
 
 /** How many stacks a search lists, and how high they may be. */
@@ -131,10 +131,10 @@ export async function suggestStacks(body: unknown): Promise<Outcome<Suggestion>>
   const asked = viewing((s) => searchOf(request, s));
   if (!asked.ok) return asked;
   const input = asked.value;
-  const found = await ask("find", input, null);
+  const found = await askSent("find", input, null);
   if (!found.ok) return found;
   const productIds = request.why_not ?? [];
-  const told = await ask("reasons", input, productIds);
+  const told = await askSent("reasons", input, productIds);
   if (!told.ok) return told;
   return done({
     answer: viewOf(found.value.answer, input.way, null),

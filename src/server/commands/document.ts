@@ -41,7 +41,7 @@ import { writing } from "../guard";
 import { newId } from "../ids";
 import type { ImportedPlan } from "../imported-plan";
 import { ensureShop } from "../shed/hours";
-import { ask } from "../solver/ask";
+import { askSent } from "../solver/ask";
 import { stayFault } from "./air";
 
 export interface ImportOptions {
@@ -66,7 +66,7 @@ export async function bringIn(text: string, options: ImportOptions): Promise<Out
 
 /** A document's text read beside the request. */
 export async function readFile(text: string): Promise<Outcome<ModelDocument>> {
-  const told = await ask("readText", text);
+  const told = await askSent("readText", text);
   return told.ok ? told.value : told;
 }
 

@@ -17,10 +17,14 @@ export function soon(work: () => void): void {
 /** What a request may take before it is given up, ms. */
 const ASK_MS = 120_000;
 
-/** Plans have a thread of their own, so that a question never waits for a plan. On globalThis: modules may be loaded twice. */
-const holder = globalThis as unknown as { elmBenchLanes?: { readonly plan: Lane; readonly ask: Lane } };
+/**
+ * The bench's own plans have a thread, and so has what is sent over the API to be worked out: a screen's question waits for neither.
+ * A thread is begun when it is first needed. On globalThis: modules may be loaded twice.
+ */
+type LaneName = "plan" | "screen" | "sent";
+const holder = globalThis as unknown as { elmBenchLanes?: Readonly<Record<LaneName, Lane>> };
 const lanes = () => {
-  holder.elmBenchLanes ??= { plan: new Lane(), ask: new Lane() };
+  holder.elmBenchLanes ??= { plan: new Lane(), screen: new Lane(), sent: new Lane() };
   return holder.elmBenchLanes;
 };
 
@@ -28,10 +32,17 @@ const inPlace = <K extends TaskName>(name: K, args: Args<K>): Result<K> =>
   (TASKS[name] as unknown as (...args: Args<K>) => Result<K>)(...args);
 
 /** Has something worked out beside the request. A thread that does not come back is a problem that is told, a bug stays an exception. */
-export async function ask<K extends TaskName>(name: K, ...args: Args<K>): Promise<Outcome<Result<K>>> {
+export const ask = <K extends TaskName>(name: K, ...args: Args<K>): Promise<Outcome<Result<K>>> =>
+  askIn("screen", name, args);
+
+/** The same for what came over the API, however big it is. */
+export const askSent = <K extends TaskName>(name: K, ...args: Args<K>): Promise<Outcome<Result<K>>> =>
+  askIn("sent", name, args);
+
+async function askIn<K extends TaskName>(lane: LaneName, name: K, args: Args<K>): Promise<Outcome<Result<K>>> {
   if (!THREADED) return done(inPlace(name, args));
   try {
-    return done(await lanes().ask.call(name, args, ASK_MS));
+    return done(await lanes()[lane].call(name, args, ASK_MS));
   } catch (error) {
     if (isSolverTrouble(error)) return failed("refused", `This could not be worked out: ${error.message}.`);
     throw error;
@@ -44,8 +55,8 @@ type Gone = { readonly outcome: "cancelled" } | { readonly outcome: "failed"; re
 
 /** A plan nobody has seen the end of by then is given up, ms. */
 const PLAN_MS = 10 * 60_000;
-/** Told to stop, a search stops at its next placement; what does not within this is ended, ms. */
-const STOP_MS = 1500;
+/** Told to stop, a plan is given up at its next placement or look; what is not within this is ended with its thread, ms. */
+const STOP_MS = 5000;
 
 /** Begins a plan beside everything else. @returns how to stop it; `settle` is called once, in place even before this returns */
 export function beginPlan(job: Args<"plan">[0], settle: (s: Settled) => void): () => void {

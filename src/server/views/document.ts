@@ -5,7 +5,7 @@ import { nowMs } from "../clock";
 import { airForDocument } from "../document-air";
 import { notFound, reading } from "../guard";
 import { timetableOf } from "../imported-plan";
-import { ask } from "../solver/ask";
+import { askSent } from "../solver/ask";
 import { snapshotOf } from "../workspace/snapshot";
 
 function documentOf(db: Db, modelId: string): ModelDocument | null {
@@ -70,5 +70,5 @@ export function exportDocument(modelId: string, withPhotos = true): Outcome<stri
 /** The same, written beside the request: with its pictures a document may be a hundred megabytes long. */
 export async function exportFile(modelId: string, withPhotos = true): Promise<Outcome<string>> {
   const own = loose(modelId, withPhotos);
-  return own.ok ? ask("writeText", own.value.doc, own.value.photos) : own;
+  return own.ok ? askSent("writeText", own.value.doc, own.value.photos) : own;
 }
