@@ -1,6 +1,6 @@
 import type { BenchSession, Product } from "../model";
 import { LABOUR_STEP_MIN } from "../reference";
-import { opIds, readKey, writeKey } from "./key";
+import { opIds } from "./key";
 import type { Chain, Operation, OpRecord } from "./operations";
 
 const MAY_REST = new Set<Operation["kind"]>(["sand", "mask"]);
@@ -35,7 +35,7 @@ export function inSittings(
   const first = new Map<string, string>();
   const between: { from: string; to: string }[] = [];
   const ops = chain.ops.flatMap((op): readonly Operation[] => {
-    const sat = [...records.keys()].filter((id) => sittingOf(id, op.id)).length;
+    const sat = satBefore(op.id, records);
     const whole = op.handsOnMin <= longestMin || records.has(op.id) || !mayRest(op, productOf);
     const of = whole ? sat + 1 : Math.max(Math.ceil(op.handsOnMin / longestMin), sat + 1);
     if (of === 1) return [op];
@@ -56,10 +56,12 @@ export function inSittings(
 
 const named = (id: string, n: number, of: number) => ({ id: opIds.sitting(id, n), sitting: { n, of } });
 
-const sittingOf = (id: string, opId: string): boolean => {
-  const key = readKey(id);
-  return key !== null && key.sitting !== null && writeKey({ ...key, sitting: null }) === opId;
-};
+/** Sittings the log has of it; they are done in their order. */
+function satBefore(opId: string, records: ReadonlyMap<string, OpRecord>): number {
+  let n = 0;
+  while (records.has(opIds.sitting(opId, n + 1))) n += 1;
+  return n;
+}
 
 const earlySitting = (op: Operation): Operation => ({
   ...op,

@@ -50,7 +50,11 @@ export function useLiveAir(first: AirNow): AirNow {
       if (document.visibilityState === "hidden") return;
       line = new EventSource("/api/v1/climate/live");
       line.addEventListener("air", hear);
-      line.addEventListener("plan", () => router.refresh());
+      line.addEventListener("plan", (e) => {
+        const { state } = JSON.parse((e as MessageEvent<string>).data) as { state: string };
+        // that one is begun, the tab that asked knows already; the others hear of it when it is there
+        if (state !== "making") router.refresh();
+      });
     };
     look();
     document.addEventListener("visibilitychange", look);

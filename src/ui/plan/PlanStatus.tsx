@@ -5,7 +5,7 @@ import { useEffect } from "react";
 import type { PlanScreen } from "@/contracts";
 
 /** The event stream says when a plan is there; a line that was down just then is made up for by asking, ms. */
-const ASK_AGAIN_MS = 2000;
+const ASK_AGAIN_MS = 4000;
 
 /** Asks for the page again while a plan is being made. */
 export function usePlanArrives({ state }: PlanScreen["making"]): void {
