@@ -106,8 +106,12 @@ test("another aim, a date in the past, and a circle of fittings", async ({ page 
   await expect(page.getByRole("alert").filter({ hasText: "The due date lies in the past" })).toBeVisible();
   await page.getByLabel("All work done by").fill("2026-11-28");
   await expect(page.getByTestId("due")).toContainText("late");
+  // the second change does not wait for the page to show the first
+  await page.getByLabel("Aim for").selectOption("slack");
   await page.getByLabel("Aim for").selectOption("sessions");
+  await expect(page.getByLabel("Aim for")).toHaveValue("sessions");
   await expect(page.getByLabel("Aim for")).toBeEnabled();
+  await expect(page.getByText("was changed elsewhere")).toHaveCount(0);
   await expect(page.getByTestId("finish")).toBeVisible();
   await page.getByText("How it goes together").click();
   const fittings = page.getByRole("region", { name: "Fittings" });

@@ -34,7 +34,9 @@ export function Tile({
   screen: BenchScreen;
   nowMin: number;
 }) {
-  const { act, busy } = useAct();
+  const { act, busy: acting, settling } = useAct();
+  // one press is one deed, until the board shows what came of it
+  const busy = acting || settling;
   const done = useRef<HTMLDialogElement>(null);
   const wait = useRef<HTMLDialogElement>(null);
   const against = useRef<HTMLDialogElement>(null);

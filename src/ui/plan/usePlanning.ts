@@ -11,13 +11,20 @@ const MOST_UNDONE = 30;
 export function usePlanning(screen: PlanScreen) {
   const { act, busy } = useAct();
   const [past, setPast] = useState<readonly Planning[]>([]);
+  // what was said last, which the page may not show yet: the next change goes on from there
   const now = useRef(screen);
-  now.current = screen;
+  if (screen.modelId !== now.current.modelId || screen.planningRev >= now.current.planningRev) now.current = screen;
+  const shown = useRef(screen);
+  shown.current = screen;
   const save = useCallback(
     async (planning: Planning): Promise<string | null> => {
       const { modelId, planningRev } = now.current;
       const saved = await act(() => savePlanningAction(modelId, planningRev, planning), { quiet: true });
-      if (saved.ok) return null;
+      if (saved.ok) {
+        now.current = { ...now.current, planning, planningRev: saved.value.rev };
+        return null;
+      }
+      now.current = shown.current;
       const [field] = saved.problem.fields;
       return field ? `${FIELD_NAME[field.path.split(".")[0]!] ?? field.path} ${field.message}` : saved.problem.detail;
     },
