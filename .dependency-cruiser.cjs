@@ -48,6 +48,7 @@ module.exports = {
       ["finder", "base|model|reference|numbers|rules|film|judge"],
       ["study", "base|model|reference|numbers|rules|film"],
       ["work", "base|model|reference|numbers|rules|film|judge|schedule"],
+      ["history", "base|model|reference|work"],
     ].map(([room, below]) =>
       only(`core-${room}-stands-on-what-is-below`, `src/core/${room}/`, [`src/core/(${room}|${below})/`]),
     ),

@@ -1,9 +1,7 @@
 import { z } from "zod";
+import { MS_PER_MIN } from "@/core/base";
+import { type BenchEvent, EVENT_KINDS, SIGNS } from "@/core/history";
 import { idSchema, noteSchema, ranged, utcMomentSchema } from "./base";
-
-/** What was seen when it was not yet time. */
-export const SIGNS = ["tacky", "paper-clogs", "still-wet", "dents", "smells", "other"] as const;
-export type Sign = (typeof SIGNS)[number];
 
 export const opIdSchema = z.string().regex(/^[A-Za-z0-9_:~-]{3,200}$/, "is not an operation id");
 
@@ -23,7 +21,7 @@ export const logEntrySchema = z.strictObject({
   id: idSchema,
   regionId: idSchema,
   opId: opIdSchema,
-  kind: z.enum(["started", "done", "not-yet", "taken-back"]),
+  kind: z.enum(EVENT_KINDS),
   /** ISO 8601, UTC */
   at: utcMomentSchema,
   /** the work in words, as it stood then: products and parts may change later */
@@ -43,3 +41,10 @@ export const logEntrySchema = z.strictObject({
   used: z.strictObject({ productId: idSchema, ml: ranged(0, 100_000, "ml") }).optional(),
 });
 export type LogEntry = z.infer<typeof logEntrySchema>;
+
+/** A line of the log as what happened, for whatever is reckoned from it. */
+export function eventOf({ id, regionId, opId, kind, at, coats, wftUm, sign }: LogEntry): BenchEvent {
+  const told = { id, regionId, opId, atMin: Date.parse(at) / MS_PER_MIN };
+  if (kind === "done") return { ...told, kind, coats, wftUm };
+  return kind === "not-yet" ? { ...told, kind, sign } : { ...told, kind };
+}

@@ -1,5 +1,5 @@
-import type { Sign } from "@/contracts";
 import type { GateReason } from "@/core/film";
+import type { Sign } from "@/core/history";
 import type { BenchTile, Notice, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
 import type { Operation } from "@/core/work";

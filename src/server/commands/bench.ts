@@ -2,6 +2,7 @@ import { z } from "zod";
 import {
   done,
   doneSchema,
+  eventOf,
   failed,
   invalid,
   type LogEntry,
@@ -11,6 +12,7 @@ import {
   type RegionNode,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
+import { fold, lastStanding } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
 import { layerOfKey, type Product } from "@/core/model";
 import { type BenchTile, canMl } from "@/core/plan";
@@ -218,17 +220,9 @@ export function takeBack(regionId: string, opId: string): Outcome<null> {
   return writing((db) => {
     const home = regionHome(db, regionId);
     if (!home) return notFound("The part");
-    const standing: LogEntry[] = [];
-    for (const e of readLog(db, home.modelId)) {
-      if (e.regionId !== regionId) continue;
-      if (e.kind === "started" || e.kind === "done") standing.push(e);
-      if (e.kind === "taken-back")
-        standing.splice(
-          standing.findLastIndex((x) => x.opId === e.opId),
-          1,
-        );
-    }
-    const last = standing.at(-1);
+    const log = readLog(db, home.modelId);
+    const standing = lastStanding(fold(log.map(eventOf))).get(regionId);
+    const last = log.find((e) => e.id === standing?.id);
     if (last?.opId !== opId) return failed("conflict", "Only the last thing done to a part can be taken back.");
     putIntoCan(db, last);
     record(db, home.modelId, { ...last, id: newId("l"), kind: "taken-back", at: new Date(nowMs()).toISOString() });

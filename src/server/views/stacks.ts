@@ -1,18 +1,19 @@
 import {
   type CouponCard,
   done,
+  eventOf,
   type JudgedRegion,
   type Outcome,
   type RegionNode,
   type SentPlanInput,
   type StackView,
 } from "@/contracts";
+import { fold } from "@/core/history";
 import { nearCoupons } from "@/core/judge";
 import type { StackTotals } from "@/core/plan";
 import { notFound, viewing, viewingModel } from "../guard";
 import { sent } from "../planning/task";
 import { ask } from "../solver/ask";
-import { recordsOf } from "../workspace/input";
 import type { ModelSnapshot } from "../workspace/snapshot";
 
 export const judgedRegions = (m: ModelSnapshot): readonly JudgedRegion[] =>
@@ -34,7 +35,7 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
         chosen: { node, partName: part.name, answer: m.judged(node) },
         products: [...new Set(node.stack.layers.map((l) => l.productId))].map(s.productOf),
         near: nearOf(s.coupons, node),
-        begun: recordsOf(m.sources.log.filter((e) => e.regionId === regionId)).records.length,
+        begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map(eventOf)).records.length,
       },
       m,
       input: sent({ ...m.input, regions: own }, s.data.products),

@@ -1,6 +1,6 @@
-import type { CouponCard, LogEntry, PartNode, Planning, Shop, Sign } from "@/contracts";
+import { type CouponCard, eventOf, type LogEntry, type PartNode, type Planning, type Shop } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
-import type { Milestone } from "@/core/model";
+import { fold } from "@/core/history";
 import type { PlanInput } from "@/core/plan";
 import { type OpRecord, opIds, readKey } from "@/core/work";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
@@ -28,49 +28,6 @@ function horizonDays(shop: Shop, tree: readonly PartNode[]): number {
   if (weekMin === 0) return HORIZON_DAYS;
   return Math.min(FARTHEST_DAYS, HORIZON_DAYS + Math.ceil((STRETCH * 7 * steps * STEP_MIN) / weekMin));
 }
-/** The milestone each sign shows the film not to have come to; null = it tells none. */
-const SIGN_LACKS: Readonly<Record<Sign, Milestone | null>> = {
-  tacky: "touch",
-  "still-wet": "touch",
-  "paper-clogs": "sandable",
-  dents: "handle",
-  smells: null,
-  other: null,
-};
-
-/** What the log says of each operation: later entries speak louder, "taken back" unsays the last word. */
-export function recordsOf(log: readonly LogEntry[]): { records: readonly OpRecord[]; notYet: PlanInput["notYet"] } {
-  const records = new Map<string, OpRecord>();
-  const before = new Map<string, OpRecord | undefined>();
-  const notYet = new Map<string, { atMin: number; lacks: Milestone | null }>();
-  for (const e of log) {
-    const atMin = Date.parse(e.at) / MS_PER_MIN;
-    const known = records.get(e.opId);
-    if (e.kind === "not-yet") notYet.set(e.opId, { atMin, lacks: e.sign === null ? null : SIGN_LACKS[e.sign] });
-    if (e.kind === "started") {
-      before.set(e.opId, known);
-      records.set(e.opId, { opId: e.opId, startMin: atMin, endMin: null, coats: null, wftUm: null });
-    }
-    if (e.kind === "done") {
-      before.set(e.opId, known);
-      records.set(e.opId, {
-        opId: e.opId,
-        startMin: Math.min(known?.startMin ?? atMin, atMin),
-        endMin: atMin,
-        coats: e.coats,
-        wftUm: e.wftUm,
-      });
-    }
-    if (e.kind === "taken-back") {
-      const prior = before.get(e.opId);
-      before.delete(e.opId);
-      if (prior) records.set(e.opId, prior);
-      else records.delete(e.opId);
-    }
-  }
-  return { records: [...records.values()], notYet: [...notYet].map(([opId, look]) => ({ opId, ...look })) };
-}
-
 /** What a plan of one model is made from. */
 export interface PlanSources {
   readonly tree: readonly PartNode[];
@@ -108,7 +65,7 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
   const nowMin = Math.floor(atMs / MS_PER_MIN);
   const horizonMin = nowMin + horizonDays(shop, tree) * MIN_PER_DAY;
   const latestAt = new Date(atMs + AHEAD_DAYS * MIN_PER_DAY * MS_PER_MIN).toISOString();
-  const { records, notYet } = recordsOf(log.filter((e) => e.at < latestAt));
+  const { records, notYet } = fold(log.filter((e) => e.at < latestAt).map(eventOf));
   const fromMin = Math.max(begins(records, tree, nowMin), nowMin - OLDEST_DAYS * MIN_PER_DAY) - MIN_PER_DAY;
   const nodes = tree.flatMap((p) => p.regions.map((r) => ({ ...r, count: p.count })));
   // by the whole hour, so that it is not assembled anew every minute

@@ -2,7 +2,7 @@
 
 import { type FormEvent, type Ref, useState } from "react";
 import { notYetAction } from "@/actions/bench";
-import { SIGNS, type Sign } from "@/contracts";
+import { SIGNS, type Sign } from "@/core/history";
 import { SIGN_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
 

@@ -1,7 +1,8 @@
 "use client";
 
 import { takeBackAction } from "@/actions/bench";
-import type { LogEntry } from "@/contracts";
+import { eventOf, type LogEntry } from "@/contracts";
+import { fold, lastStanding } from "@/core/history";
 import { clock, day, degC, pct, um } from "@/format";
 import { SIGN_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
@@ -27,21 +28,6 @@ interface LogTableProps {
   readonly timeZone: string;
 }
 
-/** The start or done that can still be unsaid: the last one standing of each region. */
-function lastStanding(log: readonly LogEntry[]): ReadonlySet<string> {
-  const standing = new Map<string, LogEntry[]>();
-  for (const e of log) {
-    const list = standing.get(e.regionId) ?? [];
-    if (e.kind === "started" || e.kind === "done") list.push(e);
-    if (e.kind === "taken-back") {
-      const at = list.findLastIndex((x) => x.opId === e.opId);
-      if (at >= 0) list.splice(at, 1);
-    }
-    standing.set(e.regionId, list);
-  }
-  return new Set([...standing.values()].flatMap((l) => (l.length > 0 ? [l.at(-1)!.id] : [])));
-}
-
 function film(e: LogEntry): string {
   if (e.coats === null) return "";
   const coats = `${e.coats} coat${e.coats > 1 ? "s" : ""}${e.wftUm === null ? "" : `, ${um(e.wftUm)} wet`}`;
@@ -54,7 +40,7 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
   const { params, set } = useAddress();
   const region = params.get("region") ?? "";
   const kind = params.get("kind") ?? "";
-  const standing = lastStanding(log);
+  const standing = new Set([...lastStanding(fold(log.map(eventOf))).values()].map((d) => d.id));
   const shown = [...log]
     .reverse()
     .filter((e) => (region === "" || e.regionId === region) && (kind === "" || e.kind === kind));

@@ -1,0 +1,2 @@
+export * from "./event";
+export * from "./fold";
