@@ -11,6 +11,7 @@ import {
   MATERIALS,
   PREP_STEPS,
 } from "@/core/model";
+import { benchNow } from "@/core/plan";
 import { openDb } from "@/db";
 import { logTitle } from "@/messages";
 import * as server from "@/server";
@@ -134,6 +135,25 @@ class Tinkerer {
       expect(server.editNode("region", node.region.id, node.rev - 1, { areaCm2: 1 }).ok).toBe(false);
       expect(must(server.exportDocument(this.modelId))).toBe(before);
     },
+    say: () => {
+      const node = this.pick(this.nodes);
+      if (!node) return;
+      const { planning, planningRev } = must(server.getPlanScreen(this.modelId));
+      const rounds = { ...planning.rounds, [node.region.id]: Math.floor(this.random() * 3) };
+      must(server.savePlanning(this.modelId, planningRev, { ...planning, rounds }));
+    },
+    air: () =>
+      void must(
+        server.addReading({
+          minutesAgo: Math.floor(this.random() * 90),
+          tempC: 8 + Math.round(this.random() * 14),
+          rhPct: 55,
+        }),
+      ),
+    shed: () => {
+      const { rev } = must(server.getShop());
+      must(server.saveShop(rev, { caution: this.random() < 0.5 ? "safe" : "likely" }));
+    },
     plan: async () => void must(await server.makePlan(this.modelId)),
     work: () => {
       const tile = this.pick(must(server.getBench(this.modelId)).tiles.filter((t) => t.op !== null));
@@ -155,7 +175,14 @@ class Tinkerer {
 function expectNothingStale(): void {
   const db = openDb();
   const atMs = server.nowMs();
-  expect(snapshotOf(db).data).toEqual(loadWorkspace(db, atMs));
+  const snapshot = snapshotOf(db);
+  expect(snapshot.data).toEqual(loadWorkspace(db, atMs));
+  for (const { id } of snapshot.data.models) {
+    const m = snapshot.model(id)!;
+    const { answer } = m.plan ?? {};
+    const delaysMin = answer?.outcome === "planned" && m.plan!.inputsHash === m.hash ? answer.delaysMin : undefined;
+    expect(m.tiles).toEqual(benchNow(m.input, { delaysMin }));
+  }
 }
 
 describe.each([11, 12, 13])("anything that may be done, in any order (seed %i)", (seed) => {

@@ -24,8 +24,8 @@ export interface BenchTile {
 
 /** How much of the bench is asked for, and by whom its piles are judged. */
 export interface BenchOptions {
-  /** one region; absent = all */
-  readonly only?: string | undefined;
+  /** these regions; absent = all */
+  readonly only?: ReadonlySet<string> | undefined;
   /** what the film model put waits back by when it looked at the plan; absent = it was not asked */
   readonly delaysMin?: Readonly<Record<string, number>> | undefined;
   /** verdicts reached before; absent = judged here */
@@ -35,7 +35,7 @@ export interface BenchOptions {
 /** The bench as the log has left it: one tile per region that has a stack; films judged by what was really put on. */
 export function benchNow(input: PlanInput, options: BenchOptions = {}): readonly BenchTile[] {
   const { only, judged = (r: PlanRegion) => judgeRegion(r, input) } = options;
-  const concerned = only === undefined ? null : fittedWith(only, input);
+  const concerned = only && new Set([...only].flatMap((id) => [...fittedWith(id, input)]));
   const records = new Map(input.records.map((r) => [r.opId, r]));
   const ctx = {
     productOf: input.productOf,
@@ -57,7 +57,7 @@ export function benchNow(input: PlanInput, options: BenchOptions = {}): readonly
     input.joins ?? [],
   ).map((c) => c.tie);
   const isDone = (id: string) => records.get(id)?.endMin != null;
-  const asked = [...chains].filter(([regionId]) => only === undefined || regionId === only);
+  const asked = [...chains].filter(([regionId]) => only === undefined || only.has(regionId));
   return asked.map(([regionId, live]): BenchTile => {
     const { ops, ties } = live.chain;
     const base = { regionId, done: ops.filter((op) => isDone(op.id)).length, of: ops.length };
@@ -87,7 +87,7 @@ export function benchNow(input: PlanInput, options: BenchOptions = {}): readonly
 }
 
 /** A region and those its work may wait for: of the parts its own part is fitted to or takes on. */
-function fittedWith(regionId: string, { joins = [] }: PlanInput): ReadonlySet<string> {
+export function fittedWith(regionId: string, { joins = [] }: PlanInput): ReadonlySet<string> {
   const fitted = joins.filter((j) => j.regionIds.includes(regionId) || j.onto.regionIds.includes(regionId));
   return new Set([regionId, ...fitted.flatMap((j) => [...j.regionIds, ...j.onto.regionIds])]);
 }

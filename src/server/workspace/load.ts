@@ -30,6 +30,8 @@ export interface Workspace {
   readonly shelf: readonly ShelfItem[];
   /** deleted ones included */
   readonly products: ReadonlyMap<string, Product>;
+  /** the same as text, for what is kept by what it was reckoned from */
+  readonly productsText: string;
   readonly coupons: readonly StoredCoupon[];
   readonly logs: ReadonlyMap<string, readonly LogEntry[]>;
   readonly plannings: ReadonlyMap<string, StoredPlanning>;
@@ -41,18 +43,22 @@ export interface Workspace {
 }
 
 /** A handful of statements, however many regions there are. */
-export const loadWorkspace = (db: Db, atMs: number): Workspace => ({
-  models: listModels(db),
-  shopState: shopState(db),
-  trees: treesOf(db, null),
-  shelf: listShelf(db),
-  products: allProducts(db),
-  coupons: listCoupons(db),
-  logs: readLogs(db),
-  plannings: readPlannings(db),
-  plans: readPlans(db),
-  asked: readPlansAsked(db),
-  readings: readingsKept(db, atMs),
-  forecast: readForecast(db),
-  locals: readLocalAirs(db),
-});
+export function loadWorkspace(db: Db, atMs: number): Workspace {
+  const products = allProducts(db);
+  return {
+    models: listModels(db),
+    shopState: shopState(db),
+    trees: treesOf(db, null),
+    shelf: listShelf(db),
+    products,
+    productsText: JSON.stringify([...products]),
+    coupons: listCoupons(db),
+    logs: readLogs(db),
+    plannings: readPlannings(db),
+    plans: readPlans(db),
+    asked: readPlansAsked(db),
+    readings: readingsKept(db, atMs),
+    forecast: readForecast(db),
+    locals: readLocalAirs(db),
+  };
+}

@@ -9,7 +9,7 @@ import {
 import { MS_PER_MIN } from "@/core/base";
 import type { JudgeAnswer } from "@/core/judge";
 import type { AirSpot, Product } from "@/core/model";
-import { type BenchTile, benchNow, type PlanAnswer, type PlanInput } from "@/core/plan";
+import type { BenchTile, PlanAnswer, PlanInput } from "@/core/plan";
 import { type Db, revision, type StoredPlan, type StoredPlanning } from "@/db";
 import { nowMs } from "../clock";
 import { lookup } from "../lookup";
@@ -19,6 +19,8 @@ import { fingerprint, PLAN_SHAPE } from "./fingerprint";
 import { inputFrom, type PlanSources } from "./input";
 import { judgedAt, judgedForPlan } from "./judged";
 import { loadWorkspace, type Workspace } from "./load";
+import { once } from "./once";
+import { Tiles } from "./tiles";
 
 /** A plan as it was stored, with the answer it holds. */
 export interface KeptPlan extends Omit<StoredPlan, "answer"> {
@@ -160,8 +162,8 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
   );
   const plan = planFrom(data.plans.get(head.id));
   const options = once(() => ({ judged: judge(), delaysMin: delaysOf(plan, hash()) }));
-  const tiles = once(() => benchNow(input(), options()));
-  let whole = false;
+  const tiles = new Tiles(() => ({ input: input(), sources, options: options(), productsText: data.productsText }));
+  const allTiles = once(() => tiles.all());
   return {
     head,
     tree,
@@ -176,13 +178,9 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
       return hash();
     },
     get tiles() {
-      whole = true;
-      return tiles();
+      return allTiles();
     },
-    tileOf: (regionId) => {
-      const known = whole ? tiles() : benchNow(input(), { ...options(), only: regionId });
-      return known.find((t) => t.regionId === regionId) ?? null;
-    },
+    tileOf: (regionId) => tiles.of([regionId])[0] ?? null,
     judged: (node) => judgedNow()(node),
     judgedForPlan: (regionId) => {
       const own = input().regions.find((r) => r.region.id === regionId);
@@ -208,15 +206,6 @@ const homesOf = (trees: Workspace["trees"]): ReadonlyMap<string, RegionHome> =>
       tree.flatMap((part) => part.regions.map((node) => [node.region.id, { modelId, part, node }] as const)),
     ),
   );
-
-/** Worked out when it is first asked for, and kept. */
-function once<T>(make: () => T): () => T {
-  let made: { readonly value: T } | null = null;
-  return () => {
-    made ??= { value: make() };
-    return made.value;
-  };
-}
 
 /** The air of this very moment, which goes on while the snapshot's minute lasts. */
 export const airOfNow = (snapshot: Snapshot, modelId: string | null, atMs: number) =>
