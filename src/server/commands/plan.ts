@@ -16,12 +16,16 @@ export const askForPlanOf = (modelId: string): Outcome<null> =>
     return done(null);
   });
 
-/** Plans a model afresh and waits for it. */
-export async function makePlan(modelId: string): Promise<Outcome<PlanAnswer>> {
-  const ready = writing((db) => {
+/** A plan needs a shed, described or by default, and a model that is there. */
+const readyToPlan = (modelId: string): Outcome<null> =>
+  writing((db) => {
     ensureShop(db);
     return modelHead(db, modelId) ? done(null) : notFound("The model");
   });
+
+/** Plans a model afresh and waits for it. */
+export async function makePlan(modelId: string): Promise<Outcome<PlanAnswer>> {
+  const ready = readyToPlan(modelId);
   return ready.ok ? requestPlan(modelId, "afresh") : ready;
 }
 
@@ -34,9 +38,6 @@ const startsSchema = z.record(z.string().min(1).max(200), z.number().int().nonne
 export async function takePlan(modelId: string, starts: unknown): Promise<Outcome<PlanAnswer>> {
   const parsed = startsSchema.safeParse(starts);
   if (!parsed.success) return invalid(parsed.error);
-  const ready = writing((db) => {
-    ensureShop(db);
-    return modelHead(db, modelId) ? done(null) : notFound("The model");
-  });
+  const ready = readyToPlan(modelId);
   return ready.ok ? requestPlan(modelId, { starts: parsed.data }) : ready;
 }

@@ -73,18 +73,16 @@ export function beginPlan(job: Args<"plan">[0], settle: (s: Settled) => void): (
   }
   const stop = new Int32Array(new SharedArrayBuffer(4));
   const lane = lanes().plan;
-  let over = false;
+  const args: Args<"plan"> = [job, stop];
   const end = (s: Settled) => {
-    if (over) return;
-    over = true;
     settle(Atomics.load(stop, 0) === 1 ? { outcome: "cancelled" } : s);
   };
-  lane.call("plan", [job, stop], PLAN_MS).then(
+  lane.call("plan", args, PLAN_MS).then(
     (answer) => end({ outcome: "done", answer }),
     (error: unknown) => end(failed(error)),
   );
   return () => {
     Atomics.store(stop, 0, 1);
-    setTimeout(() => !over && lane.end("a newer plan was asked for"), STOP_MS).unref();
+    setTimeout(() => lane.endAt(args, "a newer plan was asked for"), STOP_MS).unref();
   };
 }

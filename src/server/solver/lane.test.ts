@@ -63,6 +63,19 @@ describe("a thread of the server", () => {
     expect(await call(own, 5)).toBe(10);
     expect(threads).toHaveLength(1);
   });
+  it("told to end one thing leaves what another asked for alone", async () => {
+    const own = lane();
+    const first = ["hang", ""];
+    const queued = [7, ""];
+    const hung = trouble(own.call("totals", first as never, 20_000));
+    const next = own.call("totals", queued as never, 20_000) as Promise<unknown>;
+    await new Promise((later) => setTimeout(later, 200));
+    own.endAt(queued, "a newer plan was asked for");
+    expect(threads).toHaveLength(1);
+    own.endAt(first, "a newer plan was asked for");
+    expect(isSolverTrouble(await hung)).toBe(true);
+    expect(await next).toBe(14);
+  });
   it("told to end gives up what it is at with the reason", async () => {
     const own = lane();
     const told = trouble(call(own, "hang"));

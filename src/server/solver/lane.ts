@@ -28,6 +28,8 @@ export class Lane {
   private running: Running | null = null;
   private tail: Promise<unknown> = Promise.resolve();
   private giveUp: ((why: SolverTrouble) => void) | null = null;
+  /** what it is at, by what it was given */
+  private at: unknown = null;
 
   constructor(private readonly start: () => Worker = solverThread) {}
 
@@ -36,6 +38,11 @@ export class Lane {
     const turn = this.tail.then(() => this.run(name, args, budgetMs));
     this.tail = turn.catch(() => undefined);
     return turn;
+  }
+
+  /** Ends the thread if this is what it is at; what still waits its turn, or is over, costs nobody else theirs. */
+  endAt(args: unknown, why: string): void {
+    if (this.at === args) this.end(why);
   }
 
   /** Ends the thread with whatever it is at. */
@@ -51,6 +58,7 @@ export class Lane {
     const { remote } = this.open();
     const task = remote[name] as unknown as (...args: Args<K>) => Promise<Result<K>>;
     let timer: ReturnType<typeof setTimeout> | undefined;
+    this.at = args;
     const given = new Promise<never>((_, reject) => {
       this.giveUp = reject;
       timer = setTimeout(() => this.end(`it took longer than ${Math.round(budgetMs / 1000)} s`), budgetMs);
@@ -59,6 +67,7 @@ export class Lane {
       return await Promise.race([task(...args), given]);
     } finally {
       clearTimeout(timer);
+      this.at = null;
       this.giveUp = null;
     }
   }

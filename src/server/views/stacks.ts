@@ -54,6 +54,9 @@ function totalsOf(m: ModelSnapshot, regionId: string, input: SentPlanInput): Pro
   summed.set(m, known);
   const own = known.get(regionId) ?? ask("totals", input, regionId);
   known.set(regionId, own);
+  // what could not be worked out is tried again the next time
+  const forget = () => void known.delete(regionId);
+  own.then((told) => told.ok || forget(), forget);
   return own;
 }
 

@@ -71,12 +71,13 @@ export class Tiles {
   /** Of these regions, in the user's order. */
   of(regionIds: readonly string[]): readonly BenchTile[] {
     const known = kept();
+    // before anything of it is counted on: what is left out below is not reckoned again
+    if (known.size > MOST_KEPT) known.clear();
     const keys = new Map(regionIds.map((id) => [id, this.keyOf(id)]));
     const stale = new Set(regionIds.filter((id) => known.get(id)?.key !== keys.get(id)));
     if (stale.size > 0) {
       const { input, options } = this.world();
       const made = new Map(benchNow(input, { ...options, only: stale }).map((t) => [t.regionId, t]));
-      if (known.size > MOST_KEPT) known.clear();
       for (const id of stale) known.set(id, { key: keys.get(id)!, tile: made.get(id) ?? null });
     }
     return regionIds.flatMap((id) => known.get(id)?.tile ?? []);
