@@ -1,3 +1,4 @@
+export * from "./op-key";
 export * from "./types";
 export * from "./verdict-key";
 export * from "./vocabulary";

@@ -1,6 +1,5 @@
 export * from "./batches";
 export * from "./joins";
-export * from "./key";
 export {
   aspectsOf,
   canShut,

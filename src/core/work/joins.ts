@@ -1,5 +1,5 @@
+import { opIds } from "../model";
 import { ASIDE_LABOUR, JOINT_SETS_MIN } from "../reference";
-import { opIds } from "./key";
 import { blankOperation, type Chain, type Operation, type Tie } from "./operations";
 import type { Join, Wait } from "./types";
 

@@ -2,6 +2,7 @@ import { own } from "../base";
 import type { AppliedCoat } from "../film";
 import type { SeamPlan } from "../judge";
 import type { BeforeStep, Layer, Method, PrepStep, Product, Region, Stack, Tape } from "../model";
+import { coatOf, opIds, subjectOf } from "../model";
 import { plannedWftUm } from "../numbers";
 import {
   ASIDE_LABOUR,
@@ -21,7 +22,6 @@ import {
   type Wetting,
 } from "../reference";
 import { isSprayed } from "../rules";
-import { coatOf, opIds, subjectOf } from "./key";
 import { partDryWait, type Wait } from "./types";
 
 export const OP_KINDS = [

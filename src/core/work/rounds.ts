@@ -1,9 +1,9 @@
 import { own } from "../base";
 import { type JudgeAnswer, type JudgeInput, judgeStack } from "../judge";
 import type { Caution, Coupon, Layer, Stack } from "../model";
+import { readKey, roundId } from "../model";
 import { plannedWftUm } from "../numbers";
 import { familySkinUm, MOST_ROUNDS, ROUND_GRIT, ROUND_RUB_SHARE, USUAL_ROUNDS, volumeSolidsOf } from "../reference";
-import { readKey, roundId } from "./key";
 import type { OpRecord } from "./operations";
 import type { PlanRegion } from "./types";
 

@@ -1,6 +1,6 @@
 import type { BenchSession, Product } from "../model";
+import { opIds } from "../model";
 import { LABOUR_STEP_MIN } from "../reference";
-import { opIds } from "./key";
 import type { Chain, Operation, OpRecord } from "./operations";
 
 const MAY_REST = new Set<Operation["kind"]>(["sand", "mask"]);

@@ -7,8 +7,7 @@ import {
   type Outcome,
   type Planning,
 } from "@/contracts";
-import { keyFromPlace, type Product, rekey } from "@/core/model";
-import { renamed as renamedKey } from "@/core/work";
+import { keyFromPlace, type Product, rekey, renamed as renamedKey } from "@/core/model";
 import {
   allProducts,
   anyIdTaken,

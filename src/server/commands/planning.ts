@@ -1,7 +1,8 @@
 import { done, failed, invalid, type Outcome, type PartNode, type Planning, planningSchema } from "@/contracts";
 import { own } from "@/core/base";
+import { readKey } from "@/core/model";
 import { MOST_ROUNDS, USUAL_ROUNDS } from "@/core/reference";
-import { joinCircle, readKey } from "@/core/work";
+import { joinCircle } from "@/core/work";
 import { modelHead, modelTree, readPlanning, regionHome, writePlanning } from "@/db";
 import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";

@@ -1,4 +1,4 @@
-import { opIds } from "@/core/work";
+import { opIds } from "@/core/model";
 
 /** What has been done on the demo bench by the moment it is started. */
 

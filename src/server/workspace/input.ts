@@ -1,8 +1,9 @@
 import { type CouponCard, eventOf, type LogEntry, type PartNode, type Planning, type Shop } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { fold } from "@/core/history";
+import { opIds, readKey } from "@/core/model";
 import type { PlanInput } from "@/core/plan";
-import { type OpRecord, opIds, readKey } from "@/core/work";
+import type { OpRecord } from "@/core/work";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
 import { benchSessions, localDate } from "../shed/hours";
 import { planningFields } from "./said";

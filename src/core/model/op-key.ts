@@ -1,4 +1,4 @@
-import type { BeforeStep, PrepStep } from "../model";
+import type { BeforeStep, PrepStep } from "./vocabulary";
 
 /**
  * What a piece of work is, apart from when it is done. In plans, logs and documents it stands as text; this is the one place that

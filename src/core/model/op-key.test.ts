@@ -1,6 +1,6 @@
 import fc from "fast-check";
-import { BEFORE_STEPS, PREP_STEPS } from "../model";
-import { coatOf, type OpKey, opIds, readKey, renamed, roundId, writeKey } from ".";
+import { coatOf, type OpKey, opIds, readKey, renamed, roundId, writeKey } from "./op-key";
+import { BEFORE_STEPS, PREP_STEPS } from "./vocabulary";
 
 const round = { n: 2, what: "f" as const };
 const plain = { round: null, arg: null, turn: null, sitting: null };
