@@ -47,8 +47,9 @@ module.exports = {
       // the finder bounds its search with the judge's own facts, moments and seams
       ["finder", "base|model|reference|numbers|rules|film|judge"],
       ["study", "base|model|reference|numbers|rules|film"],
-      ["work", "base|model|reference|numbers|rules|film|judge|schedule"],
-      ["history", "base|model|reference|work"],
+      ["history", "base|model|reference"],
+      ["policy", "base|model|reference|judge"],
+      ["work", "base|model|reference|numbers|rules|film|judge|schedule|history|policy"],
     ].map(([room, below]) =>
       only(`core-${room}-stands-on-what-is-below`, `src/core/${room}/`, [`src/core/(${room}|${below})/`]),
     ),

@@ -1,6 +1,6 @@
 "use server";
 
-import { logTitle, reasonText } from "@/messages";
+import { logTitle, reasonText, toldTitle } from "@/messages";
 import * as server from "@/server";
 
 export const afterLookAction = async (regionId: string, opId: string, found: server.RoundsFound) =>
@@ -9,5 +9,6 @@ export const startAction = async (regionId: string, opId: string, reason: string
   server.startOp(regionId, { opId, reason }, logTitle, (code) => reasonText(code, []));
 export const finishAction = async (regionId: string, input: unknown) => server.finishOp(regionId, input, logTitle);
 export const notYetAction = async (regionId: string, input: unknown) => server.notYet(regionId, input, logTitle);
+export const tellAction = async (regionId: string, input: unknown) => server.tell(regionId, input, toldTitle);
 export const takeBackAction = async (regionId: string, opId: string) => server.takeBack(regionId, opId);
 export const whyWaitAction = async (regionId: string, opId: string) => server.whyThisWait(regionId, opId);

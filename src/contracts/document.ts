@@ -2,13 +2,16 @@ import { z } from "zod";
 import { documentAirSchema } from "./air";
 import { hashSchema, idSchema, utcMomentSchema } from "./base";
 import { couponSchema } from "./coupon";
-import { logEntrySchema } from "./log";
+import { cardHashSchema, logEntrySchema } from "./log";
+import { upgradeEntry } from "./log-1";
 import { modelFields, partFields, regionSchema, stackSchema } from "./model";
 import { planningSchema } from "./planning";
-import { productSchema } from "./product";
+import { productSchema, storedProductSchema } from "./product";
 import { shopSchema } from "./shop";
 
-export const DOCUMENT_FORMAT = "elm-bench/1";
+export const DOCUMENT_FORMAT = "elm-bench/2";
+/** Read, and brought up to date as it is read. */
+export const OLDER_FORMATS = ["elm-bench/1"] as const;
 
 export const overrideSchema = z.strictObject({
   key: z.string().min(1).max(700),
@@ -46,6 +49,8 @@ export const documentSchema = z
     planning: planningSchema.optional(),
     plan: z.strictObject({ plannedAt: utcMomentSchema, steps: z.array(plannedStepSchema).max(20_000) }).nullable(),
     log: z.array(logEntrySchema).max(100_000),
+    /** products as they were when a coat was laid with them, by what they hold */
+    cards: z.record(cardHashSchema, storedProductSchema).optional(),
     coupons: z.array(couponSchema).max(1000),
     /** readings, forecast and parts in air of their own; left out where there is nothing */
     air: documentAirSchema.optional(),
@@ -54,6 +59,31 @@ export const documentSchema = z
   })
   .superRefine(referencesHold);
 export type ModelDocument = z.infer<typeof documentSchema>;
+
+const older = z.looseObject({
+  products: z.array(z.looseObject({ id: z.string(), name: z.string() })),
+  parts: z.array(
+    z.looseObject({
+      regions: z.array(
+        z.looseObject({
+          stack: z.looseObject({ layers: z.array(z.looseObject({ id: z.string(), productId: z.string() })) }),
+        }),
+      ),
+    }),
+  ),
+  log: z.array(z.unknown()),
+});
+
+/** A document of an older format in today's shape, still to be checked as such; what cannot be read so far is left for that check. */
+export function upgradeDocument(value: object): unknown {
+  const told = older.safeParse(value);
+  if (!told.success) return { ...value, format: DOCUMENT_FORMAT };
+  const { products, parts, log } = told.data;
+  const layers = parts.flatMap((p) => p.regions.flatMap((r) => r.stack.layers));
+  const productOf = new Map(layers.map((l) => [l.id, l.productId]));
+  const piles = { productOfLayer: (id: string) => productOf.get(id) ?? null, products };
+  return { ...value, format: DOCUMENT_FORMAT, log: log.map((e) => upgradeEntry(e, piles)) };
+}
 
 type DocumentShape = {
   readonly parts: readonly {
@@ -64,7 +94,11 @@ type DocumentShape = {
     }[];
   }[];
   readonly products: readonly { readonly id: string }[];
-  readonly log: readonly { readonly id: string }[];
+  readonly log: readonly {
+    readonly id: string;
+    readonly laid?: { readonly productId: string; readonly card: string | null } | undefined;
+  }[];
+  readonly cards?: Readonly<Record<string, unknown>> | undefined;
   readonly air?: { readonly local: readonly { readonly id: string; readonly partId: string }[] } | undefined;
   readonly coupons: readonly { readonly id: string; readonly layers: readonly { readonly productId: string }[] }[];
 };
@@ -107,6 +141,22 @@ function referencesHold(doc: DocumentShape, ctx: z.RefinementCtx): void {
         path: ["air", "local", i, "partId"],
         message: `names the part ${l.partId}, which the document does not hold`,
       });
+  for (const [i, { laid }] of doc.log.entries()) {
+    if (!laid) continue;
+    const path = ["log", i, "laid"];
+    if (!products.has(laid.productId))
+      ctx.addIssue({
+        code: "custom",
+        path: [...path, "productId"],
+        message: `names the product ${laid.productId}, which the document does not hold`,
+      });
+    if (laid.card !== null && !Object.hasOwn(doc.cards ?? {}, laid.card))
+      ctx.addIssue({
+        code: "custom",
+        path: [...path, "card"],
+        message: "names a card which the document does not hold",
+      });
+  }
   for (const [i, c] of doc.coupons.entries())
     for (const [k, l] of c.layers.entries())
       if (!products.has(l.productId))

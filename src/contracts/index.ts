@@ -6,6 +6,7 @@ export * from "./document";
 export * from "./film";
 export * from "./limits";
 export * from "./log";
+export * from "./log-1";
 export * from "./model";
 export * from "./plan-request";
 export * from "./planning";

@@ -1,14 +1,17 @@
 import { z } from "zod";
 import { MS_PER_MIN } from "@/core/base";
-import { type BenchEvent, EVENT_KINDS, SIGNS } from "@/core/history";
+import { type BenchEvent, type EventKind, type Laid, SIGNS } from "@/core/history";
+import { type ExtraWork, type Product, WETTINGS } from "@/core/model";
 import { idSchema, noteSchema, ranged, utcMomentSchema } from "./base";
 
 export const opIdSchema = z.string().regex(/^[A-Za-z0-9_:~-]{3,200}$/, "is not an operation id");
 
+const minutesAgoSchema = ranged(0, 20_160, "minutes ago");
+
 /** Coats and thickness are asked only of coats; null = as planned. */
 export const doneSchema = z.strictObject({
   opId: opIdSchema,
-  minutesAgo: ranged(0, 20_160, "minutes ago"),
+  minutesAgo: minutesAgoSchema,
   coats: ranged(1, 12, "coats").refine(Number.isInteger, { error: "must be a whole number" }).nullable(),
   wftUm: ranged(1, 20_000, "µm").nullable(),
   tempC: ranged(-20, 60, "°C").nullable(),
@@ -17,18 +20,46 @@ export const doneSchema = z.strictObject({
 });
 export const notYetSchema = z.strictObject({ opId: opIdSchema, sign: z.enum(SIGNS), note: noteSchema });
 
-export const logEntrySchema = z.strictObject({
+/** Work no layer asks for. */
+export const extraWorkSchema = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("wash"), how: z.enum(WETTINGS) }),
+  z.strictObject({ kind: z.literal("wipe") }),
+  z.strictObject({
+    kind: z.literal("rub"),
+    grit: ranged(24, 12_000, "grit").refine(Number.isInteger, { error: "must be a whole number" }),
+    wet: z.boolean(),
+    takesUm: ranged(0, 2000, "µm"),
+  }),
+  z.strictObject({ kind: z.literal("strip"), downTo: idSchema.nullable() }),
+]) satisfies z.ZodType<ExtraWork>;
+
+/** What is told of a face beside the steps of its pile: work that was done, or is to be done, and a film that was measured. */
+export const toldSchema = z.discriminatedUnion("kind", [
+  z.strictObject({
+    kind: z.literal("worked"),
+    work: extraWorkSchema,
+    minutesAgo: minutesAgoSchema,
+    note: noteSchema,
+  }),
+  z.strictObject({ kind: z.literal("asked"), work: extraWorkSchema, note: noteSchema }),
+  z.strictObject({
+    kind: z.literal("measured"),
+    layerId: idSchema,
+    dftUm: ranged(0.5, 20_000, "µm"),
+    minutesAgo: minutesAgoSchema,
+    note: noteSchema,
+  }),
+]);
+export type ToldInput = z.infer<typeof toldSchema>;
+
+const base = {
   id: idSchema,
   regionId: idSchema,
   opId: opIdSchema,
-  kind: z.enum(EVENT_KINDS),
   /** ISO 8601, UTC */
   at: utcMomentSchema,
   /** the work in words, as it stood then: products and parts may change later */
   title: z.string().max(300),
-  coats: z.number().int().min(1, "must be at least 1").max(100, "must be at most 100").nullable(),
-  wftUm: ranged(0.1, 50_000, "µm").nullable(),
-  sign: z.enum(SIGNS).nullable(),
   /** reason carried from an overridden verdict */
   override: z.string().max(4000).nullable(),
   air: z.strictObject({
@@ -37,14 +68,88 @@ export const logEntrySchema = z.strictObject({
     source: z.enum(["typical", "forecast", "measured", "read"]),
   }),
   note: noteSchema,
+};
+
+export const cardHashSchema = z.string().regex(/^[0-9a-f]{64}$/, "is not the hash of a card");
+
+/** What a coat was laid with: its product, and by hash the card it had then. */
+const laidSchema = z.strictObject({
+  productId: idSchema,
+  card: cardHashSchema.nullable(),
+  known: z.enum(["then", "as-the-stack-is"]),
+});
+export type LaidEntry = z.infer<typeof laidSchema>;
+
+const coatFields = {
+  coats: z.number().int().min(1, "must be at least 1").max(100, "must be at most 100").nullable(),
+  wftUm: ranged(0.1, 50_000, "µm").nullable(),
+  /** absent = it was no coat */
+  laid: laidSchema.optional(),
   /** what a coat took out of a can, ml (est.); absent = nothing, or nobody knows */
   used: z.strictObject({ productId: idSchema, ml: ranged(0, 100_000, "ml") }).optional(),
-});
+};
+
+const VARIANTS = {
+  started: z.strictObject({ ...base, kind: z.literal("started") }),
+  done: z.strictObject({ ...base, kind: z.literal("done"), ...coatFields }),
+  "not-yet": z.strictObject({ ...base, kind: z.literal("not-yet"), sign: z.enum(SIGNS).nullable() }),
+  asked: z.strictObject({ ...base, kind: z.literal("asked"), work: extraWorkSchema }),
+  worked: z.strictObject({ ...base, kind: z.literal("worked"), work: extraWorkSchema }),
+  measured: z.strictObject({
+    ...base,
+    kind: z.literal("measured"),
+    layerId: idSchema,
+    dftUm: ranged(0.5, 20_000, "µm"),
+  }),
+  /** holds what the entry it unsays held of coats and cans */
+  "taken-back": z.strictObject({ ...base, kind: z.literal("taken-back"), ...coatFields }),
+} satisfies Record<EventKind, z.ZodType>;
+
+export const logEntrySchema = z.discriminatedUnion("kind", [
+  VARIANTS.started,
+  VARIANTS.done,
+  VARIANTS["not-yet"],
+  VARIANTS.asked,
+  VARIANTS.worked,
+  VARIANTS.measured,
+  VARIANTS["taken-back"],
+]);
 export type LogEntry = z.infer<typeof logEntrySchema>;
+export type EntryOf<K extends EventKind> = Extract<LogEntry, { kind: K }>;
+/** What every entry holds, whatever it tells. */
+export type EntryBase = Omit<EntryOf<"started">, "kind">;
+
+/** Cards of products as they were when a coat was laid with them, by hash; each under an id that no other product has. */
+export type Cards = ReadonlyMap<string, Product>;
+export const NO_CARDS: Cards = new Map();
+export const cardsUnderOwnIds = (cards: Iterable<readonly [string, Product]>): Cards =>
+  new Map([...cards].map(([hash, card]) => [hash, { ...card, id: `then-${hash.slice(0, 16)}` }]));
+
+/** What a card says of the liquid itself: how much is left, what was paid and where it stands are another matter. */
+export function cardOf(product: Product): Product {
+  const { photo, packMl, price, owned, openedOn, ...liquid } = product;
+  return { ...liquid, aliases: [], leftMl: null, note: "" };
+}
 
 /** A line of the log as what happened, for whatever is reckoned from it. */
-export function eventOf({ id, regionId, opId, kind, at, coats, wftUm, sign }: LogEntry): BenchEvent {
+export function eventOf(entry: LogEntry, cards: Cards): BenchEvent {
+  const { id, regionId, opId, at } = entry;
   const told = { id, regionId, opId, atMin: Date.parse(at) / MS_PER_MIN };
-  if (kind === "done") return { ...told, kind, coats, wftUm };
-  return kind === "not-yet" ? { ...told, kind, sign } : { ...told, kind };
+  switch (entry.kind) {
+    case "done":
+      return { ...told, kind: entry.kind, coats: entry.coats, wftUm: entry.wftUm, laid: laidOf(entry.laid, cards) };
+    case "not-yet":
+      return { ...told, kind: entry.kind, sign: entry.sign };
+    case "asked":
+    case "worked":
+      return { ...told, kind: entry.kind, work: entry.work };
+    case "measured":
+      return { ...told, kind: entry.kind, layerId: entry.layerId, dftUm: entry.dftUm };
+    case "started":
+    case "taken-back":
+      return { ...told, kind: entry.kind };
+  }
 }
+
+const laidOf = (laid: LaidEntry | undefined, cards: Cards): Laid | undefined =>
+  laid && { ...laid, card: laid.card === null ? null : (cards.get(laid.card) ?? null) };

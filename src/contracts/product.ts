@@ -103,7 +103,7 @@ const claimSchema = z.strictObject({
 });
 
 /** A product as it lies in the file: what was taken once is read, and what contradicts itself is judged as unknown. */
-const storedProductSchema = z
+export const storedProductSchema = z
   .strictObject({
     id: idSchema,
     name: nameSchema,

@@ -13,9 +13,9 @@ import { join, resolve } from "node:path";
 import Database from "better-sqlite3";
 import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
-import { renameOldKeys } from "./old-keys";
 import * as schema from "./schema";
 import { StorageTrouble, troubleFrom } from "./trouble";
+import { renameOldKeys, upgradeOldLog } from "./upgrade";
 
 export type Db = BetterSQLite3Database<typeof schema>;
 
@@ -109,7 +109,7 @@ function connect(): Open {
     const db = drizzle(raw, { schema });
     if (!fresh && (migrationsPending(raw) || backupIsOld())) backUp(raw);
     migrate(db, { migrationsFolder: MIGRATIONS });
-    renameOldKeys(db);
+    upgradeOldData(db);
     if (!existsSync(markFile()))
       writeFileSync(
         markFile(),
@@ -126,6 +126,13 @@ function connect(): Open {
     throw error;
   }
 }
+
+/** All of it or none: a crash in the middle leaves what was there. */
+const upgradeOldData = (db: Db): void =>
+  db.transaction((tx) => {
+    renameOldKeys(tx as unknown as Db);
+    upgradeOldLog(tx as unknown as Db);
+  });
 
 function migrationsPending(raw: Database.Database): boolean {
   const known = readdirSync(MIGRATIONS).filter((f) => f.endsWith(".sql")).length;

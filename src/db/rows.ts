@@ -12,7 +12,7 @@ import {
   shopSchema,
 } from "@/contracts";
 import type { Layer, Product, Region } from "@/core/model";
-import type { coupons, layers, log, products, regions, shop } from "./schema";
+import type { cards, coupons, layers, log, products, regions, shop } from "./schema";
 
 /** Rows to core types. What comes out of the file is checked like anything else that crosses a boundary. */
 
@@ -62,3 +62,4 @@ export const layerFromRow = (row: typeof layers.$inferSelect): Layer =>
 export const shopFromRow = (row: typeof shop.$inferSelect): Shop => shopSchema.parse(row.settings);
 export const logFromRow = (row: typeof log.$inferSelect): LogEntry => logEntrySchema.parse(row.entry);
 export const couponFromRow = (row: typeof coupons.$inferSelect): CouponCard => couponSchema.parse(row.card);
+export const cardFromRow = (row: typeof cards.$inferSelect): Product => parseProduct(row.card);

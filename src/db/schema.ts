@@ -183,6 +183,12 @@ export const log = sqliteTable(
   (t) => [index("log_model").on(t.modelId, t.seq)],
 );
 
+/** Cards of products as they were when a coat was laid with them, by content hash. */
+export const cards = sqliteTable("cards", {
+  hash: text("hash").primaryKey(),
+  card: text("card", { mode: "json" }).notNull(),
+});
+
 /** What was measured of the air; one word a minute and source. */
 export const readings = sqliteTable(
   "readings",

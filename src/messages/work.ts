@@ -1,13 +1,16 @@
+import type { ToldInput } from "@/contracts";
 import type { GateReason } from "@/core/film";
-import type { Sign } from "@/core/history";
+import type { Difference, Sign } from "@/core/history";
+import type { ExtraWork } from "@/core/model";
 import type { BenchTile, Notice, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
 import type { Operation } from "@/core/work";
+import { um } from "@/format";
 import { duration } from "@/format/time";
 import { missingText, REASON, verdictText } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
-type Work = Pick<Operation, "kind" | "step" | "coat" | "of" | "abrasive" | "layerId" | "round" | "sitting">;
+type Work = Pick<Operation, "kind" | "step" | "coat" | "of" | "abrasive" | "layerId" | "round" | "sitting" | "extra">;
 
 function paper({ abrasive }: Work): string {
   if (!abrasive) return "";
@@ -36,12 +39,31 @@ function wholeText(op: Work, product: string | null): string {
       return op.layerId === null ? "Unmask what stays bare" : "Take the tape off";
     case "fit":
       return "Fit the part";
+    case "extra":
+      return op.extra ? extraText(op.extra) : "Other work";
     case "coat":
     case "part-coat":
       if (op.round) return `${product ?? "Coat"}, round ${op.round}`;
       return op.of > 1 ? `${product ?? "Coat"}, coat ${op.coat} of ${op.of}` : (product ?? "Coat");
   }
 }
+
+/** Work no layer asks for: "Wash again", "Rub down, P400 wet". */
+export function extraText(work: ExtraWork): string {
+  switch (work.kind) {
+    case "wash":
+      return work.how === "soak" ? "Soak and wash again" : "Wash again";
+    case "wipe":
+      return "Wipe down again";
+    case "rub":
+      return `Rub down again, P${work.grit}${work.wet ? " wet" : ""}`;
+    case "strip":
+      return work.downTo === null ? "Strip to the material" : "Strip the upper layers";
+  }
+}
+
+export const toldTitle = (told: ToldInput, part: string): string =>
+  `${part}: ${told.kind === "measured" ? `Film measured, ${um(told.dftUm)} dry` : extraText(told.work)}`;
 
 export const logTitle = (op: Operation, names: { part: string; region: string; product: string | null }): string =>
   `${names.part}: ${workText(op, names.product)}`;
@@ -232,8 +254,17 @@ export function noticeText(n: Notice): string {
       return `Spraying takes longer than one mix lives: mix ${n.mixes} times.`;
     case "to-buy":
       return "Needs a product that is still to buy.";
+    case "lies-otherwise":
+      return LIES_OTHERWISE[n.difference.kind];
   }
 }
+
+const LIES_OTHERWISE: Readonly<Record<Difference["kind"], string>> = {
+  "other-product": "By the log another product lies there than its pile says: planned as it lies.",
+  "not-in-pile": "By the log a layer lies there that its pile does not have: planned as it lies.",
+  "more-coats": "By the log more coats lie there than its pile says: planned as they lie.",
+  "below-laid": "Its pile has a layer nobody laid below one that is down.",
+};
 
 const BATCH_LEFT_OUT: Readonly<Record<Extract<Notice, { kind: "batch-left-out" }>["why"], string>> = {
   differs: "Coats to be sprayed together are no longer of one product: planned one by one.",

@@ -1,4 +1,6 @@
+import type { Cards, LogEntry } from "@/contracts";
 import { assert } from "@/core/base";
+import { standsAmong } from "@/core/history";
 import type { Product } from "@/core/model";
 import { onBestEvidence } from "@/core/reference";
 
@@ -14,4 +16,20 @@ export function lookup(products: ReadonlyMap<string, Product>): (id: string) => 
     known.set(id, best);
     return best;
   };
+}
+
+/** Products with the cards no can answers to any more: it is gone, or holds another liquid by now. */
+export function withStandIns(
+  products: ReadonlyMap<string, Product>,
+  cards: Cards,
+  log: readonly LogEntry[],
+): ReadonlyMap<string, Product> {
+  const standsFor = standsAmong(products);
+  const all = new Map(products);
+  for (const e of log) {
+    const laid = e.kind === "done" ? e.laid : undefined;
+    const card = laid?.card ? cards.get(laid.card) : undefined;
+    if (laid && card && standsFor({ ...laid, card }) === card.id) all.set(card.id, card);
+  }
+  return all;
 }

@@ -7,10 +7,13 @@ import {
   failed,
   invalid,
   type ModelDocument,
+  OLDER_FORMATS,
   type Outcome,
   type PhotoType,
   planRequestSchema,
+  upgradeDocument,
 } from "@/contracts";
+import { isOneOf, type Product } from "@/core/model";
 
 /** Documents read and written: what takes its time with a big one, and needs nothing but the document. */
 
@@ -23,6 +26,7 @@ export function readDocument(input: unknown): Outcome<ModelDocument> {
     return failed("invalid", "format is missing: this is not an Elm Bench document.", [
       { path: "format", message: "is missing" },
     ]);
+  if (isOneOf(OLDER_FORMATS)(format)) return readDocument(upgradeDocument(input as object));
   if (format !== DOCUMENT_FORMAT) {
     const newer = /^elm-bench\/([0-9]+)$/.test(format);
     const told = format.slice(0, MAX_FORMAT_TOLD);
@@ -41,8 +45,16 @@ export function readDocument(input: unknown): Outcome<ModelDocument> {
       return failed("invalid", `photos.${hash} holds another picture than its name says`, [
         { path: `photos.${hash}`, message: "holds another picture than its name says" },
       ]);
+  for (const [hash, card] of Object.entries(parsed.data.cards ?? {}))
+    if (hashOfCard(card as Product) !== hash)
+      return failed("invalid", `cards.${hash} holds another card than its name says`, [
+        { path: `cards.${hash}`, message: "holds another card than its name says" },
+      ]);
   return done(parsed.data);
 }
+
+/** Name of a card: the hash of its canonical text. */
+export const hashOfCard = (card: Product): string => hashOfBytes(Buffer.from(canonicalJson(card)));
 
 /** Name of a picture: the hash of what it holds. */
 export const hashOfBytes = (bytes: Uint8Array): string => createHash("sha256").update(bytes).digest("hex");

@@ -1,4 +1,4 @@
-import type { Milestone } from "../model";
+import type { ExtraWork, Milestone, Product } from "../model";
 
 /** What was seen when it was not yet time. */
 export const SIGNS = ["tacky", "paper-clogs", "still-wet", "dents", "smells", "other"] as const;
@@ -14,6 +14,15 @@ export const SIGN_LACKS: Readonly<Record<Sign, Milestone | null>> = {
   other: null,
 };
 
+/** What a coat was laid with, as it was then. */
+export interface Laid {
+  readonly productId: string;
+  /** its card of that day, under an id of its own; null = the log came without one */
+  readonly card: Product | null;
+  /** who says so: the entry itself, or only the pile as it stood when an older log was brought up to date */
+  readonly known: "then" | "as-the-stack-is";
+}
+
 interface Told {
   readonly id: string;
   readonly regionId: string;
@@ -26,11 +35,24 @@ export type BenchEvent = Told &
   (
     | { readonly kind: "started" }
     /** coats laid in one go and the wet film of each, µm; null = none, or as planned */
-    | { readonly kind: "done"; readonly coats: number | null; readonly wftUm: number | null }
+    | {
+        readonly kind: "done";
+        readonly coats: number | null;
+        readonly wftUm: number | null;
+        readonly laid?: Laid | undefined;
+      }
     /** somebody looked and it was not time */
     | { readonly kind: "not-yet"; readonly sign: Sign | null }
-    /** the last start or done of that operation is unsaid */
+    /** extra work put up: it comes before anything else of its region */
+    | { readonly kind: "asked"; readonly work: ExtraWork }
+    /** extra work done, and told only then */
+    | { readonly kind: "worked"; readonly work: ExtraWork }
+    /** dry film of one layer as a gauge showed it, µm */
+    | { readonly kind: "measured"; readonly layerId: string; readonly dftUm: number }
+    /** the last thing that stands of that operation is unsaid */
     | { readonly kind: "taken-back" }
   );
+/** What stands until it is unsaid. */
+export type Deed = Exclude<BenchEvent, { kind: "not-yet" | "taken-back" }>;
 export type EventKind = BenchEvent["kind"];
-export const EVENT_KINDS = ["started", "done", "not-yet", "taken-back"] as const satisfies readonly EventKind[];
+export type EventOf<K extends EventKind> = Extract<BenchEvent, { kind: K }>;

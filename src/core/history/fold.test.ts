@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { type BenchEvent, type EventKind, fold, lastStanding } from ".";
 
+type Plain = Exclude<EventKind, "asked" | "worked" | "measured">;
 let serial = 0;
 /** `kind operation minute`, a done with its coats and film, a look with its sign. */
 const told = (line: string, regionId = "deck"): BenchEvent => {
-  const [kind, opId, at, a, b] = line.split(" ") as [EventKind, string, string, string?, string?];
+  const [kind, opId, at, a, b] = line.split(" ") as [Plain, string, string, string?, string?];
   const base = { id: `l${++serial}`, regionId, opId, atMin: Number(at) };
   if (kind === "done") return { ...base, kind, coats: a ? Number(a) : null, wftUm: b ? Number(b) : null };
   if (kind === "not-yet") return { ...base, kind, sign: (a ?? null) as never };
@@ -64,7 +65,7 @@ describe("the log, read once for everybody", () => {
   });
   it("whatever is said and unsaid, unsaying everything that stands leaves nothing, in any order", () => {
     const event = fc.record({
-      kind: fc.constantFrom<EventKind>("started", "done", "taken-back", "not-yet"),
+      kind: fc.constantFrom<Plain>("started", "done", "taken-back", "not-yet"),
       opId: fc.constantFrom("a", "b", "c"),
       at: fc.integer({ min: 0, max: 100 }),
     });

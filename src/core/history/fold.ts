@@ -1,49 +1,143 @@
-import type { Milestone } from "../model";
-import type { OpRecord } from "../work";
-import { type BenchEvent, SIGN_LACKS } from "./event";
+import { type Milestone, type OpKey, type PrepStep, readKey } from "../model";
+import { type BenchEvent, type Deed, SIGN_LACKS } from "./event";
+import { type Face, faceOf } from "./lying";
 
-export type Deed = Extract<BenchEvent, { kind: "started" | "done" }>;
+/** What the log says of one operation. Coats done in one go: `coats` of `wftUm` each. */
+export interface OpRecord {
+  readonly opId: string;
+  readonly startMin: number;
+  readonly endMin: number | null;
+  readonly coats: number | null;
+  readonly wftUm: number | null;
+}
 
 /** What a log comes to. */
 export interface History {
-  /** starts and dones nobody has unsaid, in the order they were told */
+  /** everything nobody has unsaid, in the order it was told */
   readonly standing: readonly Deed[];
-  /** by operation: when it was begun, and done with what; one that is open has no end */
+  /** by operation: when it was begun, and done with what; one that is open has no end. What a strip undid is not among them */
   readonly records: readonly OpRecord[];
   /** the last look at each operation that found it not ready */
   readonly notYet: readonly { readonly opId: string; readonly atMin: number; readonly lacks: Milestone | null }[];
+  /** what lies on each face that anything was done to, by region */
+  readonly faces: ReadonlyMap<string, Face>;
 }
 
 /**
- * The one reading of the log: later events speak louder, and "taken back" unsays the last start or done of its operation that still
- * stands; where none does it says nothing.
+ * The one reading of the log:
+ *
+ *   told ──1 unsay──► what stands ──2 strip──► what still holds ──3──► records, faces, looks
+ *
+ * Later events speak louder, and "taken back" unsays the last thing of its operation that still stands; where none does it says nothing.
  */
 export function fold(events: readonly BenchEvent[]): History {
   const standing: Deed[] = [];
-  const notYet = new Map<string, History["notYet"][number]>();
+  const looks = new Map<string, History["notYet"][number]>();
   for (const e of events) {
-    if (e.kind === "started" || e.kind === "done") standing.push(e);
-    if (e.kind === "taken-back") {
+    if (e.kind === "not-yet")
+      looks.set(e.opId, { opId: e.opId, atMin: e.atMin, lacks: e.sign === null ? null : SIGN_LACKS[e.sign] });
+    else if (e.kind === "taken-back") {
       const at = standing.findLastIndex((d) => d.opId === e.opId);
       if (at >= 0) standing.splice(at, 1);
-    }
-    if (e.kind === "not-yet")
-      notYet.set(e.opId, { opId: e.opId, atMin: e.atMin, lacks: e.sign === null ? null : SIGN_LACKS[e.sign] });
+    } else standing.push(e);
   }
-  return { standing, records: recordsOf(standing), notYet: [...notYet.values()] };
+  const { holds, strippedMin } = withoutStripped(standing);
+  const faces = new Map<string, Deed[]>();
+  for (const d of holds) {
+    const own = faces.get(d.regionId);
+    if (own) own.push(d);
+    else faces.set(d.regionId, [d]);
+  }
+  return {
+    standing,
+    records: recordsOf(holds),
+    notYet: [...looks.values()].filter((l) => l.atMin > (strippedMin.get(l.opId) ?? Number.NEGATIVE_INFINITY)),
+    faces: new Map([...faces].map(([regionId, deeds]) => [regionId, faceOf(deeds)])),
+  };
 }
 
-function recordsOf(standing: readonly Deed[]): readonly OpRecord[] {
-  const records = new Map<string, OpRecord>();
+/** Getting a face ready that has to be done again once its paint is off; lamps and drilled holes stay as they are. */
+const UNDONE_BY_STRIP: ReadonlySet<string> = new Set<PrepStep>([
+  "degrease",
+  "wash",
+  "dry",
+  "key",
+  "dust-off",
+  "rinse",
+  "wipe",
+]);
+
+/** Deeds whose film is still there. @returns also when each operation was undone, for looks at it */
+function withoutStripped(standing: readonly Deed[]): { holds: readonly Deed[]; strippedMin: Map<string, number> } {
+  const strippedMin = new Map<string, number>();
+  let holds: Deed[] = [];
   for (const d of standing) {
+    // one that is only asked for counts too: what is planned is what comes after it, and nothing else comes before
+    if ((d.kind === "worked" || d.kind === "asked") && d.work.kind === "strip") {
+      const gone = undoneBy(holds, d.regionId, d.work.downTo);
+      for (const g of gone) strippedMin.set(g.opId, d.atMin);
+      holds = holds.filter((h) => !gone.has(h));
+    }
+    holds.push(d);
+  }
+  return { holds, strippedMin };
+}
+
+/** What a strip takes with it: the layers above the one that stays, all that was done to them, and, down to the material, its readying. */
+function undoneBy(holds: readonly Deed[], regionId: string, downTo: string | null): ReadonlySet<Deed> {
+  const own = holds.filter((h) => h.regionId === regionId);
+  const lying = faceOf(own).layers.map((l) => l.layerId);
+  const stays = new Set(downTo === null ? [] : lying.slice(0, lying.indexOf(downTo) + 1));
+  const firstGone = own.findIndex((h) => layerIn(h) !== null && !stays.has(layerIn(h)!));
+  return new Set(
+    own.filter((h, i) => {
+      const layerId = layerIn(h);
+      if (layerId !== null) return !stays.has(layerId);
+      if (h.kind === "worked" || h.kind === "asked") return h.work.kind !== "strip" && firstGone >= 0 && i > firstGone;
+      const key = readKey(h.opId);
+      if (downTo !== null || key === null) return false;
+      return key.kind === "bare" || (key.kind === "prep" && UNDONE_BY_STRIP.has(key.arg!));
+    }),
+  );
+}
+
+const OF_LAYER: Readonly<Record<OpKey["kind"], boolean>> = {
+  prep: false,
+  before: true,
+  coat: true,
+  sand: true,
+  inspect: true,
+  mask: true,
+  unmask: true,
+  bare: false,
+  fit: false,
+  extra: false,
+  gauge: false,
+};
+
+/** The user's own layer a deed was done to; null = it was done to the region or the part. */
+function layerIn(d: Deed): string | null {
+  if (d.kind === "measured") return d.layerId;
+  const key = readKey(d.opId);
+  return key !== null && OF_LAYER[key.kind] ? key.subjectId : null;
+}
+
+function recordsOf(deeds: readonly Deed[]): readonly OpRecord[] {
+  const records = new Map<string, OpRecord>();
+  for (const d of deeds) {
     const { opId, atMin } = d;
     const begun = records.get(opId)?.startMin ?? atMin;
-    records.set(
-      opId,
-      d.kind === "started"
-        ? { opId, startMin: atMin, endMin: null, coats: null, wftUm: null }
-        : { opId, startMin: Math.min(begun, atMin), endMin: atMin, coats: d.coats, wftUm: d.wftUm },
-    );
+    const bare = { opId, coats: null, wftUm: null };
+    if (d.kind === "started") records.set(opId, { ...bare, startMin: atMin, endMin: null });
+    if (d.kind === "worked") records.set(opId, { ...bare, startMin: atMin, endMin: atMin });
+    if (d.kind === "done")
+      records.set(opId, {
+        opId,
+        startMin: Math.min(begun, atMin),
+        endMin: atMin,
+        coats: d.coats,
+        wftUm: d.wftUm,
+      });
   }
   return [...records.values()];
 }

@@ -1,2 +1,3 @@
 export * from "./event";
 export * from "./fold";
+export * from "./lying";

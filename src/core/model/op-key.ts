@@ -11,8 +11,19 @@ export interface OpKey {
   readonly subjectId: string;
   /** the round a layer was put in for, from 1, and whether it fills or primes; null = the user's own layer, a region or a part */
   readonly round: { readonly n: number; readonly what: "f" | "p" } | null;
-  readonly kind: "prep" | "before" | "coat" | "sand" | "inspect" | "mask" | "unmask" | "bare" | "fit";
-  /** which step, which coat (from 1), or what becomes of what stays bare; null where the kind says it all */
+  readonly kind:
+    | "prep"
+    | "before"
+    | "coat"
+    | "sand"
+    | "inspect"
+    | "mask"
+    | "unmask"
+    | "bare"
+    | "fit"
+    | "extra"
+    | "gauge";
+  /** which step, which coat (from 1), what becomes of what stays bare, or which telling; null where the kind says it all */
   readonly arg: string | null;
   /** the part turned over for the n-th time while that coat is laid */
   readonly turn: number | null;
@@ -30,6 +41,8 @@ const KINDS: Readonly<Record<OpKey["kind"], "arg" | "bare">> = {
   unmask: "bare",
   bare: "arg",
   fit: "bare",
+  extra: "arg",
+  gauge: "arg",
 };
 const isKind = (x: string | undefined): x is OpKey["kind"] => x !== undefined && Object.hasOwn(KINDS, x);
 const ROUND = /^(.+)~r(\d+)([fp])$/;
@@ -114,4 +127,8 @@ export const opIds = {
   unmask: (layerId: string) => id(layerId, "unmask"),
   bare: (regionId: string, what: "mask" | "unmask") => id(regionId, "bare", what),
   fit: (partId: string) => id(partId, "fit"),
+  /** work no layer asks for, by the id it was told under */
+  extra: (regionId: string, told: string) => id(regionId, "extra", told),
+  /** a film measured */
+  gauge: (regionId: string, told: string) => id(regionId, "gauge", told),
 };

@@ -23,6 +23,7 @@ import type {
   Sheen,
   Source,
   Tack,
+  Wetting,
 } from "./vocabulary";
 
 /** The user said "I do not know", which is not the same as not having been asked (null). */
@@ -319,6 +320,14 @@ export interface CouponLayer {
   readonly wftUm: number | null;
   readonly gapMin: number | null;
 }
+
+/** Work that no layer asks for: put up by the user, or told when it was done already. */
+export type ExtraWork =
+  | { readonly kind: "wash"; readonly how: Wetting }
+  | { readonly kind: "wipe" }
+  | { readonly kind: "rub"; readonly grit: number; readonly wet: boolean; readonly takesUm: number }
+  /** paint taken off again, down to a layer that stays; null = down to the material */
+  | { readonly kind: "strip"; readonly downTo: string | null };
 
 export interface Stack {
   readonly prep: readonly PrepStep[];

@@ -230,6 +230,14 @@ export type PrepStep = (typeof PREP_STEPS)[number];
 export const BEFORE_STEPS = ["scuff", "degrease", "wipe", "dry", "heat"] as const;
 export type BeforeStep = (typeof BEFORE_STEPS)[number];
 
+/** How water comes onto a part: rinsed and shaken off, soaked, or rubbed wet under the tap. */
+export const WETTINGS = ["rinse", "soak", "wet-rub"] as const;
+export type Wetting = (typeof WETTINGS)[number];
+
+/** Work on a face that no layer of its pile asks for. */
+export const EXTRA_KINDS = ["wash", "wipe", "rub", "strip"] as const;
+export type ExtraKind = (typeof EXTRA_KINDS)[number];
+
 /** What a film or a product says it stands; its own word, with the card's source. */
 export const RESISTANCES = ["oil", "fuel", "heat", "water", "wear"] as const;
 export type Resistance = (typeof RESISTANCES)[number];

@@ -1,8 +1,9 @@
 import { DEMO_SHELF } from "@/server/demo/shelf";
 import { evenings, layer, lookup, NOW_MIN, pile, planInput, product, region } from "../../../tests/support/world";
 import { seededRandom } from "../base";
+import type { OpRecord } from "../history";
 import { FILM_ROLES, HEAVINESSES, isOneOf, type Layer, MATERIALS, opIds, PREP_STEPS } from "../model";
-import type { OpRecord, PlanRegion } from "../work";
+import type { PlanRegion } from "../work";
 import { benchNow } from "./bench";
 import { contextFor, planModel } from "./plan";
 import { problemOf } from "./problem";

@@ -1,5 +1,6 @@
 import { assert, MIN_PER_DAY } from "../base";
 import { type GateReason, gateReason } from "../film";
+import type { OpRecord } from "../history";
 import { type JudgeAnswer, standingOnce } from "../judge";
 import type { BenchSession } from "../model";
 import {
@@ -13,16 +14,7 @@ import {
   type Schedule,
   solve,
 } from "../schedule";
-import {
-  batchesOf,
-  crossTies,
-  joinCircle,
-  longestSessionMin,
-  notYetById,
-  type OpRecord,
-  type PlanRegion,
-  type Tie,
-} from "../work";
+import { batchesOf, crossTies, joinCircle, longestSessionMin, notYetById, type PlanRegion, type Tie } from "../work";
 import { airsOf } from "./airs";
 import { withLateMasks } from "./late-masks";
 import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
@@ -236,6 +228,8 @@ function judgeAll(input: PlanInput): { judged: readonly JudgedRegion[]; notices:
       continue;
     }
     judged.push({ region: r, answer });
+    for (const difference of r.differences ?? [])
+      notices.push({ kind: "lies-otherwise", regionId: r.region.id, difference });
     for (const v of standingOnce(answer.verdicts)) {
       if (v.verdict !== "ok")
         notices.push({

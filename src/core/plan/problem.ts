@@ -1,8 +1,17 @@
 import { own } from "../base";
 import { type AppliedCoat, type Climate, gateSpans } from "../film";
+import type { Face, OpRecord } from "../history";
 import type { JudgeAnswer } from "../judge";
 import type { BenchSession, Caution, Product, Region } from "../model";
-import { ASSUMED_AREA_CM2, CLEANING_MIN, firstDrink, materialFacts, UV_BOX_MIN, WARM_UP_MIN } from "../reference";
+import {
+  ASSUMED_AREA_CM2,
+  CLEANING_MIN,
+  firstDrink,
+  materialFacts,
+  UV_BOX_MIN,
+  volumeSolidsOf,
+  WARM_UP_MIN,
+} from "../reference";
 import type { Link, Op, Problem, Span } from "../schedule";
 import {
   type Batches,
@@ -19,7 +28,6 @@ import {
   keepsOf,
   type NotYet,
   type Operation,
-  type OpRecord,
   type PlanRegion,
   piecesOf,
   type Row,
@@ -28,6 +36,7 @@ import {
   type Tie,
   TOOL_OF,
   type WaitContext,
+  withExtra,
   withFit,
   withHistory,
   withMinutes,
@@ -67,7 +76,12 @@ export function liveChain(
   const bare = chainOf(ofAll(r.region, count), r.stack, judged.seams, input.productOf);
   const minutes = input.marks?.minutes ?? {};
   const whole = withMinutes(
-    inSittings(withMinutes(withFit(bare, input.joins ?? []), minutes), input.sessions, records, input.productOf),
+    inSittings(
+      withMinutes(withExtra(withFit(bare, input.joins ?? []), r.region, own.face, records), minutes),
+      input.sessions,
+      records,
+      input.productOf,
+    ),
     sittingMinutes(minutes),
   );
   const live = withHistory(withoutPassed(whole, records), records);
@@ -81,7 +95,7 @@ export function liveChain(
     rounds,
     roundsRefused: refused,
     warmUpMin: WARM_UP_MIN[group],
-    filmUm: afterDrink(r, live.chain, live.filmUm),
+    filmUm: asMeasured(own.face, live.chain, afterDrink(r, live.chain, live.filmUm), input.productOf),
     chain: { ...live.chain, ties: live.chain.ties.map((tie) => overDoneFilm(tie, records)) },
   };
 }
@@ -125,6 +139,28 @@ function afterDrink(
   const first = chain.ops.find((o) => o.kind === "coat");
   if (share === 0 || !first) return filmUm;
   return new Map(filmUm).set(first.id, (filmUm.get(first.id) ?? 0) * (1 - share));
+}
+
+/** A gauge knows better what a layer’s coats left than wet films put together do. */
+function asMeasured(
+  face: Face | undefined,
+  { ops }: Chain,
+  filmUm: ReadonlyMap<string, number>,
+  productOf: PlanInput["productOf"],
+): ReadonlyMap<string, number> {
+  if (!face || face.measuredUm.size === 0) return filmUm;
+  const found = new Map(filmUm);
+  for (const [layerId, dftUm] of face.measuredUm) {
+    const lying = new Set(face.layers.find((l) => l.layerId === layerId)?.coats.map((c) => c.opId));
+    const coats = ops.filter((op) => op.kind === "coat" && lying.has(op.id));
+    const reckonedUm = coats.reduce(
+      (sum, op) => sum + (filmUm.get(op.id) ?? 0) * volumeSolidsOf(productOf(op.productId!)),
+      0,
+    );
+    if (reckonedUm <= 0) continue;
+    for (const op of coats) found.set(op.id, (found.get(op.id)! * dftUm) / reckonedUm);
+  }
+  return found;
 }
 
 /** A film that is down already cannot be moved to meet its window: then the worse ways past it count too. */

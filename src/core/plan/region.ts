@@ -1,4 +1,5 @@
-import { type JudgeAnswer, judgeStack, type PlacedVerdict } from "../judge";
+import { type JudgeAnswer, judgeStack } from "../judge";
+import { stillStops } from "../policy";
 import type { PlanRegion } from "../work";
 import type { PlanInput, RefusedStop } from "./types";
 
@@ -13,13 +14,9 @@ export const judgeRegion = (r: PlanRegion, input: PlanInput): JudgeAnswer =>
     today: input.today,
   });
 
-/** Whether a stop of a region still stands. A reason counts only against a finish stop. */
-export function stillStops(regionId: string, input: PlanInput): (v: PlacedVerdict) => boolean {
-  const reasons = new Set(
-    input.overrides.filter((o) => o.regionId === regionId && o.reason.trim() !== "").map((o) => o.key),
-  );
-  return (v) => v.verdict === "stop" && (v.kind === "safety" || !reasons.has(v.key));
-}
+/** Written reasons of a region. */
+export const reasonsOf = (regionId: string, { overrides }: PlanInput) =>
+  overrides.filter((o) => o.regionId === regionId);
 
 /** Stops nobody has answered for. */
 export function openStops(
@@ -27,5 +24,7 @@ export function openStops(
   answer: Extract<JudgeAnswer, { outcome: "judged" }>,
   input: PlanInput,
 ): readonly RefusedStop[] {
-  return answer.verdicts.filter(stillStops(r.region.id, input)).map((verdict) => ({ regionId: r.region.id, verdict }));
+  return answer.verdicts
+    .filter(stillStops(reasonsOf(r.region.id, input)))
+    .map((verdict) => ({ regionId: r.region.id, verdict }));
 }

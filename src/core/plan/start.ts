@@ -1,9 +1,10 @@
 import { airAt } from "../film";
 import { judgeStack, type PlacedVerdict } from "../judge";
+import { stillStops } from "../policy";
 import { mechanismOf } from "../reference";
 import { coatsUpTo, LAYS_PAINT, type Operation } from "../work";
 import type { LiveChain, ProblemContext } from "./problem";
-import { stillStops } from "./region";
+import { reasonsOf } from "./region";
 import type { PlanInput, WaitReport } from "./types";
 
 /** What is against starting an operation at this minute. */
@@ -72,7 +73,7 @@ function stopsNow(input: PlanInput, live: LiveChain, op: Operation, world: World
     ...(first ? { really: { layer, coats, clock: own.clock, atMin: nowMin } } : {}),
   });
   if (answer.outcome !== "judged") return [];
-  const stops = stillStops(region.id, input);
+  const stops = stillStops(reasonsOf(region.id, input));
   return answer.verdicts.filter(
     (v) => stops(v) && v.where.kind !== "stack" && v.where.layer === layer && (first || v.where.kind !== "seam"),
   );

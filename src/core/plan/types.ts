@@ -1,8 +1,9 @@
 import type { Climate, GateReason } from "../film";
+import type { Difference, OpRecord } from "../history";
 import type { PlacedVerdict } from "../judge";
 import type { BenchSession, Caution, Coupon, Milestone, Objective, Product, Protection, Verdict } from "../model";
 import type { BoundBy, Conflict, Freeing, Piece } from "../schedule";
-import type { Join, NoBatch, Operation, OpRecord, PlanRegion, WaitedFor } from "../work";
+import type { Join, NoBatch, Operation, PlanRegion, WaitedFor } from "../work";
 import type { StockLine } from "./stock";
 
 /** A written reason for going ahead against a finish stop; carried by plan and log. */
@@ -169,7 +170,9 @@ export type Notice =
   | { readonly kind: "tape-long"; readonly regionId: string; readonly days: number }
   | { readonly kind: "pot-life"; readonly regionId: string; readonly mixes: number }
   | { readonly kind: "to-buy"; readonly regionId: string; readonly productId: string; readonly byMin: number }
-  | { readonly kind: "waits-assumed"; readonly regionId: string };
+  | { readonly kind: "waits-assumed"; readonly regionId: string }
+  /** by the log something else lies there than the pile says: it is planned as it lies */
+  | { readonly kind: "lies-otherwise"; readonly regionId: string; readonly difference: Difference };
 
 export interface RefusedStop {
   readonly regionId: string;

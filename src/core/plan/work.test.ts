@@ -1,12 +1,12 @@
 import { workText } from "@/messages";
 import { layer, lookup, pile, product, region, steadyAir } from "../../../tests/support/world";
 import { prefixClock } from "../film";
+import type { OpRecord } from "../history";
 import { judgeStack } from "../judge";
 import { labelForbids, possibleBites, preparedConditions } from "../rules";
 import {
   canShut,
   chainOf,
-  type OpRecord,
   type PlanRegion,
   partDryWait,
   spansOf,

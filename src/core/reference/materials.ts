@@ -1,4 +1,4 @@
-import { MATERIALS, type MaterialGroup, type MaterialId, type PrepStep, type Verdict } from "../model";
+import { MATERIALS, type MaterialGroup, type MaterialId, type PrepStep, type Verdict, type Wetting } from "../model";
 
 /** What one bite does to the bare material. `care-mist`: care as mist coats, test when laid wet. */
 export type BiteAnswer = Verdict | "care-mist";
@@ -36,8 +36,6 @@ const SOFT = ["ok", "ok", "care", "test", "test"] as const;
 
 /** Where a part keeps water. */
 type WaterHeld = "face" | "ridges" | "body";
-/** How it got wet: rinsed and shaken off, soaked, or rubbed wet under the tap. */
-export type Wetting = "rinse" | "soak" | "wet-rub";
 /**
  * Minutes at 20 °C, 50 % RH in still air until water is gone from a plain face, from ridges and pores, from a porous body, and
  * from joints and hollows (est.: practitioners wait half an hour for a face, overnight for joints, a day and more for plaster

@@ -1,7 +1,8 @@
+import type { OpRecord } from "../history";
 import type { Product } from "../model";
 import { COAT_LABOUR, LABOUR_STEP_MIN } from "../reference";
 import { circleOf, type Link } from "../schedule";
-import type { Operation, OpRecord, Tie } from "./operations";
+import type { Operation, Tie } from "./operations";
 
 /** Coats of several regions done in one go: planned as one operation under its first member's id. */
 export interface Batches {

@@ -1,4 +1,5 @@
 export * from "./batches";
+export * from "./chain";
 export * from "./joins";
 export {
   aspectsOf,
@@ -15,4 +16,5 @@ export * from "./rounds";
 export * from "./row";
 export * from "./shared-room";
 export * from "./sittings";
+export * from "./sources/extra";
 export * from "./types";

@@ -1,10 +1,10 @@
 import { own } from "../base";
+import type { OpRecord } from "../history";
 import { type JudgeAnswer, type JudgeInput, judgeStack } from "../judge";
 import type { Caution, Coupon, Layer, Stack } from "../model";
 import { readKey, roundId } from "../model";
 import { plannedWftUm } from "../numbers";
 import { familySkinUm, MOST_ROUNDS, ROUND_GRIT, ROUND_RUB_SHARE, USUAL_ROUNDS, volumeSolidsOf } from "../reference";
-import type { OpRecord } from "./operations";
 import type { PlanRegion } from "./types";
 
 /** What rounds hang on beside the stack itself. */

@@ -1,7 +1,8 @@
+import type { OpRecord } from "../history";
 import type { BenchSession, Product } from "../model";
 import { opIds } from "../model";
 import { LABOUR_STEP_MIN } from "../reference";
-import type { Chain, Operation, OpRecord } from "./operations";
+import type { Chain, Operation } from "./operations";
 
 const MAY_REST = new Set<Operation["kind"]>(["sand", "mask"]);
 const BY_HAND = new Set<Product["method"]>(["brush", "spread"]);
@@ -11,7 +12,14 @@ const BY_HAND = new Set<Product["method"]>(["brush", "spread"]);
  * goes off in the pot nor shuts a window. A sprayed coat is laid in one go.
  */
 function mayRest(op: Operation, productOf: (id: string) => Product): boolean {
-  if (MAY_REST.has(op.kind) || op.step === "key" || op.step === "scuff") return true;
+  if (
+    MAY_REST.has(op.kind) ||
+    op.extra?.kind === "rub" ||
+    op.extra?.kind === "strip" ||
+    op.step === "key" ||
+    op.step === "scuff"
+  )
+    return true;
   if (op.kind !== "coat" || op.productId === null) return false;
   const { method, potLifeMin, label } = productOf(op.productId);
   return BY_HAND.has(method) && potLifeMin === null && label.recoat.every(([, shutsMin]) => shutsMin === null);

@@ -1,4 +1,5 @@
 import type { AppliedCoat, DryAt, WaitClock } from "../film";
+import type { Difference, Face } from "../history";
 import type { SeamPlan, SeamWait } from "../judge";
 import type { Caution, Milestone, Region, Stack } from "../model";
 
@@ -66,6 +67,10 @@ export interface PlanRegion {
   readonly stack: Stack;
   /** like pieces of the part: areas and figures are for one of them; absent = one */
   readonly count?: number | undefined;
+  /** what the log says lies on it; absent = nothing was done to it */
+  readonly face?: Face | undefined;
+  /** how the user's own pile differs from what lies there; this one stands as it lies */
+  readonly differences?: readonly Difference[] | undefined;
 }
 
 /** A part that goes onto another: glued before either is painted, or put on when both are done. */

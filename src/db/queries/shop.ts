@@ -1,9 +1,19 @@
 import { and, asc, eq, isNull } from "drizzle-orm";
-import { type LogEntry, NO_PLANNING, type Planning, planningSchema, type Shop, shopSchema } from "@/contracts";
+import {
+  type Cards,
+  cardsUnderOwnIds,
+  type LogEntry,
+  NO_PLANNING,
+  type Planning,
+  planningSchema,
+  type Shop,
+  shopSchema,
+} from "@/contracts";
+import type { Product } from "@/core/model";
 import type { Db } from "../connection";
 import { readRow, readRows } from "../readable";
-import { logFromRow, shopFromRow } from "../rows";
-import { log, models, planning, plans, plansAsked, shop } from "../schema";
+import { cardFromRow, logFromRow, shopFromRow } from "../rows";
+import { cards, log, models, planning, plans, plansAsked, shop } from "../schema";
 
 export interface ShopState {
   readonly shop: Shop;
@@ -185,3 +195,20 @@ export function appendLog(db: Db, modelId: string, e: LogEntry): void {
 
 export const logIdTaken = (db: Db, id: string): boolean =>
   db.select({ id: log.id }).from(log).where(eq(log.id, id)).get() !== undefined;
+
+export const insertCard = (db: Db, hash: string, card: Product): void =>
+  void db.insert(cards).values({ hash, card }).onConflictDoNothing().run();
+
+/** Cards by hash, as they are; all of them, or those named. */
+export function readStoredCards(db: Db, hashes: readonly string[] | null): ReadonlyMap<string, Product> {
+  const named = hashes && new Set(hashes);
+  const rows = db.select().from(cards).orderBy(asc(cards.hash)).all();
+  return new Map(
+    rows.flatMap((row) => {
+      const card = named && !named.has(row.hash) ? null : readRow("card of a product", row.hash, row, cardFromRow);
+      return card === null ? [] : [[row.hash, card] as const];
+    }),
+  );
+}
+
+export const readCards = (db: Db): Cards => cardsUnderOwnIds(readStoredCards(db, null));

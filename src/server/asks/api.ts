@@ -1,5 +1,6 @@
 import {
   type CheckLayer,
+  cardsUnderOwnIds,
   checkRequestSchema,
   checkToAir,
   checkToCoupon,
@@ -22,7 +23,7 @@ import { allProducts } from "@/db";
 import { nowMs } from "../clock";
 import { airOfDocument } from "../document-air";
 import { reading } from "../guard";
-import { lookup } from "../lookup";
+import { lookup, withStandIns } from "../lookup";
 import { sent } from "../planning/task";
 import { askSent } from "../solver/ask";
 import { inputFrom } from "../workspace/input";
@@ -135,13 +136,17 @@ export async function planDocument(body: unknown): Promise<Outcome<DocumentPlan>
   if (!read.ok) return read;
   if (!read.value.ok) return read.value;
   const { document, now } = read.value.value;
-  const products = new Map((document.products as readonly Product[]).map((p) => [p.id, p]));
+  const own = new Map((document.products as readonly Product[]).map((p) => [p.id, p]));
+  const cards = cardsUnderOwnIds(Object.entries(document.cards ?? {}) as [string, Product][]);
+  const products = withStandIns(own, cards, document.log);
   const atMs = now ? Date.parse(now) : nowMs();
   const input = inputFrom(
     {
       tree: treeOf(document),
       shop: document.shop,
       log: document.log,
+      cards,
+      products,
       coupons: document.coupons,
       air: airOfDocument(document),
       planning: document.planning ?? NO_PLANNING,

@@ -19,6 +19,7 @@ import {
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import { touchDryMin } from "@/core/plan";
+import { heatLimitC } from "@/core/policy";
 import {
   clearForecast,
   type Db,
@@ -34,7 +35,6 @@ import { nowMs } from "../clock";
 import { readForecastFile } from "../forecast-file";
 import { fileRefusal, notFound, reading, writing } from "../guard";
 import { newId } from "../ids";
-import { heatLimitC } from "../shed/heat";
 import { shopState } from "../shed/hours";
 import { standInForecast, switchStandIn } from "../stand-in";
 import { airOfNow, snapshotOf } from "../workspace/snapshot";
@@ -178,7 +178,7 @@ function wetUntilMin(db: Db, modelId: string, part: PartNode): number | null {
 
 /** What is against a part staying in such air, whichever door it comes through: added, put back by undo, or brought in. */
 export function stayFault(db: Db, modelId: string, part: PartNode, card: LocalAirCard): FieldFault | null {
-  const limitC = heatLimitC(part);
+  const limitC = heatLimitC(part.regions.map((r) => r.region));
   const warm = card.kind !== "booth" && card.tempC !== null;
   if (card.kind === "warm-box" && limitC === null)
     return { path: "tempC", message: "choose the part’s material first: no warmth is safe for what nobody knows" };

@@ -1,11 +1,15 @@
 import { z } from "zod";
 import {
+  cardOf,
   done,
   doneSchema,
+  type EntryBase,
+  type EntryOf,
   eventOf,
   failed,
   invalid,
   type LogEntry,
+  NO_CARDS,
   notYetSchema,
   type Outcome,
   opIdSchema,
@@ -16,14 +20,26 @@ import { fold, lastStanding } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
 import { layerOfKey, type Product } from "@/core/model";
 import { type BenchTile, canMl } from "@/core/plan";
-import type { Operation } from "@/core/work";
-import { allProducts, appendLog, type Db, productRev, readLog, regionHome, updateProduct, writeReadings } from "@/db";
+import { stillStops } from "@/core/policy";
+import { LAYS_PAINT, type Operation } from "@/core/work";
+import {
+  allProducts,
+  appendLog,
+  type Db,
+  insertCard,
+  productRev,
+  readLog,
+  regionHome,
+  updateProduct,
+  writeReadings,
+} from "@/db";
+import { hashOfCard } from "@/workers/document";
 import { nowMs } from "../clock";
 import { notFound, writing } from "../guard";
 import { newId } from "../ids";
 import { planFollows } from "../planning/follow";
 import type { TitleOf } from "../titles";
-import { airOfNow, snapshotOf } from "../workspace/snapshot";
+import { airOfNow, type Snapshot, snapshotOf } from "../workspace/snapshot";
 import { handReading } from "./air";
 
 interface AtBench {
@@ -33,7 +49,8 @@ interface AtBench {
   /** a stop that nobody has answered for keeps its work from being started, as it keeps it from being planned */
   readonly stopped: boolean;
   readonly face: { readonly areaCm2: number | null; readonly count: number };
-  readonly entry: (kind: LogEntry["kind"], more?: Partial<LogEntry>) => LogEntry;
+  /** what an entry about it holds, whatever it tells */
+  readonly base: EntryBase;
 }
 
 /** Finds the operation on the bench: it must be the one in hand or the next one of its region. */
@@ -43,14 +60,12 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
   const m = home && snapshot.model(home.modelId);
   if (!home || !m) return notFound("The part");
   const { node, part } = home;
-  const atMs = nowMs();
   const tile = m.tileOf(regionId);
   if (!tile?.op || tile.op.id !== opId)
     return failed("conflict", "The bench has moved on: that step is not the next one any more. Look again.");
   const op = tile.op;
   const product = op.productId === null ? null : snapshot.productOf(op.productId).name;
   const title = titleOf(op, { part: part.name, region: node.region.name, product });
-  const air = airOfNow(snapshot, home.modelId, atMs);
   // a reason is carried by the work on the layer it was written for; what names none goes with the first
   const layerId = op.layerId ?? node.stack.layers[0]?.id ?? "";
   const carried = node.overrides.filter((o) => layerOfKey(o.key) === layerId).map((o) => o.reason);
@@ -60,25 +75,32 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
     op,
     stopped: stoppedFor(m.judgedForPlan(regionId), node),
     face: { areaCm2: node.region.areaCm2, count: part.count },
-    entry: (kind, more = {}) => ({
-      id: newId("l"),
-      regionId,
-      opId,
-      kind,
-      at: new Date(atMs).toISOString(),
-      title,
-      coats: null,
-      wftUm: null,
-      sign: null,
+    base: {
+      ...entryBase(snapshot, home.modelId, { regionId, opId, title }),
       override: carried.length > 0 ? carried.join(" · ") : null,
-      air: {
-        tempC: round1(air.tempC),
-        rhPct: round1(air.rhPct),
-        source: air.from === "assumed" ? "typical" : air.from,
-      },
-      note: "",
-      ...more,
-    }),
+    },
+  };
+}
+
+/** What every entry written now holds: its moment, and the air of it. */
+export function entryBase(
+  snapshot: Snapshot,
+  modelId: string,
+  about: Pick<EntryBase, "regionId" | "opId" | "title">,
+): EntryBase {
+  const atMs = nowMs();
+  const air = airOfNow(snapshot, modelId, atMs);
+  return {
+    ...about,
+    id: newId("l"),
+    at: new Date(atMs).toISOString(),
+    override: null,
+    air: {
+      tempC: round1(air.tempC),
+      rhPct: round1(air.rhPct),
+      source: air.from === "assumed" ? "typical" : air.from,
+    },
+    note: "",
   };
 }
 
@@ -86,19 +108,14 @@ const round1 = (x: number): number => Math.round(x * 10) / 10;
 const isFailure = (x: AtBench | Outcome<never>): x is Outcome<never> => "ok" in x;
 
 /** The log grows by one entry, and the plan, if there is one, follows it. */
-function record(db: Db, modelId: string, entry: LogEntry): Outcome<LogEntry> {
+export function record<E extends LogEntry>(db: Db, modelId: string, entry: E): Outcome<E> {
   appendLog(db, modelId, entry);
   planFollows(db, modelId);
   return done(entry);
 }
 
-function stoppedFor(answer: JudgeAnswer | null, node: RegionNode): boolean {
-  const answered = new Set(node.overrides.map((o) => o.key));
-  return (
-    answer?.outcome === "judged" &&
-    answer.verdicts.some((v) => v.verdict === "stop" && (v.kind === "safety" || !answered.has(v.key)))
-  );
-}
+const stoppedFor = (answer: JudgeAnswer | null, { overrides }: RegionNode): boolean =>
+  answer?.outcome === "judged" && answer.verdicts.some(stillStops(overrides));
 
 const startSchema = z.strictObject({ opId: opIdSchema, reason: z.string().trim().max(2000).nullable() });
 
@@ -114,7 +131,7 @@ export function startOp(
   input: unknown,
   titleOf: TitleOf,
   reasonOf: (code: string) => string,
-): Outcome<LogEntry> {
+): Outcome<EntryOf<"started">> {
   const parsed = startSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
   const { opId, reason } = parsed.data;
@@ -142,10 +159,23 @@ export function startOp(
         [{ path: "reason", message: "say why you go on against this" }],
       );
     const early = check && check.earlyMin > 0 ? `early: likely not ready for another ${check.earlyMin} min` : null;
-    const carried = at.entry("started").override;
-    const override = [carried, reason || null, early].filter(Boolean).join(" · ");
-    return record(db, at.modelId, at.entry("started", { override: override === "" ? null : override.slice(0, 4000) }));
+    const override = [at.base.override, reason || null, early].filter(Boolean).join(" · ");
+    return record(db, at.modelId, {
+      ...at.base,
+      kind: "started",
+      override: override === "" ? null : override.slice(0, 4000),
+    });
   });
+}
+
+/** What a coat is laid with, kept with the card it has today: cans are put right, changed and thrown away, the coat stays. */
+function withCard(db: Db, { kind, productId }: Operation): Pick<EntryOf<"done">, "laid"> {
+  const product = LAYS_PAINT.has(kind) && productId !== null ? snapshotOf(db).data.products.get(productId) : undefined;
+  if (!product) return {};
+  const card = cardOf(product);
+  const hash = hashOfCard(card);
+  insertCard(db, hash, card);
+  return { laid: { productId: product.id, card: hash, known: "then" } };
 }
 
 /** Coats leave the can they came out of, as far as it is known what is in it. */
@@ -153,7 +183,7 @@ function takeFromCan(
   db: Db,
   { op, face }: AtBench,
   { coats, wftUm }: { coats: number; wftUm: number | null },
-): Pick<LogEntry, "used"> {
+): Pick<EntryOf<"done">, "used"> {
   const product = op.productId === null ? undefined : allProducts(db).get(op.productId);
   if (!product || product.leftMl === null || face.areaCm2 === null) return {};
   const ml = canMl(product, face.areaCm2, wftUm ?? 0) * coats * face.count;
@@ -162,7 +192,7 @@ function takeFromCan(
 }
 
 /** What is taken back goes back into the can, which never holds more than it was sold with. */
-function putIntoCan(db: Db, { used }: LogEntry): void {
+function putIntoCan(db: Db, { used }: Pick<EntryOf<"done">, "used">): void {
   const product = used && allProducts(db).get(used.productId);
   if (!product || product.leftMl === null) return;
   setLeft(db, product, Math.min(product.leftMl + used.ml, product.packMl ?? Number.POSITIVE_INFINITY));
@@ -173,7 +203,7 @@ function setLeft(db: Db, product: Product, leftMl: number): boolean {
   return rev !== null && updateProduct(db, { ...product, leftMl: round1(leftMl) }, rev) !== null;
 }
 
-export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Outcome<LogEntry> {
+export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Outcome<EntryOf<"done">> {
   const parsed = doneSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
   const { opId, minutesAgo, coats, wftUm, tempC, rhPct, note } = parsed.data;
@@ -189,29 +219,40 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
         [{ path: "coats", message: `at most ${left} left in this layer` }],
       );
     }
-    const expected = at.entry("done");
+    const { base } = at;
     const endMs = Math.max(nowMs() - minutesAgo * MS_PER_MIN, (at.tile.startedMin ?? 0) * MS_PER_MIN);
     const read = tempC !== null || rhPct !== null;
     const air = {
-      tempC: tempC ?? expected.air.tempC,
-      rhPct: rhPct ?? expected.air.rhPct,
-      source: read ? ("read" as const) : expected.air.source,
+      tempC: tempC ?? base.air.tempC,
+      rhPct: rhPct ?? base.air.rhPct,
+      source: read ? ("read" as const) : base.air.source,
     };
     if (tempC !== null && rhPct !== null) writeReadings(db, [handReading(endMs, tempC, rhPct)]);
     const laid = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : null;
     const used = laid ? takeFromCan(db, at, laid) : {};
-    return record(db, at.modelId, { ...expected, at: new Date(endMs).toISOString(), ...laid, air, note, ...used });
+    return record(db, at.modelId, {
+      ...base,
+      kind: "done",
+      at: new Date(endMs).toISOString(),
+      coats: laid?.coats ?? null,
+      wftUm: laid?.wftUm ?? null,
+      air,
+      note,
+      ...withCard(db, at.op),
+      ...used,
+    });
   });
 }
 
-export function notYet(regionId: string, input: unknown, titleOf: TitleOf): Outcome<LogEntry> {
+export function notYet(regionId: string, input: unknown, titleOf: TitleOf): Outcome<EntryOf<"not-yet">> {
   const parsed = notYetSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
   return writing((db) => {
     const at = atBench(db, parsed.data.opId, titleOf, regionId);
     if (isFailure(at)) return at;
     if (at.tile.wait === null) return failed("refused", "That step waits for nothing.");
-    return record(db, at.modelId, at.entry("not-yet", { sign: parsed.data.sign, note: parsed.data.note }));
+    const { sign, note } = parsed.data;
+    return record(db, at.modelId, { ...at.base, kind: "not-yet", sign, note });
   });
 }
 
@@ -221,11 +262,27 @@ export function takeBack(regionId: string, opId: string): Outcome<null> {
     const home = regionHome(db, regionId);
     if (!home) return notFound("The part");
     const log = readLog(db, home.modelId);
-    const standing = lastStanding(fold(log.map(eventOf))).get(regionId);
+    const standing = lastStanding(fold(log.map((e) => eventOf(e, NO_CARDS)))).get(regionId);
     const last = log.find((e) => e.id === standing?.id);
     if (last?.opId !== opId) return failed("conflict", "Only the last thing done to a part can be taken back.");
-    putIntoCan(db, last);
-    record(db, home.modelId, { ...last, id: newId("l"), kind: "taken-back", at: new Date(nowMs()).toISOString() });
+    const coat = last.kind === "done" ? last : null;
+    if (coat) putIntoCan(db, coat);
+    const { title, override, air, note } = last;
+    record(db, home.modelId, {
+      id: newId("l"),
+      kind: "taken-back",
+      at: new Date(nowMs()).toISOString(),
+      regionId,
+      opId,
+      title,
+      override,
+      air,
+      note,
+      coats: coat?.coats ?? null,
+      wftUm: coat?.wftUm ?? null,
+      ...(coat?.laid ? { laid: coat.laid } : {}),
+      ...(coat?.used ? { used: coat.used } : {}),
+    });
     return done(null);
   });
 }

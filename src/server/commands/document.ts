@@ -3,6 +3,7 @@ import {
   done,
   type FieldFault,
   failed,
+  type LogEntry,
   type ModelDocument,
   type Outcome,
   type Planning,
@@ -15,6 +16,7 @@ import {
   couponIdTaken,
   type Db,
   dropModel,
+  insertCard,
   insertCoupon,
   insertModel,
   insertPart,
@@ -199,12 +201,19 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
       : {}),
     ...(doc.planning ? { planning: renamedPlanning(doc.planning, opId, (id) => renamed.get(id) ?? id) } : {}),
     coupons: doc.coupons.map((c) => ({ ...c, id: newId("c") })),
-    log: doc.log.map((e) => ({
-      ...e,
-      id: newId("l"),
-      regionId: renamed.get(e.regionId) ?? e.regionId,
-      opId: opId(e.opId),
-    })),
+    log: doc.log.map((e) => withFreshEntry(e, opId, (id) => renamed.get(id) ?? id)),
+  };
+}
+
+function withFreshEntry(e: LogEntry, opId: (id: string) => string, idOf: (id: string) => string): LogEntry {
+  const own = { id: newId("l"), regionId: idOf(e.regionId), opId: opId(e.opId) };
+  if (e.kind === "measured") return { ...e, ...own, layerId: idOf(e.layerId) };
+  if (e.kind !== "asked" && e.kind !== "worked") return { ...e, ...own };
+  const { work } = e;
+  return {
+    ...e,
+    ...own,
+    work: work.kind === "strip" && work.downTo !== null ? { ...work, downTo: idOf(work.downTo) } : work,
   };
 }
 
@@ -275,8 +284,8 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
     const arrivals = Object.entries(doc.planning.arrivals).map(([id, date]) => [productId(id), date] as const);
     writePlanning(db, doc.model.id, { ...doc.planning, arrivals: Object.fromEntries(arrivals) }, 0);
   }
-  for (const e of doc.log)
-    appendLog(db, doc.model.id, e.used ? { ...e, used: { ...e.used, productId: productId(e.used.productId) } } : e);
+  for (const [hash, card] of Object.entries(doc.cards ?? {})) insertCard(db, hash, card as Product);
+  for (const e of doc.log) appendLog(db, doc.model.id, underOwnIds(e, productId));
   if (!doc.plan) return;
   const answer: ImportedPlan = { outcome: "imported", timetable: doc.plan };
   writePlan(db, doc.model.id, {
@@ -285,6 +294,16 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
     plannedMs: Date.parse(doc.plan.plannedAt),
     beforeDoneMin: null,
   });
+}
+
+/** An entry whose products go by the ids they have here. */
+function underOwnIds(e: LogEntry, productId: (id: string) => string): LogEntry {
+  if (e.kind !== "done" && e.kind !== "taken-back") return e;
+  return {
+    ...e,
+    ...(e.laid ? { laid: { ...e.laid, productId: productId(e.laid.productId) } } : {}),
+    ...(e.used ? { used: { ...e.used, productId: productId(e.used.productId) } } : {}),
+  };
 }
 
 /** Never equal to a fingerprint of inputs, so such a plan is never taken for one made here. */

@@ -9,3 +9,4 @@ export { afterLook, type RoundsFound, savePlanning } from "./planning";
 export * from "./shelf";
 export * from "./shop";
 export * from "./stacks";
+export * from "./told";

@@ -1,14 +1,13 @@
 import { done, failed, invalid, type Outcome, overrideSchema, type RegionNode, stackSchema } from "@/contracts";
+import { asItLies, type Difference, standsAmong } from "@/core/history";
 import { applyRemedy, type PlacedVerdict } from "@/core/judge";
 import type { Product, Stack } from "@/core/model";
 import { FILM_ROLES, isOneOf } from "@/core/model";
-import { allProducts, type Db, regionHome, replaceStack, setOverride } from "@/db";
+import { noReasonFor } from "@/core/policy";
+import { allProducts, type Db, replaceStack, setOverride } from "@/db";
 import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";
-import { snapshotOf } from "../workspace/snapshot";
-
-/** A region as it stands, in or out of a transaction. */
-export const regionNode = (db: Db, regionId: string): RegionNode | null => snapshotOf(db).home(regionId)?.node ?? null;
+import { type Snapshot, snapshotOf } from "../workspace/snapshot";
 
 /** A verdict of a region as the screens show it. */
 function verdictOf(
@@ -28,12 +27,13 @@ function verdictOf(
 export function saveStack(regionId: string, stackRev: number, input: unknown): Outcome<{ rev: number }> {
   const parsed = stackSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  return writing((db) => storeStack(db, regionId, stackRev, parsed.data));
+  return writing((db) => storeStack(db, snapshotOf(db), regionId, stackRev, parsed.data));
 }
 
-function storeStack(db: Db, regionId: string, stackRev: number, stack: Stack): Outcome<{ rev: number }> {
-  if (!regionHome(db, regionId)) return notFound("The region");
-  const fault = layerFault(stack, allProducts(db));
+/** @param s the bench before anything was written */
+function storeStack(db: Db, s: Snapshot, regionId: string, stackRev: number, stack: Stack): Outcome<{ rev: number }> {
+  if (!s.home(regionId)) return notFound("The region");
+  const fault = layerFault(stack, allProducts(db)) ?? laidFault(s, regionId, stack);
   if (fault) return fault;
   const next = replaceStack(db, regionId, stackRev, stack);
   return next === null ? conflict("This stack") : done({ rev: next });
@@ -52,17 +52,18 @@ export interface StackTarget {
  */
 export function copyStack(fromId: string | null, targets: readonly StackTarget[]): Outcome<readonly StackTarget[]> {
   return writing((db) => {
-    const from = fromId === null ? null : regionNode(db, fromId);
+    const s = snapshotOf(db);
+    const from = fromId === null ? null : s.home(fromId)?.node;
     if (fromId !== null && !from) return notFound("The region");
     const after: StackTarget[] = [];
     for (const { regionId, stackRev, stack: given } of targets) {
-      const own = regionNode(db, regionId);
+      const own = s.home(regionId)?.node;
       if (!own) return notFound("The region");
       const parsed = stackSchema.safeParse(
         from ? { prep: own.stack.prep, layers: from.stack.layers.map((l) => ({ ...l, id: newId("y") })) } : given,
       );
       if (!parsed.success) return invalid(parsed.error);
-      const next = storeStack(db, regionId, stackRev, parsed.data);
+      const next = storeStack(db, s, regionId, stackRev, parsed.data);
       if (!next.ok) return next;
       after.push({ regionId, stackRev: next.value.rev });
     }
@@ -77,7 +78,7 @@ export function carryOut(regionId: string, stackRev: number, key: string, n: num
     if (!own) return notFound("The region");
     const remedy = own.verdict?.remedy[n];
     if (!own.verdict || !remedy) return notFound("That remedy");
-    return storeStack(db, regionId, stackRev, applyRemedy(own.node.stack, own.verdict.where, remedy));
+    return storeStack(db, snapshotOf(db), regionId, stackRev, applyRemedy(own.node.stack, own.verdict.where, remedy));
   });
 }
 
@@ -97,6 +98,38 @@ function layerFault(stack: Stack, products: ReadonlyMap<string, Product>): Outco
   return null;
 }
 
+/** What is on the part stays in the pile as it is: paint is not taken off by editing. What differed before may stay so. */
+function laidFault(s: Snapshot, regionId: string, stack: Stack): Outcome<never> | null {
+  const home = s.home(regionId);
+  const m = home && s.model(home.modelId);
+  const face = m?.input.regions.find((r) => r.region.id === regionId)?.face;
+  if (!home || !face) return null;
+  const differs = (pile: Stack) => asItLies(pile, face, standsAmong(s.data.products)).differences;
+  const known = new Set(differs(home.node.stack).map((d) => JSON.stringify(d)));
+  const [first] = differs(stack).filter((d) => !known.has(JSON.stringify(d)));
+  if (!first) return null;
+  const at = stack.layers.findIndex((l) => l.id === first.layerId);
+  const own = home.node.stack.layers.find((l) => l.id === first.layerId);
+  const path = at < 0 ? "layers" : `layers.${at}`;
+  const name = own ? s.productOf(own.productId).name : "";
+  return failed("refused", laidText(first, name), [{ path, message: "lies on the part by the log" }]);
+}
+
+const WAYS_OUT =
+  "Say on the Bench that it was stripped, or take its coats back in the Logbook, and then change it here.";
+function laidText(d: Difference, name: string): string {
+  switch (d.kind) {
+    case "other-product":
+      return `${name} lies on the part already, and stays in the pile as what it is. ${WAYS_OUT}`;
+    case "not-in-pile":
+      return `${name} lies on the part already, and stays in the pile. ${WAYS_OUT}`;
+    case "more-coats":
+      return `${d.coats} coats of ${name} lie on the part already: the layer cannot have fewer. ${WAYS_OUT}`;
+    case "below-laid":
+      return "A new layer goes over what lies on the part already, not under it. Move it up.";
+  }
+}
+
 /** Writes or withdraws (null) the reason for going ahead against a finish stop. A safety stop takes no reason. */
 export function overrideVerdict(regionId: string, key: string, reason: string | null): Outcome<null> {
   if (reason !== null) {
@@ -109,8 +142,9 @@ export function overrideVerdict(regionId: string, key: string, reason: string | 
     if (reason !== null) {
       const { verdict } = own;
       if (!verdict) return notFound("That verdict");
-      if (verdict.kind === "safety") return failed("refused", "A safety stop cannot be overridden.");
-      if (verdict.verdict !== "stop") return failed("refused", "Only a stop needs a reason.");
+      const against = noReasonFor(verdict);
+      if (against === "safety") return failed("refused", "A safety stop cannot be overridden.");
+      if (against === "no-stop") return failed("refused", "Only a stop needs a reason.");
     }
     setOverride(db, regionId, key, reason?.trim() ?? null);
     return done(null);

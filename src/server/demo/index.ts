@@ -1,5 +1,6 @@
-import { done, type LogEntry, type ModelDocument, type Outcome, type Shop } from "@/contracts";
+import { DOCUMENT_FORMAT, done, type LogEntry, type ModelDocument, type Outcome, type Shop } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
+import { readKey } from "@/core/model";
 import { allProducts, type Db, insertProduct, setProductDeleted } from "@/db";
 import { nowMs } from "../clock";
 import { type ImportReport, importDocument } from "../commands/document";
@@ -28,15 +29,23 @@ function airAsSet(shop: Shop, atMin: number): LogEntry["air"] {
   return { tempC: Math.round(tempC * 10) / 10, rhPct: Math.round(rhPct * 10) / 10, source: "typical" };
 }
 
+/** The product of a coat, as its pile has it: nothing was changed since. */
+function laidAt(opId: string) {
+  const key = readKey(opId);
+  const layers = DEMO_PARTS.flatMap((p) => p.regions.flatMap((r) => r.layers));
+  const layer = key?.kind === "coat" ? layers.find((l) => l.id === key.subjectId) : undefined;
+  return layer ? { laid: { productId: layer.productId, card: null, known: "then" as const } } : {};
+}
+
 function logOf(atMs: number, shop: Shop): LogEntry[] {
   const iso = (minutesAgo: number) => new Date(atMs - minutesAgo * MS_PER_MIN).toISOString();
   const air = (ago: number) => airAsSet(shop, atMs / MS_PER_MIN - ago);
-  const blank = { coats: null, wftUm: null, sign: null, override: null, note: "" };
+  const blank = { override: null, note: "" };
   const done = HISTORY.flatMap(({ regionId, opId, title, from, to, coats, wftUm }) => {
     const base = { ...blank, regionId, opId, title };
     const start = { ...base, kind: "started" as const, ago: from };
-    const laid = { coats: coats ?? null, wftUm: wftUm ?? null };
-    return to === null ? [start] : [start, { ...base, ...laid, kind: "done" as const, ago: to }];
+    const film = { coats: coats ?? null, wftUm: wftUm ?? null, ...laidAt(opId) };
+    return to === null ? [start] : [start, { ...base, ...film, kind: "done" as const, ago: to }];
   });
   return [...done, { ...blank, ...NOT_YET, kind: "not-yet" as const }]
     .sort((x, y) => y.ago - x.ago)
@@ -51,7 +60,7 @@ const partOf = ({ regions, ...part }: (typeof DEMO_PARTS)[number]) => ({
 function demoDocument(atMs: number, timeZone: string): unknown {
   const used = new Set(DEMO_PARTS.flatMap((p) => p.regions.flatMap((r) => r.layers.map((l) => l.productId))));
   const doc = {
-    format: "elm-bench/1",
+    format: DOCUMENT_FORMAT,
     model: {
       id: "marram-lass",
       name: "Marram Lass",
@@ -66,7 +75,7 @@ function demoDocument(atMs: number, timeZone: string): unknown {
     coupons: demoCoupons(atMs),
     planning: DEMO_PLANNING,
     air: demoAir(atMs, { ...SHOP, timeZone }),
-  } satisfies Record<Exclude<keyof ModelDocument, "photos">, unknown>;
+  } satisfies Record<Exclude<keyof ModelDocument, "photos" | "cards">, unknown>;
   return doc;
 }
 

@@ -10,12 +10,12 @@ import {
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { airAt, type Climate, gateReason, gateSpans } from "@/core/film";
 import { type FamilyId, FILM_ROLES, isOneOf, type Product, type Unknown } from "@/core/model";
+import { heatLimitC } from "@/core/policy";
 import { dewMarginC, dewPointC } from "@/core/reference";
 import { type Db, readReadings } from "@/db";
 import { nowMs } from "../clock";
 import { reading, viewing } from "../guard";
 import { type AirSources, climateOf, expectedOf, nightsBetween } from "../shed/air";
-import { heatLimitC } from "../shed/heat";
 import { benchSessions } from "../shed/hours";
 import { standInState } from "../stand-in";
 import { airOfNow, type Snapshot, snapshotOf } from "../workspace/snapshot";
@@ -106,7 +106,7 @@ function airScreen(db: Db, s: Snapshot, modelId: string | null, atMs: number): A
     forecastUntilMin: air.forecast.length > 0 ? air.forecast.at(-1)!.atMs / MS_PER_MIN : null,
     standIn: standInState(),
     locals: localViews(air, tree),
-    parts: tree.map((p) => ({ id: p.id, name: p.name, dryHeatMaxC: heatLimitC(p) })),
+    parts: tree.map((p) => ({ id: p.id, name: p.name, dryHeatMaxC: heatLimitC(p.regions.map((r) => r.region)) })),
   };
 }
 

@@ -1,5 +1,6 @@
 import { canonicalJson, DOCUMENT_FORMAT, done, type ModelDocument, NO_PLANNING, type Outcome } from "@/contracts";
-import { type Db, type Photo, readPhotos, readReadings } from "@/db";
+import type { Product } from "@/core/model";
+import { type Db, type Photo, readPhotos, readReadings, readStoredCards } from "@/db";
 import { writeText } from "@/workers/document";
 import { nowMs } from "../clock";
 import { airForDocument } from "../document-air";
@@ -17,6 +18,9 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
   const used = new Set(tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
   const coupons = data.coupons.filter((c) => c.modelId === modelId);
   for (const c of coupons) for (const l of c.card.layers) used.add(l.productId);
+  const laid = m.sources.log.flatMap((e) => ("laid" in e && e.laid) || []);
+  for (const l of laid) used.add(l.productId);
+  const cards = laid.flatMap(({ card }) => (card === null ? [] : [card]));
   const stored = data.plans.get(modelId);
   const planning = saidOf(m.planning.planning);
   return {
@@ -35,10 +39,14 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
     ...(planning ? { planning } : {}),
     plan: stored ? timetableOf(stored.answer, stored.plannedMs) : null,
     log: [...m.sources.log],
+    ...cardsUnderHash(readStoredCards(db, cards)),
     coupons: coupons.map((c) => c.card),
     ...airForDocument({ ...s.air(modelId), readings: readReadings(db, 0, nowMs()) }),
   } as unknown as ModelDocument;
 }
+
+const cardsUnderHash = (cards: ReadonlyMap<string, Product>): Pick<ModelDocument, "cards"> =>
+  cards.size === 0 ? {} : ({ cards: Object.fromEntries(cards) } as Pick<ModelDocument, "cards">);
 
 /** Left out where nothing was said, so that documents of before stay as they were. */
 const saidOf = (planning: ModelDocument["planning"]): ModelDocument["planning"] =>

@@ -35,7 +35,8 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
         chosen: { node, partName: part.name, answer: m.judged(node) },
         products: [...new Set(node.stack.layers.map((l) => l.productId))].map(s.productOf),
         near: nearOf(s.coupons, node),
-        begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map(eventOf)).records.length,
+        begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map((e) => eventOf(e, m.sources.cards)))
+          .records.length,
       },
       m,
       input: sent({ ...m.input, regions: own }, s.data.products),

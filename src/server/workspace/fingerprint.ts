@@ -6,7 +6,7 @@ import { type AirSources, expectedOf } from "../shed/air";
 import type { PlanSources } from "./input";
 
 /** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
-export const PLAN_SHAPE = "p6";
+export const PLAN_SHAPE = "p7";
 
 /** A reading asks for a new plan when it departs from what was expected by another of these steps. */
 const DEPARTURE_STEP = { tempC: 2, rhPct: 10 } as const;
@@ -29,6 +29,7 @@ export function airFacts(shop: Shop, air: AirSources): unknown {
 /** Fingerprint of everything a plan is made from. */
 export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, unknown>): string {
   const used = new Set(sources.tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
+  for (const e of sources.log) if (e.kind === "done" && e.laid) used.add(e.laid.productId);
   const facts = [...used].sort().map((id) => products.get(id));
   const regions = sources.tree.map((p) => [p.name, p.regions.map((r) => [r.region, r.stack, r.overrides])]);
   return (

@@ -1,9 +1,17 @@
-import { type CouponCard, eventOf, type LogEntry, type PartNode, type Planning, type Shop } from "@/contracts";
+import {
+  type Cards,
+  type CouponCard,
+  eventOf,
+  type LogEntry,
+  type PartNode,
+  type Planning,
+  type Shop,
+} from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
-import { fold } from "@/core/history";
-import { opIds, readKey } from "@/core/model";
+import type { OpRecord } from "@/core/history";
+import { asItLies, fold, standsAmong } from "@/core/history";
+import { opIds, type Product, readKey } from "@/core/model";
 import type { PlanInput } from "@/core/plan";
-import type { OpRecord } from "@/core/work";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
 import { benchSessions, localDate } from "../shed/hours";
 import { planningFields } from "./said";
@@ -34,6 +42,10 @@ export interface PlanSources {
   readonly tree: readonly PartNode[];
   readonly shop: Shop;
   readonly log: readonly LogEntry[];
+  /** of the products as they were when a coat was laid with them */
+  readonly cards: Cards;
+  /** every product there is, with those cards that no can answers to any more */
+  readonly products: ReadonlyMap<string, Product>;
   readonly coupons: readonly CouponCard[];
   readonly air: AirSources;
   readonly planning: Planning;
@@ -66,7 +78,9 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
   const nowMin = Math.floor(atMs / MS_PER_MIN);
   const horizonMin = nowMin + horizonDays(shop, tree) * MIN_PER_DAY;
   const latestAt = new Date(atMs + AHEAD_DAYS * MIN_PER_DAY * MS_PER_MIN).toISOString();
-  const { records, notYet } = fold(log.filter((e) => e.at < latestAt).map(eventOf));
+  const told = log.filter((e) => e.at < latestAt).map((e) => eventOf(e, sources.cards));
+  const { records, notYet, faces } = fold(told);
+  const standsFor = standsAmong(sources.products);
   const fromMin = Math.max(begins(records, tree, nowMin), nowMin - OLDEST_DAYS * MIN_PER_DAY) - MIN_PER_DAY;
   const nodes = tree.flatMap((p) => p.regions.map((r) => ({ ...r, count: p.count })));
   // by the whole hour, so that it is not assembled anew every minute
@@ -77,7 +91,11 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
     hourBefore(horizonMin) + MIN_PER_DAY + MIN_PER_HOUR,
   );
   return {
-    regions: nodes.map((n) => ({ region: n.region, stack: n.stack, count: n.count })),
+    regions: nodes.map(({ region, stack, count }) => {
+      const face = faces.get(region.id);
+      const lies = asItLies(stack, face, standsFor);
+      return { region, count, face, ...lies };
+    }),
     productOf,
     protection: shop.protection,
     climate,

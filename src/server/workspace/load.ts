@@ -1,4 +1,4 @@
-import type { LogEntry, ModelHead, PartNode, Reading, ShelfItem } from "@/contracts";
+import type { Cards, LogEntry, ModelHead, PartNode, Reading, ShelfItem } from "@/contracts";
 import type { Product } from "@/core/model";
 import {
   type AskedPlan,
@@ -7,6 +7,7 @@ import {
   listCoupons,
   listModels,
   listShelf,
+  readCards,
   readForecast,
   readLocalAirs,
   readLogs,
@@ -19,6 +20,7 @@ import {
   type StoredPlanning,
   treesOf,
 } from "@/db";
+import { withStandIns } from "../lookup";
 import { type AirSources, readingsKept } from "../shed/air";
 import { shopState } from "../shed/hours";
 
@@ -28,12 +30,14 @@ export interface Workspace {
   readonly shopState: ShopState;
   readonly trees: ReadonlyMap<string, readonly PartNode[]>;
   readonly shelf: readonly ShelfItem[];
-  /** deleted ones included */
+  /** deleted ones included, and the cards of coats whose can holds something else by now */
   readonly products: ReadonlyMap<string, Product>;
   /** the same as text, for what is kept by what it was reckoned from */
   readonly productsText: string;
   readonly coupons: readonly StoredCoupon[];
   readonly logs: ReadonlyMap<string, readonly LogEntry[]>;
+  /** products as they were when a coat was laid with them, by hash */
+  readonly cards: Cards;
   readonly plannings: ReadonlyMap<string, StoredPlanning>;
   readonly plans: ReadonlyMap<string, StoredPlan>;
   readonly asked: ReadonlyMap<string, AskedPlan>;
@@ -44,7 +48,9 @@ export interface Workspace {
 
 /** A handful of statements, however many regions there are. */
 export function loadWorkspace(db: Db, atMs: number): Workspace {
-  const products = allProducts(db);
+  const logs = readLogs(db);
+  const cards = readCards(db);
+  const products = withStandIns(allProducts(db), cards, [...logs.values()].flat());
   return {
     models: listModels(db),
     shopState: shopState(db),
@@ -53,7 +59,8 @@ export function loadWorkspace(db: Db, atMs: number): Workspace {
     products,
     productsText: JSON.stringify([...products]),
     coupons: listCoupons(db),
-    logs: readLogs(db),
+    logs,
+    cards,
     plannings: readPlannings(db),
     plans: readPlans(db),
     asked: readPlansAsked(db),

@@ -144,6 +144,8 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
     tree,
     shop: data.shopState.shop,
     log: data.logs.get(head.id) ?? [],
+    cards: data.cards,
+    products: data.products,
     coupons,
     air: snapshot.air(head.id),
     planning: planning.planning,

@@ -37,13 +37,13 @@ function worldKey({ input, sources, options, productsText }: TileWorld): string 
   return hashOf(said + productsText);
 }
 
-/** What one region's tile hangs on by itself: its pile, its reasons, its log. */
+/** What one region's tile hangs on by itself: its pile, its reasons, its log, whose entries never change. */
 function textsOf({ sources }: TileWorld): (regionId: string) => string {
   const logs = new Map<string, string[]>();
   for (const e of sources.log) {
     const own = logs.get(e.regionId) ?? [];
     logs.set(e.regionId, own);
-    own.push([e.id, e.opId, e.kind, e.at, e.coats, e.wftUm, e.sign].join());
+    own.push(e.id);
   }
   const nodes = new Map(
     sources.tree.flatMap((p: PartNode) => p.regions.map((n) => [n.region.id, { count: p.count, node: n }] as const)),

@@ -1,7 +1,7 @@
 "use client";
 
 import { takeBackAction } from "@/actions/bench";
-import { eventOf, type LogEntry } from "@/contracts";
+import { eventOf, type LogEntry, NO_CARDS } from "@/contracts";
 import { fold, lastStanding } from "@/core/history";
 import { clock, day, degC, pct, um } from "@/format";
 import { SIGN_NAME } from "@/messages";
@@ -12,6 +12,9 @@ const KIND_NAME: Readonly<Record<LogEntry["kind"], string>> = {
   started: "Started",
   done: "Done",
   "not-yet": "Not yet",
+  asked: "To be done",
+  worked: "Done besides",
+  measured: "Measured",
   "taken-back": "Taken back",
 };
 
@@ -29,7 +32,7 @@ interface LogTableProps {
 }
 
 function film(e: LogEntry): string {
-  if (e.coats === null) return "";
+  if (!("coats" in e) || e.coats === null) return "";
   const coats = `${e.coats} coat${e.coats > 1 ? "s" : ""}${e.wftUm === null ? "" : `, ${um(e.wftUm)} wet`}`;
   if (!e.used) return coats;
   return `${coats}; about ${e.used.ml} ml ${e.kind === "taken-back" ? "back in" : "out of"} the can`;
@@ -40,7 +43,7 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
   const { params, set } = useAddress();
   const region = params.get("region") ?? "";
   const kind = params.get("kind") ?? "";
-  const standing = new Set([...lastStanding(fold(log.map(eventOf))).values()].map((d) => d.id));
+  const standing = new Set([...lastStanding(fold(log.map((e) => eventOf(e, NO_CARDS)))).values()].map((d) => d.id));
   const shown = [...log]
     .reverse()
     .filter((e) => (region === "" || e.regionId === region) && (kind === "" || e.kind === kind));
@@ -126,7 +129,7 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
                       <span className="soft text-sm">{AIR_FROM[e.air.source]}</span>
                     </td>
                     <td className="px-2 py-1.5">
-                      {[e.sign ? SIGN_NAME[e.sign] : "", e.note].filter(Boolean).join(": ")}
+                      {["sign" in e && e.sign ? SIGN_NAME[e.sign] : "", e.note].filter(Boolean).join(": ")}
                     </td>
                     <td className="px-2 py-1.5">
                       {standing.has(e.id) && (

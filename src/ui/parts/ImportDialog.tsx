@@ -59,7 +59,7 @@ export function ImportDialog({ ref }: { ref: Ref<HTMLDialogElement> }) {
           Bring in a model
         </h2>
         <label className="grid gap-1">
-          Document (elm-bench/1, JSON)
+          Document (elm-bench, JSON)
           <input
             type="file"
             accept=".json,application/json"

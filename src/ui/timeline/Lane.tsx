@@ -138,6 +138,7 @@ const SHORT: Readonly<Record<PlannedOp["kind"], string>> = {
   mask: "mask",
   unmask: "unmask",
   fit: "fit",
+  extra: "again",
 };
 
 function Block({

@@ -7,7 +7,7 @@ type Context = { params: Promise<{ id: string }> };
 
 const tagOf = (text: string): string => `"${createHash("sha256").update(text).digest("hex").slice(0, 32)}"`;
 
-/** The whole model as one canonical elm-bench/1 document; its ETag guards a later PUT. */
+/** The whole model as one canonical elm-bench/2 document; its ETag guards a later PUT. */
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const { id } = await params;
   const asked = new URL(request.url).searchParams;

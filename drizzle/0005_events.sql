@@ -1,0 +1,4 @@
+CREATE TABLE `cards` (
+	`hash` text PRIMARY KEY NOT NULL,
+	`card` text NOT NULL
+);

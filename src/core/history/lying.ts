@@ -1,0 +1,153 @@
+import { type ExtraWork, type Layer, type Product, readKey, type Stack } from "../model";
+import type { Deed, EventOf, Laid } from "./event";
+
+/** Coats of a layer laid in one go. */
+export interface LyingCoat {
+  readonly opId: string;
+  /** the first of them, from 1 */
+  readonly coat: number;
+  readonly coats: number;
+  /** wet film of each, µm; null = as planned */
+  readonly wftUm: number | null;
+  readonly endMin: number;
+  readonly laid: Laid | null;
+}
+
+/** A layer of the user's own as it lies there, bottom first in a face. */
+export interface LyingLayer {
+  readonly layerId: string;
+  readonly coats: readonly LyingCoat[];
+}
+
+/** Extra work of a face: done at that time, or (null) still to do. */
+export interface FaceWork {
+  readonly opId: string;
+  readonly work: ExtraWork;
+  /** since when it is asked for, or when it was told */
+  readonly atMin: number;
+  readonly doneMin: number | null;
+}
+
+/** What the log says of one face as it is now: films that were stripped are gone, and so is what was done to them. */
+export interface Face {
+  readonly layers: readonly LyingLayer[];
+  readonly extra: readonly FaceWork[];
+  /** dry film as last measured, µm, by layer */
+  readonly measuredUm: ReadonlyMap<string, number>;
+}
+
+/** The face that a region's standing deeds leave, oldest first. */
+export function faceOf(deeds: readonly Deed[]): Face {
+  const layers = new Map<string, LyingCoat[]>();
+  const extra = new Map<string, FaceWork>();
+  const measuredUm = new Map<string, number>();
+  for (const d of deeds) {
+    if (d.kind === "measured") measuredUm.set(d.layerId, d.dftUm);
+    if (d.kind === "asked" || d.kind === "worked") extra.set(d.opId, faceWork(d));
+    if (d.kind !== "done") continue;
+    const asked = extra.get(d.opId);
+    if (asked) extra.set(d.opId, { ...asked, doneMin: d.atMin });
+    const key = readKey(d.opId);
+    // a round lies within the primer it goes over; it has no place of its own in the user's pile
+    if (key?.kind !== "coat" || key.round !== null || key.turn !== null) continue;
+    const own = layers.get(key.subjectId) ?? [];
+    layers.set(key.subjectId, [...own, lyingCoat(d, Number(key.arg))]);
+  }
+  return {
+    layers: [...layers].map(([layerId, coats]) => ({ layerId, coats })),
+    extra: [...extra.values()],
+    measuredUm,
+  };
+}
+
+const faceWork = ({ opId, work, atMin, kind }: EventOf<"asked"> | EventOf<"worked">): FaceWork => ({
+  opId,
+  work,
+  atMin,
+  doneMin: kind === "worked" ? atMin : null,
+});
+
+const lyingCoat = (d: EventOf<"done">, coat: number): LyingCoat => ({
+  opId: d.opId,
+  coat,
+  coats: d.coats ?? 1,
+  wftUm: d.wftUm,
+  endMin: d.atMin,
+  laid: d.laid ?? null,
+});
+
+/** How a pile differs from what lies there by the log. */
+export type Difference =
+  /** another product lies there under that layer */
+  | { readonly kind: "other-product"; readonly layerId: string; readonly productId: string }
+  /** a layer that is not in the pile */
+  | { readonly kind: "not-in-pile"; readonly layerId: string; readonly productId: string }
+  /** more coats than the layer has */
+  | { readonly kind: "more-coats"; readonly layerId: string; readonly coats: number }
+  /** a layer nobody has laid, below one that lies there */
+  | { readonly kind: "below-laid"; readonly layerId: string };
+
+/** A pile as it lies: what is down stands as the log has it, what is to come as the user wishes. */
+export interface AsItLies {
+  readonly stack: Stack;
+  readonly differences: readonly Difference[];
+}
+
+/** @param standsFor id under which a coat's product is found: its own, or its card's of that day where the can holds something else by now; null = nobody knows it */
+export function asItLies(stack: Stack, face: Face | undefined, standsFor: (laid: Laid) => string | null): AsItLies {
+  if (!face || face.layers.length === 0) return { stack, differences: [] };
+  const differences: Difference[] = [];
+  const layers: Layer[] = [...stack.layers];
+  let at = 0;
+  let highest = -1;
+  for (const lying of face.layers) {
+    const { layerId } = lying;
+    const laid = lying.coats.findLast((c) => c.laid !== null)?.laid ?? null;
+    const productId = laid && standsFor(laid);
+    const coats = Math.max(...lying.coats.map((c) => c.coat + c.coats - 1));
+    const n = layers.findIndex((l) => l.id === layerId);
+    const own = layers[n];
+    if (!own) {
+      // with nobody to say what it was, it can be told to be missed no more than that
+      if (productId === null) continue;
+      differences.push({ kind: "not-in-pile", layerId, productId });
+      layers.splice(at, 0, layerFrom(lying, productId, coats));
+      highest = Math.max(highest, at++);
+      continue;
+    }
+    at = n + 1;
+    highest = Math.max(highest, n);
+    if (productId !== null && own.productId !== productId)
+      differences.push({ kind: "other-product", layerId, productId });
+    if (coats > own.coats) differences.push({ kind: "more-coats", layerId, coats });
+    layers[n] = { ...own, productId: productId ?? own.productId, coats: Math.max(own.coats, coats) };
+  }
+  const down = new Set(face.layers.map((l) => l.layerId));
+  for (const l of layers.slice(0, highest))
+    if (!down.has(l.id)) differences.push({ kind: "below-laid", layerId: l.id });
+  return { stack: differences.length === 0 ? stack : { ...stack, layers }, differences };
+}
+
+const layerFrom = ({ layerId, coats }: LyingLayer, productId: string, count: number): Layer => ({
+  id: layerId,
+  productId,
+  coats: count,
+  heaviness: "light",
+  wftUm: coats.at(-1)!.wftUm,
+  gapMin: null,
+  before: [],
+  sandAfter: null,
+});
+
+/** What makes a can another can: a figure put right later is still the same liquid, another role, family or carrier is not. */
+const sameLiquid = (a: Product, b: Product): boolean =>
+  a.role === b.role && a.family === b.family && JSON.stringify(a.carriers) === JSON.stringify(b.carriers);
+
+/** Under which id each coat's product is found among those there are, its card's stand-in where it is gone or another liquid by now. */
+export const standsAmong =
+  (products: ReadonlyMap<string, Product>) =>
+  ({ productId, card }: Laid): string | null => {
+    const today = products.get(productId);
+    if (card !== null && (!today || !sameLiquid(card, today))) return card.id;
+    return today ? productId : null;
+  };

@@ -1,0 +1,3 @@
+export * from "./heat";
+export * from "./lead";
+export * from "./stops";

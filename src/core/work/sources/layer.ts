@@ -1,0 +1,162 @@
+import type { SeamPlan } from "../../judge";
+import { type BeforeStep, type Layer, type Method, opIds, type Product, type Region, subjectOf } from "../../model";
+import { plannedWftUm } from "../../numbers";
+import { BEFORE_LABOUR, COAT_LABOUR, ROUND_SPOT_SHARE, SAND_LABOUR } from "../../reference";
+import { isSprayed } from "../../rules";
+import { blankOperation, type Operation } from "../operations";
+import type { Wait } from "../types";
+import { aside, dryAgain, HANDLED, inSteps, minutesFor, NO_WAIT, type Work } from "./put-together";
+
+/** Source: a layer, with what is done before it, its coats and their turns, its sanding, the tape laid on it; a round begins with a look. */
+
+export function beforeLayer(work: Work, region: Region, layer: Layer, below: Layer | null): void {
+  const belowCoat = below && lastCoatId(below, region);
+  const round = roundOf(layer.id);
+  if (belowCoat && round !== null && roundOf(below.id) !== round) {
+    const id = opIds.inspect(layer.id);
+    work.push({ ...aside(region, "inspect", id, layer.id), round });
+    // one looks as soon as the part can be held; what the look leads to waits for its own moment
+    work.tie(belowCoat, id, HANDLED);
+  }
+  for (const step of layer.before) {
+    work.push(beforeOp(region, layer, step), waitAfterBefore(region, layer, step));
+    // warmth on a film still wet with solvent is fire and bubbles: it always waits for touch dry
+    if (step === "heat" && belowCoat)
+      for (const coatId of [opIds.coat(below.id, below.coats), belowCoat])
+        work.tie(coatId, opIds.before(layer.id, step), { kind: "milestone", milestone: "touch", leastMin: 0 });
+    if (step === "scuff" && belowCoat) work.tie(belowCoat, opIds.before(layer.id, step), { kind: "sandable" });
+  }
+}
+
+export function coatsOf(
+  work: Work,
+  region: Region,
+  layer: Layer,
+  below: Layer | null,
+  product: Product,
+  seam: SeamPlan | null,
+): void {
+  const flashed: Wait = { kind: "flash", apartMin: layer.coatGapMin ?? null };
+  const faces = turnsOf(region) + 1;
+  for (let n = 1; n <= layer.coats; n++) {
+    const { coat, turns } = coatOps(region, layer, product, n);
+    // every face has a film and a window of its own: it waits for its own coat below, not for the last one that was laid
+    const faceTies = faces > 1 && n > 1;
+    const after = turns.length > 0 ? HANDLED : flashed;
+    if (product.role === "putty") work.push(coat, after);
+    else work.coat(coat, after);
+    for (const [k, turn] of turns.entries())
+      work.push(turn, k < turns.length - 1 ? HANDLED : faces > 1 ? NO_WAIT : flashed);
+    if (faceTies)
+      for (let k = 0; k < faces; k++)
+        work.tie(faceId(opIds.coat(layer.id, n - 1), k), faceId(opIds.coat(layer.id, n), k), flashed);
+  }
+  if (below)
+    for (let k = 0; k < faces; k++)
+      work.tie(faceId(opIds.coat(below.id, below.coats), k), faceId(opIds.coat(layer.id, 1), k), {
+        kind: "seam",
+        waits: seam?.waits ?? [{ until: "sandable" }],
+        fallback: seam?.fallback ?? [],
+      });
+  work.now(NO_WAIT);
+}
+
+export function afterLayer(work: Work, region: Region, layer: Layer, moreToCome: boolean): void {
+  const coatId = lastCoatId(layer, region);
+  if (layer.sandAfter) {
+    work.waitFor(coatId, opIds.sand(layer.id), { kind: "sandable" });
+    work.push(
+      sandOp(region, layer, layer.sandAfter),
+      layer.sandAfter.wet ? dryAgain(region, "wet-rub", true) : NO_WAIT,
+    );
+  }
+  if (!layer.tape || !moreToCome) return;
+  const leastMin = layer.tape.onMin ?? 0;
+  work.waitFor(coatId, opIds.mask(layer.id), { kind: "milestone", milestone: "tape-safe", leastMin });
+  work.push(aside(region, "mask", opIds.mask(layer.id), layer.id));
+}
+
+/** The last thing done to a layer's last coat: the turn after it, where the part is turned. */
+export const lastCoatId = (layer: Layer, region: Region): string => {
+  const coatId = opIds.coat(layer.id, layer.coats);
+  const turns = turnsOf(region);
+  return turns > 0 ? opIds.turn(coatId, turns) : coatId;
+};
+const turnsOf = (region: Region): number => region.turns ?? 0;
+/** The operation that lays a coat on a face: the coat itself on the first, its turns on the others. */
+const faceId = (coatId: string, face: number): string => (face === 0 ? coatId : opIds.turn(coatId, face));
+
+function sandOp(region: Region, layer: Layer, rub: NonNullable<Layer["sandAfter"]>): Operation {
+  const round = roundOf(layer.id) ?? undefined;
+  return {
+    ...blankOperation,
+    id: opIds.sand(layer.id),
+    regionId: region.id,
+    layerId: layer.id,
+    kind: "sand",
+    handsOnMin: minutesFor(SAND_LABOUR, region.areaCm2, round === undefined ? 1 : ROUND_SPOT_SHARE),
+    abrasive: { from: rub.grit, to: rub.grit, wet: rub.wet },
+    dusty: !rub.wet,
+    takesUm: rub.takesUm,
+    round,
+  };
+}
+
+const beforeOp = (region: Region, layer: Layer, step: BeforeStep): Operation => ({
+  ...blankOperation,
+  id: opIds.before(layer.id, step),
+  regionId: region.id,
+  layerId: layer.id,
+  kind: "before",
+  step,
+  handsOnMin: minutesFor(BEFORE_LABOUR[step], region.areaCm2),
+  dusty: step === "scuff" && !layer.scuffWet,
+});
+
+function waitAfterBefore(region: Region, layer: Layer, step: BeforeStep): Wait {
+  if (step === "dry") return dryAgain(region, "rinse");
+  if (step === "scuff" && layer.scuffWet) return dryAgain(region, "wet-rub", true);
+  return step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
+}
+
+/** A coat, and the turns in which its other faces follow once the part can be held; its minutes are shared among them. */
+function coatOps(region: Region, layer: Layer, product: Product, n: number): { coat: Operation; turns: Operation[] } {
+  const method: Method = product.method;
+  const round = roundOf(layer.id) ?? undefined;
+  const spots = round !== undefined && product.role === "putty";
+  const count = turnsOf(region);
+  const wholeMin = minutesFor(COAT_LABOUR[method], region.areaCm2, spots ? ROUND_SPOT_SHARE : 1);
+  const handsOnMin = inSteps(wholeMin / (count + 1));
+  const coat: Operation = {
+    id: opIds.coat(layer.id, n),
+    regionId: region.id,
+    layerId: layer.id,
+    kind: "coat",
+    step: null,
+    coat: n,
+    of: layer.coats,
+    productId: product.id,
+    wftUm: plannedWftUm(layer, product),
+    handsOnMin,
+    sprayed: isSprayed(product),
+    abrasive: null,
+    dusty: false,
+    takesUm: 0,
+    round,
+  };
+  const turns = Array.from(
+    { length: count },
+    (_, k): Operation => ({
+      ...coat,
+      id: opIds.turn(coat.id, k + 1),
+      kind: "turn",
+      coat: k + 1,
+      of: count,
+      wftUm: null,
+    }),
+  );
+  return { coat, turns };
+}
+
+/** The round a layer was put in for, from 1; null = the user's own layer. */
+const roundOf = (layerId: string): number | null => subjectOf(layerId).round?.n ?? null;

@@ -1,0 +1,30 @@
+import { type Layer, opIds, type Region, type Tape } from "../../model";
+import { TAPE_LATEST_MIN } from "../../reference";
+import { aside, type Work } from "./put-together";
+
+/** Source: tape, on zones that stay bare and between two layers. */
+
+/** Zones kept bare are small beside the face they lie in (est.). */
+const BARE_SHARE = 0.2;
+const keepsBare = (region: Region): boolean => (region.keepBare ?? []).length > 0;
+
+export function bareOn(work: Work, region: Region): void {
+  if (keepsBare(region)) work.push(aside(region, "mask", opIds.bare(region.id, "mask"), null, BARE_SHARE));
+}
+
+/** @param coatId the last coat of all */
+export function bareOff(work: Work, region: Region, coatId: string): void {
+  if (!keepsBare(region)) return;
+  const id = opIds.bare(region.id, "unmask");
+  work.waitFor(coatId, id, { kind: "unmask", leastMin: null });
+  work.push(aside(region, "unmask", id, null, BARE_SHARE));
+}
+
+/** Tape on a layer is for the one above it, and comes off after that one's last coat. */
+export function tapeOff(work: Work, region: Region, below: Layer, tape: Tape): void {
+  const leastMin = tape.offMin === null ? null : Math.max(0, tape.offMin - (tape.onMin ?? 0));
+  const id = opIds.unmask(below.id);
+  work.now({ kind: "unmask", leastMin });
+  work.push(aside(region, "unmask", id, below.id));
+  work.tie(opIds.mask(below.id), id, { kind: "tape-limit", minutes: TAPE_LATEST_MIN[tape.tack] });
+}
