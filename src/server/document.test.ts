@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { logTitle } from "@/messages";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import * as server from ".";
@@ -8,7 +9,7 @@ const demo = () => must(server.loadDemo(true)).modelId;
 const asObject = (id: string) => JSON.parse(must(server.exportDocument(id)));
 const REFUSE = { onExisting: "refuse", takeShop: false } as const;
 
-describe("elm-bench/1", () => {
+describe("elm-bench/2", () => {
   it("export, import, export gives the same bytes", async () => {
     const id = demo();
     must(await server.makePlan(id));
@@ -165,5 +166,42 @@ describe("HTTP answers as values", () => {
     expect(ics).toMatch(/^BEGIN:VCALENDAR\r\nVERSION:2.0/);
     expect(ics.split("\r\n").every((line) => Buffer.byteLength(line) <= 75)).toBe(true);
     expect(must(server.planCalendar(id, logTitle))).toBe(ics);
+  });
+});
+
+describe("elm-bench/1", () => {
+  it.each(["elm-bench-1-first", "elm-bench-1"])("%s is read, brought up to date, and goes out as today's", (name) => {
+    const old = readFileSync(`tests/fixtures/${name}.json`, "utf8");
+    const told = JSON.parse(old);
+    const { modelId } = must(server.importText(old, { onExisting: "refuse", takeShop: true }));
+    const doc = asObject(modelId);
+    expect(doc.format).toBe("elm-bench/2");
+    expect(doc.log.map((e: { id: string }) => e.id)).toEqual(told.log.map((e: { id: string }) => e.id));
+    const coats = doc.log.filter((e: { kind: string; coats?: number }) => e.kind === "done" && e.coats);
+    expect(coats.length).toBeGreaterThan(0);
+    for (const e of coats) expect(doc.products.map((p: { id: string }) => p.id)).toContain(e.laid.productId);
+    expect(must(server.getBench(modelId)).tiles.some((t) => t.done > 0)).toBe(true);
+  });
+  it("names the field of what is wrong in it, as of today's", () => {
+    const doc = JSON.parse(readFileSync("tests/fixtures/elm-bench-1.json", "utf8"));
+    doc.log[0].at = "yesterday";
+    expect(refusal(server.importText(JSON.stringify(doc), REFUSE))).toBe("invalid log.0.at");
+    expect(refusal(server.importText(JSON.stringify({ format: "elm-bench/1", parts: 3 }), REFUSE))).toMatch(
+      /^invalid /,
+    );
+  });
+});
+
+describe("cards", () => {
+  const laid = (doc: { log: { kind: string; coats?: number; laid?: object; opId: string }[] }) =>
+    doc.log.find((e) => e.kind === "done" && e.coats)!;
+  it("whose name is not what they hold, or that a coat misses, are refused", () => {
+    const doc = asObject(demo());
+    const hash = "a".repeat(64);
+    expect(refusal(server.importText(JSON.stringify({ ...doc, cards: { [hash]: doc.products[0] } }), REFUSE))).toBe(
+      `invalid cards.${hash}`,
+    );
+    Object.assign(laid(doc).laid!, { card: hash });
+    expect(refusal(server.importText(JSON.stringify(doc), REFUSE))).toMatch(/^invalid log\.\d+\.laid\.card$/);
   });
 });

@@ -3,6 +3,7 @@ import {
   CONDITIONS,
   COUPON_RESULTS,
   EXPOSURES,
+  type ExtraWork,
   FILM_ROLES,
   FINISHES,
   HEAVINESSES,
@@ -10,10 +11,11 @@ import {
   type Layer,
   MATERIALS,
   PREP_STEPS,
+  WETTINGS,
 } from "@/core/model";
 import { benchNow } from "@/core/plan";
 import { openDb } from "@/db";
-import { logTitle } from "@/messages";
+import { logTitle, toldTitle } from "@/messages";
 import * as server from "@/server";
 import { DEMO_SHELF } from "@/server/demo/shelf";
 import { loadWorkspace } from "@/server/workspace/load";
@@ -95,9 +97,27 @@ class Tinkerer {
       const node = this.pick(this.nodes);
       if (!node) return;
       const layers = this.random() < 0.3 ? node.stack.layers.slice(1) : [...node.stack.layers, this.layer()].slice(-5);
-      must(
-        server.saveStack(node.region.id, node.stackRev, { prep: PREP_STEPS.filter(() => this.random() < 0.4), layers }),
-      );
+      const prep = PREP_STEPS.filter(() => this.random() < 0.4);
+      const saved = server.saveStack(node.region.id, node.stackRev, { prep, layers });
+      // what lies on the part stays in its pile
+      if (!saved.ok) expect(saved.problem.fields[0]?.message).toBe("lies on the part by the log");
+    },
+    tell: () => {
+      const tile = this.pick(must(server.getBench(this.modelId)).tiles);
+      if (!tile) return;
+      const work = this.pick<ExtraWork>([
+        { kind: "wash", how: this.pick(WETTINGS) },
+        { kind: "wipe" },
+        { kind: "rub", grit: 400, wet: this.random() < 0.5, takesUm: 5 },
+        { kind: "strip", downTo: null },
+      ]);
+      const done = this.random() < 0.5 ? { kind: "worked", minutesAgo: 0 } : { kind: "asked" };
+      const told = server.tell(tile.regionId, { ...done, work, note: "" }, toldTitle);
+      if (!told.ok) expect(told.problem.fields[0]?.path).toMatch(/^work\./);
+    },
+    takeBack: () => {
+      const last = must(server.getLog(this.modelId)).at(-1);
+      if (last) server.takeBack(last.regionId, last.opId);
     },
     coupon: () => {
       const node = this.pick(this.nodes.filter((n) => n.stack.layers.length > 0 && n.region.material !== null));

@@ -87,6 +87,24 @@ export const blankOperation = {
   takesUm: 0,
 } as const;
 
+/** Coats, and their turns, that were laid in one go with an earlier one, by which. */
+export function coveredCoats(
+  { ops }: Pick<Chain, "ops">,
+  records: ReadonlyMap<string, OpRecord>,
+): ReadonlyMap<string, string> {
+  const coveredBy = new Map<string, string>();
+  ops.forEach((op, i) => {
+    const coats = records.get(op.id)?.coats ?? 1;
+    if (op.kind !== "coat" || coats === 1 || coveredBy.has(op.id)) return;
+    for (const next of ops.slice(i + 1)) {
+      const follows = next.layerId === op.layerId && (next.kind === "coat" || next.kind === "turn");
+      if (follows && coatBetween(next.id, op.coat, op.coat + coats) && !records.has(next.id))
+        coveredBy.set(next.id, op.id);
+    }
+  });
+  return coveredBy;
+}
+
 /**
  * The chain as the log has made it: coats put on together cover the ones after them, which need no work of their own.
  * @returns the operations still standing, and for each done coat the wet film it really left
@@ -95,19 +113,13 @@ export function withHistory(
   chain: Chain,
   records: ReadonlyMap<string, OpRecord>,
 ): { chain: Chain; filmUm: ReadonlyMap<string, number>; coveredBy: ReadonlyMap<string, string> } {
+  const coveredBy = coveredCoats(chain, records);
   const filmUm = new Map<string, number>();
-  const coveredBy = new Map<string, string>();
-  chain.ops.forEach((op, i) => {
-    if (op.kind !== "coat" || coveredBy.has(op.id)) return;
+  for (const op of chain.ops) {
+    if (op.kind !== "coat" || coveredBy.has(op.id)) continue;
     const record = records.get(op.id);
-    const coats = record?.coats ?? 1;
-    filmUm.set(op.id, (record?.wftUm ?? op.wftUm ?? 0) * coats);
-    const later = chain.ops
-      .slice(i + 1)
-      .filter((o) => o.layerId === op.layerId && (o.kind === "coat" || o.kind === "turn"));
-    for (const next of later)
-      if (coatBetween(next.id, op.coat, op.coat + coats) && !records.has(next.id)) coveredBy.set(next.id, op.id);
-  });
+    filmUm.set(op.id, (record?.wftUm ?? op.wftUm ?? 0) * (record?.coats ?? 1));
+  }
   if (coveredBy.size === 0) return { chain, filmUm, coveredBy };
   const standing = (id: string) => coveredBy.get(id) ?? id;
   const ops = chain.ops.filter((op) => !coveredBy.has(op.id));

@@ -1,7 +1,7 @@
 import type { Face, FaceWork, OpRecord } from "../../history";
 import type { ExtraKind, ExtraWork, Region } from "../../model";
 import { EXTRA_LABOUR } from "../../reference";
-import { blankOperation, type Chain, LAYS_PAINT, type Operation } from "../operations";
+import { blankOperation, type Chain, coveredCoats, LAYS_PAINT, type Operation } from "../operations";
 import type { Wait } from "../types";
 import { DUST_SETTLED, dryAgain, HANDLED, minutesFor, NO_WAIT } from "./put-together";
 
@@ -44,12 +44,14 @@ export function withExtra(
   records: ReadonlyMap<string, OpRecord>,
 ): Chain {
   let { ops, ties } = chain;
+  const covered = coveredCoats(chain, records);
+  const isOpen = (op: Operation) => !records.has(op.id) && !covered.has(op.id);
   for (const told of face?.extra ?? []) {
-    const open = ops.findIndex((op) => !records.has(op.id));
+    const open = ops.findIndex(isOpen);
     const at = Math.min(open < 0 ? ops.length : open, placeOf(told, ops, records));
     const below = ops.slice(0, at);
     const film = below.findLast((op) => LAYS_PAINT.has(op.kind));
-    const next = ops.find((op) => !records.has(op.id));
+    const next = ops.find(isOpen);
     const law = lawOf(told.work);
     const op = extraOp(region, told);
     ties = [
