@@ -1,3 +1,4 @@
+import type { AsItLies } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
 import type { BenchSession, CouponResult, Product, Region, Stack } from "@/core/model";
 import type { BenchTile, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
@@ -83,6 +84,8 @@ export interface StackView {
   readonly totals: StackTotals;
   /** operations of this region begun or done: changing the pile under them is said aloud */
   readonly begun: number;
+  /** the pile as it lies by the log, where it differs from the user's own; null = it does not */
+  readonly liesAs: AsItLies | null;
 }
 
 export interface AirSample {
@@ -170,6 +173,11 @@ export interface MiniFilm {
   readonly um: number;
 }
 
+/** A film with the name of what it is. */
+export interface NamedFilm extends MiniFilm {
+  readonly name: string;
+}
+
 /** Everything the Bench shows. */
 export interface BenchScreen {
   readonly tiles: readonly BenchTile[];
@@ -177,7 +185,7 @@ export interface BenchScreen {
   readonly making: PlanMaking;
   readonly names: Readonly<Record<string, string>>;
   readonly products: Readonly<Record<string, Product>>;
-  readonly films: Readonly<Record<string, readonly MiniFilm[]>>;
+  readonly films: Readonly<Record<string, readonly NamedFilm[]>>;
   readonly session: BenchSession | null;
   readonly air: { readonly tempC: number; readonly rhPct: number };
   readonly timeZone: string;

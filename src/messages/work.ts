@@ -1,7 +1,7 @@
 import type { ToldInput } from "@/contracts";
 import type { GateReason } from "@/core/film";
-import type { Difference, Sign } from "@/core/history";
-import type { ExtraWork } from "@/core/model";
+import type { LaidDifference, Sign } from "@/core/history";
+import type { ExtraKind, ExtraWork, Wetting } from "@/core/model";
 import type { BenchTile, Notice, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
 import type { Operation } from "@/core/work";
@@ -61,6 +61,27 @@ export function extraText(work: ExtraWork): string {
       return work.downTo === null ? "Strip to the material" : "Strip the upper layers";
   }
 }
+
+export const EXTRA_NAME: Readonly<Record<ExtraKind | "measured", string>> = {
+  wash: "Washed",
+  wipe: "Wiped down",
+  rub: "Rubbed down",
+  strip: "Stripped",
+  measured: "Film measured",
+};
+export const EXTRA_NOTE: Readonly<Record<ExtraKind | "measured", string>> = {
+  wash: "What follows waits until the water has left the face, its joints and hollows.",
+  wipe: "What follows waits until the wipe has flashed off.",
+  rub: "The film is that much thinner; dust settles, or water dries, before the next coat.",
+  strip:
+    "What lay there is gone from the reckoning; its layers are to be laid again, and a bare face to be got ready again.",
+  measured: "The waits of that layer go by what the gauge shows.",
+};
+export const WETTING_NAME: Readonly<Record<Wetting, string>> = {
+  rinse: "Rinsed, shaken off",
+  soak: "Soaked or under the tap for long",
+  "wet-rub": "Rubbed wet",
+};
 
 export const toldTitle = (told: ToldInput, part: string): string =>
   `${part}: ${told.kind === "measured" ? `Film measured, ${um(told.dftUm)} dry` : extraText(told.work)}`;
@@ -255,16 +276,23 @@ export function noticeText(n: Notice): string {
     case "to-buy":
       return "Needs a product that is still to buy.";
     case "lies-otherwise":
-      return LIES_OTHERWISE[n.difference.kind];
+      return `Planned as it lies by the log: ${laidDifferenceText(n.difference, "")}`;
   }
 }
 
-const LIES_OTHERWISE: Readonly<Record<Difference["kind"], string>> = {
-  "other-product": "By the log another product lies there than its pile says: planned as it lies.",
-  "not-in-pile": "By the log a layer lies there that its pile does not have: planned as it lies.",
-  "more-coats": "By the log more coats lie there than its pile says: planned as they lie.",
-  "below-laid": "Its pile has a layer nobody laid below one that is down.",
-};
+/** How a pile differs from what lies there. @param product name of what lies there, where it is another */
+export function laidDifferenceText(d: LaidDifference, product: string): string {
+  switch (d.kind) {
+    case "other-product":
+      return `${product || "Another product"} lies there where the pile has another product.`;
+    case "not-in-pile":
+      return `${product || "A layer"} lies there and is not in the pile.`;
+    case "more-coats":
+      return `${d.coats} coats lie there, more than the pile says.`;
+    case "below-laid":
+      return "The pile has a layer nobody laid below one that is down.";
+  }
+}
 
 const BATCH_LEFT_OUT: Readonly<Record<Extract<Notice, { kind: "batch-left-out" }>["why"], string>> = {
   differs: "Coats to be sprayed together are no longer of one product: planned one by one.",

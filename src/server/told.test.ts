@@ -136,9 +136,9 @@ describe("a pile stays true to what lies there", () => {
     lay(b, "p:coat:1", { coats: 2 });
     const p = layer("p", b.primer, { coats: 2 });
     const c = layer("c", b.red);
-    expect(refusal(save(b, [{ ...p, productId: b.red }, c]))).toBe("refused layers.0");
+    expect(refusal(save(b, [{ ...p, productId: b.red }, c]))).toBe("refused layers.0.productId");
     expect(refusal(save(b, [c]))).toBe("refused layers");
-    expect(refusal(save(b, [{ ...p, coats: 1 }, c]))).toBe("refused layers.0");
+    expect(refusal(save(b, [{ ...p, coats: 1 }, c]))).toBe("refused layers.0.coats");
     expect(refusal(save(b, [layer("u", b.red), p, c]))).toBe("refused layers.0");
     must(save(b, [p, layer("u", b.primer), c]));
     must(save(b, [{ ...p, coats: 3, sandAfter: { grit: 400, wet: true, takesUm: 5 } }]));

@@ -77,7 +77,7 @@ const lyingCoat = (d: EventOf<"done">, coat: number): LyingCoat => ({
 });
 
 /** How a pile differs from what lies there by the log. */
-export type Difference =
+export type LaidDifference =
   /** another product lies there under that layer */
   | { readonly kind: "other-product"; readonly layerId: string; readonly productId: string }
   /** a layer that is not in the pile */
@@ -90,13 +90,13 @@ export type Difference =
 /** A pile as it lies: what is down stands as the log has it, what is to come as the user wishes. */
 export interface AsItLies {
   readonly stack: Stack;
-  readonly differences: readonly Difference[];
+  readonly differences: readonly LaidDifference[];
 }
 
 /** @param standsFor id under which a coat's product is found: its own, or its card's of that day where the can holds something else by now; null = nobody knows it */
 export function asItLies(stack: Stack, face: Face | undefined, standsFor: (laid: Laid) => string | null): AsItLies {
   if (!face || face.layers.length === 0) return { stack, differences: [] };
-  const differences: Difference[] = [];
+  const differences: LaidDifference[] = [];
   const layers: Layer[] = [...stack.layers];
   let at = 0;
   let highest = -1;

@@ -1,5 +1,5 @@
 import type { Climate, GateReason } from "../film";
-import type { Difference, OpRecord } from "../history";
+import type { LaidDifference, OpRecord } from "../history";
 import type { PlacedVerdict } from "../judge";
 import type { BenchSession, Caution, Coupon, Milestone, Objective, Product, Protection, Verdict } from "../model";
 import type { BoundBy, Conflict, Freeing, Piece } from "../schedule";
@@ -172,7 +172,7 @@ export type Notice =
   | { readonly kind: "to-buy"; readonly regionId: string; readonly productId: string; readonly byMin: number }
   | { readonly kind: "waits-assumed"; readonly regionId: string }
   /** by the log something else lies there than the pile says: it is planned as it lies */
-  | { readonly kind: "lies-otherwise"; readonly regionId: string; readonly difference: Difference };
+  | { readonly kind: "lies-otherwise"; readonly regionId: string; readonly difference: LaidDifference };
 
 export interface RefusedStop {
   readonly regionId: string;

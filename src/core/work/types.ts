@@ -1,5 +1,5 @@
 import type { AppliedCoat, DryAt, WaitClock } from "../film";
-import type { Difference, Face } from "../history";
+import type { Face, LaidDifference } from "../history";
 import type { SeamPlan, SeamWait } from "../judge";
 import type { Caution, Milestone, Region, Stack } from "../model";
 
@@ -70,7 +70,7 @@ export interface PlanRegion {
   /** what the log says lies on it; absent = nothing was done to it */
   readonly face?: Face | undefined;
   /** how the user's own pile differs from what lies there; this one stands as it lies */
-  readonly differences?: readonly Difference[] | undefined;
+  readonly differences?: readonly LaidDifference[] | undefined;
 }
 
 /** A part that goes onto another: glued before either is painted, or put on when both are done. */

@@ -28,6 +28,7 @@ import {
   insertLocalAir,
   modelTree,
   partHome,
+  readLocalAirs,
   writeForecast,
   writeReadings,
 } from "@/db";
@@ -192,6 +193,28 @@ export function stayFault(db: Db, modelId: string, part: PartNode, card: LocalAi
     path: "from",
     message: `must be after ${until}: until then ${part.name} is not touch dry, and a wet film is never warmed`,
   };
+}
+
+/** A stay that is or will be too warm for its part as it is now: its material may have become known, or a face come back. */
+export function outgrownStay(db: Db, partId: string): FieldFault | null {
+  const home = partHome(db, partId);
+  const part = home && modelTree(db, home).find((p) => p.id === partId);
+  if (!home || !part) return null;
+  const limitC = heatLimitC(part.regions.map((r) => r.region));
+  const hot = (readLocalAirs(db).get(home) ?? []).find(
+    ({ partId: of, card }) =>
+      of === partId &&
+      limitC !== null &&
+      card.kind !== "booth" &&
+      (card.tempC ?? 0) > limitC &&
+      Date.parse(card.to) > nowMs(),
+  );
+  return hot
+    ? {
+        path: "material",
+        message: `stands ${limitC} °C at most, and ${part.name} is to be in air of ${hot.card.tempC} °C: end that stay under Air first`,
+      }
+    : null;
 }
 
 const refusedStay = (fault: FieldFault): Outcome<never> =>

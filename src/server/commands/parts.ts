@@ -15,11 +15,13 @@ import {
 import type { Region } from "@/core/model";
 import { materialFacts } from "@/core/reference";
 import {
+  type Db,
   insertModel,
   insertPart,
   insertRegion,
   modelHead,
   nodeRev,
+  regionHome,
   setCurrentModel,
   setDeleted,
   updateNode,
@@ -28,6 +30,7 @@ import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";
 import { ensureShop } from "../shed/hours";
+import { outgrownStay } from "./air";
 
 export function addModel(input: unknown): Outcome<{ id: string }> {
   const parsed = z.strictObject(modelFields).safeParse(input);
@@ -88,7 +91,7 @@ export function editNode(kind: NodeKind, id: string, rev: number, edit: unknown)
   if (Object.keys(parsed.data).length === 0) return failed("invalid", "nothing to change");
   return writing((db) => {
     const next = updateNode(db, kind, id, rev, { ...parsed.data, ...prepFor(kind, parsed.data) });
-    if (next !== null) return done({ rev: next });
+    if (next !== null) return tooWarm(db, kind, id) ?? done({ rev: next });
     return nodeRev(db, kind, id) === null ? notFound(NAMES[kind]) : conflict(NAMES[kind]);
   });
 }
@@ -103,5 +106,15 @@ export function deleteNode(kind: NodeKind, id: string): Outcome<null> {
 }
 
 export function restoreNode(kind: NodeKind, id: string): Outcome<null> {
-  return writing((db) => (setDeleted(db, kind, id, null) ? done(null) : notFound(NAMES[kind])));
+  return writing((db) =>
+    setDeleted(db, kind, id, null) ? (tooWarm(db, kind, id) ?? done(null)) : notFound(NAMES[kind]),
+  );
+}
+
+/** No door lets a part be warmer than what it is made of stands: not an edit, and not an undo. */
+function tooWarm(db: Db, kind: NodeKind, id: string): Outcome<never> | null {
+  if (kind === "model") return null;
+  const partId = kind === "part" ? id : (regionHome(db, id)?.partId ?? "");
+  const fault = outgrownStay(db, partId);
+  return fault && failed("refused", `${fault.path} ${fault.message}.`, [fault]);
 }

@@ -1,5 +1,5 @@
 import { done, failed, invalid, type Outcome, overrideSchema, type RegionNode, stackSchema } from "@/contracts";
-import { asItLies, type Difference, standsAmong } from "@/core/history";
+import { asItLies, type LaidDifference, standsAmong } from "@/core/history";
 import { applyRemedy, type PlacedVerdict } from "@/core/judge";
 import type { Product, Stack } from "@/core/model";
 import { FILM_ROLES, isOneOf } from "@/core/model";
@@ -110,14 +110,20 @@ function laidFault(s: Snapshot, regionId: string, stack: Stack): Outcome<never> 
   if (!first) return null;
   const at = stack.layers.findIndex((l) => l.id === first.layerId);
   const own = home.node.stack.layers.find((l) => l.id === first.layerId);
-  const path = at < 0 ? "layers" : `layers.${at}`;
+  const path = at < 0 ? "layers" : `layers.${at}${FIELD_OF[first.kind]}`;
   const name = own ? s.productOf(own.productId).name : "";
   return failed("refused", laidText(first, name), [{ path, message: "lies on the part by the log" }]);
 }
 
+const FIELD_OF: Readonly<Record<LaidDifference["kind"], string>> = {
+  "other-product": ".productId",
+  "not-in-pile": "",
+  "more-coats": ".coats",
+  "below-laid": "",
+};
 const WAYS_OUT =
   "Say on the Bench that it was stripped, or take its coats back in the Logbook, and then change it here.";
-function laidText(d: Difference, name: string): string {
+function laidText(d: LaidDifference, name: string): string {
   switch (d.kind) {
     case "other-product":
       return `${name} lies on the part already, and stays in the pile as what it is. ${WAYS_OUT}`;

@@ -1,4 +1,4 @@
-import { type BenchScreen, type BenchView, done, type MiniFilm, type Outcome } from "@/contracts";
+import { type BenchScreen, type BenchView, done, type NamedFilm, type Outcome } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
 import type { Stack } from "@/core/model";
 import { filmLedger } from "@/core/numbers";
@@ -25,9 +25,10 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
   const { shop } = shopState;
   const nowMin = atMs / MS_PER_MIN;
   const { tiles, plan } = benchView(m, atMs);
-  const filmsOf = ({ layers }: Stack): readonly MiniFilm[] =>
+  const filmsOf = ({ layers }: Stack): readonly NamedFilm[] =>
     filmLedger(layers, s.productOf).map((line, i) => ({
       layerId: line.layerId,
+      name: products.get(layers[i]!.productId)!.name,
       colour: products.get(layers[i]!.productId)!.colour,
       um: line.addedUm - line.takenUm,
     }));
@@ -37,7 +38,7 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
     making: makingOf(m),
     names: Object.fromEntries(regionNames(m.tree).map((r) => [r.id, r.name])),
     products: Object.fromEntries(products),
-    films: Object.fromEntries(m.tree.flatMap((p) => p.regions.map((r) => [r.region.id, filmsOf(r.stack)] as const))),
+    films: Object.fromEntries(m.input.regions.map((r) => [r.region.id, filmsOf(r.stack)] as const)),
     session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_MIN)[0] ?? null,
     air: airOfNow(s, m.head.id, atMs),
     timeZone: shop.timeZone,

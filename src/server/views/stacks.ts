@@ -11,6 +11,7 @@ import {
 import { fold } from "@/core/history";
 import { nearCoupons } from "@/core/judge";
 import type { StackTotals } from "@/core/plan";
+import type { PlanRegion } from "@/core/work";
 import { notFound, viewing, viewingModel } from "../guard";
 import { sent } from "../planning/task";
 import { ask } from "../solver/ask";
@@ -33,8 +34,11 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
     return done({
       view: {
         chosen: { node, partName: part.name, answer: m.judged(node) },
-        products: [...new Set(node.stack.layers.map((l) => l.productId))].map(s.productOf),
+        products: [...new Set([...node.stack.layers, ...(own[0]?.stack.layers ?? [])].map((l) => l.productId))].map(
+          s.productOf,
+        ),
         near: nearOf(s.coupons, node),
+        liesAs: liesAs(own[0]),
         begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map((e) => eventOf(e, m.sources.cards)))
           .records.length,
       },
@@ -46,6 +50,9 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
   const totals = await totalsOf(seen.value.m, regionId, seen.value.input);
   return totals.ok ? done({ ...seen.value.view, totals: totals.value }) : totals;
 }
+
+const liesAs = (r: PlanRegion | undefined): StackView["liesAs"] =>
+  r?.differences && r.differences.length > 0 ? { stack: r.stack, differences: r.differences } : null;
 
 /** Summed up once while the bench stays as it is: planning even one region takes its time. */
 const summed = new WeakMap<ModelSnapshot, Map<string, Promise<Outcome<StackTotals>>>>();

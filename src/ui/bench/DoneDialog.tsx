@@ -6,6 +6,7 @@ import type { Problem } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
 import { um } from "@/format";
 import { useAct } from "../hooks/useAct";
+import { Figure, figure } from "./Figure";
 
 interface Draft {
   readonly minutesAgo: string;
@@ -17,10 +18,6 @@ interface Draft {
 }
 
 const EMPTY: Draft = { minutesAgo: "0", coats: "", wftUm: "", tempC: "", rhPct: "", note: "" };
-const figure = (text: string): unknown => {
-  const t = text.trim().replace(",", ".");
-  return t === "" ? null : Number.isNaN(Number(t)) ? t : Number(t);
-};
 
 interface DoneProps {
   readonly ref: Ref<HTMLDialogElement>;
@@ -38,7 +35,7 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const faultOf = (field: string) => problem?.fields.find((f) => f.path === field)?.message ?? null;
   const field = (key: keyof Draft, label: string, unit: string, hint: string) => (
-    <Field
+    <Figure
       id={`${op.id}-${key}`}
       label={label}
       unit={unit}
@@ -107,40 +104,5 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
         </div>
       </form>
     </dialog>
-  );
-}
-
-interface FieldProps {
-  readonly id: string;
-  readonly label: string;
-  readonly unit: string;
-  readonly hint: string;
-  readonly value: string;
-  readonly fault: string | null;
-  readonly onChange: (text: string) => void;
-}
-
-function Field({ id, label, unit, hint, value, fault, onChange }: FieldProps) {
-  return (
-    <div className="text-base">
-      <label htmlFor={id}>{label}</label>
-      <div className={`input w-full ${fault ? "input-error" : ""}`}>
-        <input
-          id={id}
-          inputMode="decimal"
-          className="min-w-0"
-          placeholder={hint}
-          value={value}
-          aria-invalid={fault !== null}
-          onChange={(e) => onChange(e.target.value)}
-        />
-        {unit && <span className="soft text-sm">{unit}</span>}
-      </div>
-      {fault && (
-        <p role="alert" className="font-semibold text-error">
-          {fault}
-        </p>
-      )}
-    </div>
   );
 }

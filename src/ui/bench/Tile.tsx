@@ -14,6 +14,7 @@ import { DoneDialog } from "./DoneDialog";
 import { NotYetDialog } from "./NotYetDialog";
 import { Ring } from "./Ring";
 import { StartDialog } from "./StartDialog";
+import { TellDialog } from "./TellDialog";
 
 /** How far up the pile this step finds the part. */
 function pileAt(op: Operation, films: readonly MiniFilm[]) {
@@ -40,6 +41,7 @@ export function Tile({
   const done = useRef<HTMLDialogElement>(null);
   const wait = useRef<HTMLDialogElement>(null);
   const against = useRef<HTMLDialogElement>(null);
+  const besides = useRef<HTMLDialogElement>(null);
   const op = tile.op!;
   const product = op.productId === null ? null : (screen.products[op.productId] ?? null);
   const title = workText(op, product?.name ?? null);
@@ -133,11 +135,20 @@ export function Tile({
             It is ready: start
           </button>
         )}
+        <button type="button" className="btn btn-ghost btn-lg" onClick={() => besides.current?.showModal()}>
+          Something else…
+        </button>
       </div>
       {op.kind === "inspect" && zone !== "drying" && <Looked tile={tile} inHand={zone === "in-hand"} />}
       {zone !== "drying" && caution && <p className="mt-2 border-l-4 border-secondary pl-2 text-base">{caution}</p>}
       <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} />
       <StartDialog ref={against} tile={tile} name={name} title={title} />
+      <TellDialog
+        ref={besides}
+        regionId={tile.regionId}
+        name={name}
+        layers={(screen.films[tile.regionId] ?? []).map((f) => ({ id: f.layerId, name: f.name }))}
+      />
       <NotYetDialog ref={wait} regionId={tile.regionId} opId={op.id} name={name} title={title} />
     </article>
   );

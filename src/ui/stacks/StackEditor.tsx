@@ -20,6 +20,7 @@ import { Beside } from "./Beside";
 import { CopyStack } from "./CopyStack";
 import { LayerCard } from "./LayerCard";
 import { Leaders } from "./Leaders";
+import { LiesOtherwise } from "./LiesOtherwise";
 import { freshLayerId } from "./layers";
 import { arrayMove, SortableLayer, SortablePile } from "./SortablePile";
 import { Totals } from "./Totals";
@@ -84,9 +85,16 @@ export function StackEditor({
         </span>
         <Saved atMs={savedMs} />
         {view.begun > 0 && (
-          <span className="text-sm text-warning">Work on it has begun: the log keeps what was done as it was.</span>
+          <span className="text-sm text-warning">Work on it has begun: what is on the part stays in the pile.</span>
         )}
       </div>
+      {view.liesAs && (
+        <LiesOtherwise
+          differences={view.liesAs.differences}
+          productOf={productOf}
+          take={() => void change(() => view.liesAs!.stack)}
+        />
+      )}
       <div className="relative grid items-start gap-x-12 gap-y-3 xl:grid-cols-[330px_minmax(0,1fr)]">
         <div className="grid gap-3">
           <Section
@@ -240,9 +248,10 @@ function Pile({
                           ...s,
                           layers: s.layers.toSpliced(i + 1, 0, { ...s.layers[i]!, id: freshLayerId() }),
                         })),
-                      remove: () => {
-                        void change((s) => ({ ...s, layers: s.layers.filter((l) => l.id !== layer.id) }));
+                      remove: async () => {
+                        const gone = (s: Stack): Stack => ({ ...s, layers: s.layers.filter((l) => l.id !== layer.id) });
                         const putBack = (s: Stack): Stack => ({ ...s, layers: s.layers.toSpliced(i, 0, layer) });
+                        if ((await change(gone)) !== null) return;
                         offerUndo(`${productOf(layer.productId).name} taken off`, () => void change(putBack));
                       },
                     }}

@@ -5,6 +5,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { carryOutAction, saveStackAction } from "@/actions/stacks";
 import type { Outcome, Problem } from "@/contracts";
 import type { Layer, Stack } from "@/core/model";
+import { showProblem } from "../hooks/useAct";
 import { useAskNow } from "../hooks/useNow";
 
 export type ChangeStack = (change: (stack: Stack) => Stack) => Promise<Problem | null>;
@@ -48,6 +49,8 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
           }
           if (outcome.ok || outcome.problem.code === "conflict") refresh();
           if (!outcome.ok) setHoped(null);
+          // what is refused for what lies on the part is told wherever the change came from
+          if (!outcome.ok && outcome.problem.code === "refused") showProblem(outcome.problem);
           return outcome.ok ? null : outcome.problem;
         } catch {
           setHoped(null);

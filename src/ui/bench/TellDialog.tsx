@@ -1,0 +1,241 @@
+"use client";
+
+import { type FormEvent, type Ref, useState } from "react";
+import { tellAction } from "@/actions/bench";
+import type { Problem } from "@/contracts";
+import type { ExtraKind, ExtraWork } from "@/core/model";
+import { EXTRA_NAME, EXTRA_NOTE, WETTING_NAME } from "@/messages";
+import { useAct } from "../hooks/useAct";
+import { Figure, figure } from "./Figure";
+
+type What = ExtraKind | "measured";
+const WHATS = ["wash", "wipe", "rub", "strip", "measured"] as const satisfies readonly What[];
+const HOWS = ["rinse", "soak"] as const;
+
+interface TellProps {
+  readonly ref: Ref<HTMLDialogElement>;
+  readonly regionId: string;
+  readonly name: string;
+  /** layers of the pile, bottom first, by which a strip or a gauge is told */
+  readonly layers: readonly { readonly id: string; readonly name: string }[];
+}
+
+const EMPTY = {
+  what: "wash" as What,
+  done: true,
+  how: "rinse" as (typeof HOWS)[number],
+  grit: "400",
+  wet: true,
+  takesUm: "5",
+  downTo: "",
+  layerId: "",
+  dftUm: "",
+  minutesAgo: "0",
+  note: "",
+};
+type Draft = typeof EMPTY;
+
+function workOf(d: Draft): ExtraWork | { kind: string } {
+  switch (d.what) {
+    case "wash":
+      return { kind: "wash", how: d.how };
+    case "rub":
+      return { kind: "rub", grit: figure(d.grit) as number, wet: d.wet, takesUm: figure(d.takesUm) as number };
+    case "strip":
+      return { kind: "strip", downTo: d.downTo || null };
+    default:
+      return { kind: d.what };
+  }
+}
+
+function toldOf(d: Draft, layerId: string): unknown {
+  const minutesAgo = figure(d.minutesAgo) ?? 0;
+  if (d.what === "measured") return { kind: "measured", layerId, dftUm: figure(d.dftUm), minutesAgo, note: d.note };
+  return d.done
+    ? { kind: "worked", work: workOf(d), minutesAgo, note: d.note }
+    : { kind: "asked", work: workOf(d), note: d.note };
+}
+
+/** What no step of the pile asks for: washed again, rubbed down, stripped, measured; done already, or to be done next. */
+export function TellDialog({ ref, regionId, name, layers }: TellProps) {
+  const { act, busy } = useAct();
+  const [draft, setDraft] = useState<Draft>(EMPTY);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const set = (over: Partial<Draft>) => setDraft({ ...draft, ...over });
+  const layerId = draft.layerId || (layers.at(-1)?.id ?? "");
+  const send = async (e: FormEvent<HTMLFormElement>) => {
+    e.preventDefault();
+    const dialog = e.currentTarget.closest("dialog");
+    const outcome = await act(() => tellAction(regionId, toldOf(draft, layerId)), { quiet: true });
+    setProblem(outcome.ok ? null : outcome.problem);
+    if (!outcome.ok) return;
+    setDraft(EMPTY);
+    dialog?.close();
+  };
+  return (
+    <dialog ref={ref} className="modal" aria-label={`Something else: ${name}`}>
+      <form className="modal-box grid gap-3" onSubmit={(e) => void send(e)} noValidate>
+        <h2 className="text-xl font-bold">{name}: something else</h2>
+        <fieldset className="grid grid-cols-2 gap-2">
+          <legend className="mb-1">What?</legend>
+          {WHATS.map((w) => (
+            <Choice key={w} name={`what-${regionId}`} on={draft.what === w} choose={() => set({ what: w })}>
+              {EXTRA_NAME[w]}
+            </Choice>
+          ))}
+        </fieldset>
+        <Details draft={draft} set={set} layers={layers} layerId={layerId} problem={problem} id={regionId} />
+        {draft.what !== "measured" && (
+          <fieldset className="grid grid-cols-2 gap-2">
+            <legend className="sr-only">Done or to be done</legend>
+            <Choice name={`done-${regionId}`} on={draft.done} choose={() => set({ done: true })}>
+              Done already
+            </Choice>
+            <Choice name={`done-${regionId}`} on={!draft.done} choose={() => set({ done: false })}>
+              To be done next
+            </Choice>
+          </fieldset>
+        )}
+        {(draft.done || draft.what === "measured") && (
+          <Figure
+            id={`${regionId}-minutesAgo`}
+            label="When"
+            unit="min ago"
+            value={draft.minutesAgo}
+            fault={faultOf(problem, "minutesAgo")}
+            onChange={(minutesAgo) => set({ minutesAgo })}
+          />
+        )}
+        <label className="text-base">
+          Note
+          <input className="input w-full" value={draft.note} onChange={(e) => set({ note: e.target.value })} />
+        </label>
+        <p className="soft text-base">{EXTRA_NOTE[draft.what]}</p>
+        {problem && (
+          <p role="alert" className="font-semibold text-error">
+            {problem.detail}
+          </p>
+        )}
+        <div className="modal-action">
+          <button type="button" className="btn btn-lg" onClick={(e) => e.currentTarget.closest("dialog")?.close()}>
+            Leave it
+          </button>
+          <button type="submit" className="btn btn-primary btn-lg" disabled={busy}>
+            Write it down
+          </button>
+        </div>
+      </form>
+    </dialog>
+  );
+}
+
+const faultOf = (problem: Problem | null, path: string): string | null =>
+  problem?.fields.find((f) => f.path === path)?.message ?? null;
+
+interface DetailsProps {
+  readonly draft: Draft;
+  readonly set: (over: Partial<Draft>) => void;
+  readonly layers: TellProps["layers"];
+  readonly layerId: string;
+  readonly problem: Problem | null;
+  readonly id: string;
+}
+
+/** What each kind has to say for itself. */
+function Details({ draft, set, layers, layerId, problem, id }: DetailsProps) {
+  const layerChoice = (label: string, value: string, choose: (v: string) => void, bare: string | null) => (
+    <label className="text-base">
+      {label}
+      <select className="select w-full" value={value} onChange={(e) => choose(e.target.value)}>
+        {bare !== null && <option value="">{bare}</option>}
+        {layers.map((l) => (
+          <option key={l.id} value={l.id}>
+            {l.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  switch (draft.what) {
+    case "wash":
+      return (
+        <fieldset className="grid grid-cols-2 gap-2">
+          <legend className="sr-only">How</legend>
+          {HOWS.map((h) => (
+            <Choice key={h} name={`how-${id}`} on={draft.how === h} choose={() => set({ how: h })}>
+              {WETTING_NAME[h]}
+            </Choice>
+          ))}
+        </fieldset>
+      );
+    case "rub":
+      return (
+        <div className="grid grid-cols-3 items-end gap-3">
+          <Figure
+            id={`${id}-grit`}
+            label="Paper"
+            unit="P"
+            value={draft.grit}
+            fault={faultOf(problem, "work.grit")}
+            onChange={(grit) => set({ grit })}
+          />
+          <Figure
+            id={`${id}-takes`}
+            label="Takes off"
+            unit="µm"
+            value={draft.takesUm}
+            fault={faultOf(problem, "work.takesUm")}
+            onChange={(takesUm) => set({ takesUm })}
+          />
+          <label className="flex min-h-10 items-center gap-2 text-base">
+            <input
+              type="checkbox"
+              className="checkbox"
+              checked={draft.wet}
+              onChange={(e) => set({ wet: e.target.checked })}
+            />
+            wet
+          </label>
+        </div>
+      );
+    case "strip":
+      return layerChoice("Down to", draft.downTo, (downTo) => set({ downTo }), "the material");
+    case "measured":
+      return (
+        <div className="grid grid-cols-2 gap-3">
+          {layerChoice("Layer", layerId, (v) => set({ layerId: v }), null)}
+          <Figure
+            id={`${id}-dft`}
+            label="Dry film"
+            unit="µm"
+            value={draft.dftUm}
+            fault={faultOf(problem, "dftUm")}
+            onChange={(dftUm) => set({ dftUm })}
+          />
+        </div>
+      );
+    case "wipe":
+      return null;
+  }
+}
+
+function Choice({
+  name,
+  on,
+  choose,
+  children,
+}: {
+  readonly name: string;
+  readonly on: boolean;
+  readonly choose: () => void;
+  readonly children: React.ReactNode;
+}) {
+  return (
+    <label
+      className={`flex min-h-11 cursor-pointer items-center gap-2 rounded-box border px-3 ${on ? "border-2 border-primary" : "border-base-300"}`}
+    >
+      <input type="radio" className="radio radio-sm" name={name} checked={on} onChange={choose} />
+      {children}
+    </label>
+  );
+}
