@@ -173,9 +173,10 @@ export interface MiniFilm {
   readonly um: number;
 }
 
-/** A film with the name of what it is. */
+/** A film with the name of what it is, and whether a coat of it lies there by the log. */
 export interface NamedFilm extends MiniFilm {
   readonly name: string;
+  readonly lies: boolean;
 }
 
 /** Everything the Bench shows. */

@@ -1,5 +1,6 @@
 import type { Product } from "@/core/model";
 import { strongestBite } from "@/core/reference";
+import type { Operation } from "@/core/work";
 
 const sprayed = (p: Product): boolean => p.method === "airbrush" || p.method === "aerosol" || p.method === "spray-gun";
 const solvent = (p: Product): boolean => p.carriers === "unknown" || strongestBite(p.carriers) >= 1;
@@ -26,5 +27,15 @@ export function safetyLine(p: Product): string {
 }
 
 /** For rubbing down and keying. */
-export const SANDING_SAFETY =
+const SANDING_SAFETY =
   "Particle filter (P2/P3); wet where you can. Never dry-sand old paint or metal that may hold lead.";
+
+/** For taking paint off again. */
+const STRIPPING_SAFETY =
+  "Gloves and eye cover that stand the stripper, extraction or outdoors, no flame near it. Old paint that may hold lead is never sanded or burnt off. The safety data sheet decides.";
+
+/** The usual cautions of work without a product; null = it needs none. */
+export function workSafety({ kind, step, extra }: Pick<Operation, "kind" | "step" | "extra">): string | null {
+  if (extra?.kind === "strip") return STRIPPING_SAFETY;
+  return kind === "sand" || step === "key" || step === "scuff" || extra?.kind === "rub" ? SANDING_SAFETY : null;
+}

@@ -148,6 +148,20 @@ describe("parts in air of their own", () => {
     const copy = must(server.importText(text, { onExisting: "copy", takeShop: false }));
     expect(must(server.getAirScreen(copy.modelId)).locals).toHaveLength(1);
   });
+  it("are outgrown by no edit and no undo: a material that stands less, or a face that comes back", () => {
+    const wall = must(server.getTree(MODEL)).find((p) => p.name === "Sea wall")!;
+    const [first, second] = wall.regions;
+    must(server.editNode("region", first!.region.id, first!.rev, { material: "steel-iron" }));
+    must(server.deleteNode("region", second!.region.id));
+    for (const r of wall.regions.slice(2)) must(server.deleteNode("region", r.region.id));
+    const { id } = must(server.addLocalAir(MODEL, wall.id, stay({ tempC: 80 })));
+    const warm = { ok: false, problem: { code: "refused", fields: [{ path: "material" }] } };
+    expect(server.editNode("region", first!.region.id, first!.rev + 1, { material: "xps" })).toMatchObject(warm);
+    expect(server.restoreNode("region", second!.region.id)).toMatchObject(warm);
+    must(server.removeLocalAir(id));
+    must(server.restoreNode("region", second!.region.id));
+    must(server.editNode("region", first!.region.id, first!.rev + 1, { material: "xps" }));
+  });
   it("hotter than the part stands come in by no file either, and nothing is changed", () => {
     const wall = must(server.getTree(MODEL)).find((p) => p.name === "Sea wall")!;
     must(server.addLocalAir(MODEL, wall.id, stay({ tempC: 35 })));

@@ -197,3 +197,31 @@ test("on a phone the bench fits and its buttons are big enough for gloves", asyn
     expect((await button.boundingBox())!.height).toBeGreaterThanOrEqual(44);
   await phone.close();
 });
+
+test("what no step asks for is told by the keyboard, waited for, and taken back in the logbook", async ({ page }) => {
+  await page.goto("/bench");
+  const wall = page.locator('article[data-region="ml-wall-stones"]');
+  await wall.getByRole("button", { name: /^Something else/ }).press("Enter");
+  const dialog = page.getByRole("dialog", { name: /^Something else: Sea wall/ });
+  await dialog.getByRole("radio", { name: "Rubbed down" }).check();
+  await dialog.getByLabel("Paper").fill("3");
+  await dialog.getByLabel("Paper").press("Enter");
+  await expect(dialog.getByRole("alert").first()).toContainText("grit");
+  await dialog.getByRole("radio", { name: "Washed" }).check();
+  await dialog.getByRole("button", { name: "Write it down" }).press("Enter");
+  await expect(wall).toContainText("until part dry");
+  await page.goto("/logbook");
+  const row = page.locator('tr[data-kind="worked"]').first();
+  await expect(row).toContainText("Wash again");
+  await row.getByRole("button", { name: /^Take back/ }).press("Enter");
+  await expect(page.locator('tr[data-kind="taken-back"]').first()).toContainText("Wash again");
+  await page.goto("/bench");
+  await expect(wall).not.toContainText("until part dry");
+});
+
+test("paint that is on the part is not edited away: told so, and the pile stays", async ({ page }) => {
+  await page.goto("/stacks?region=ml-hull-topsides");
+  await page.getByRole("button", { name: /^Remove .*High-build primer/ }).click();
+  await expect(page.getByText("lies on the part already")).toBeVisible();
+  await expect(page.getByText("taken off")).toHaveCount(0);
+});

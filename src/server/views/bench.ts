@@ -1,7 +1,7 @@
 import { type BenchScreen, type BenchView, done, type NamedFilm, type Outcome } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
-import type { Stack } from "@/core/model";
 import { filmLedger } from "@/core/numbers";
+import type { PlanRegion } from "@/core/work";
 import { nowMs } from "../clock";
 import { viewingModel } from "../guard";
 import { benchSessions } from "../shed/hours";
@@ -25,9 +25,10 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
   const { shop } = shopState;
   const nowMin = atMs / MS_PER_MIN;
   const { tiles, plan } = benchView(m, atMs);
-  const filmsOf = ({ layers }: Stack): readonly NamedFilm[] =>
+  const filmsOf = ({ stack: { layers }, face }: PlanRegion): readonly NamedFilm[] =>
     filmLedger(layers, s.productOf).map((line, i) => ({
       layerId: line.layerId,
+      lies: face?.layers.some((l) => l.layerId === line.layerId) ?? false,
       name: products.get(layers[i]!.productId)!.name,
       colour: products.get(layers[i]!.productId)!.colour,
       um: line.addedUm - line.takenUm,
@@ -38,7 +39,7 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
     making: makingOf(m),
     names: Object.fromEntries(regionNames(m.tree).map((r) => [r.id, r.name])),
     products: Object.fromEntries(products),
-    films: Object.fromEntries(m.input.regions.map((r) => [r.region.id, filmsOf(r.stack)] as const)),
+    films: Object.fromEntries(m.input.regions.map((r) => [r.region.id, filmsOf(r)] as const)),
     session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_MIN)[0] ?? null,
     air: airOfNow(s, m.head.id, atMs),
     timeZone: shop.timeZone,

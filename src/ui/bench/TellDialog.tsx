@@ -2,7 +2,7 @@
 
 import { type FormEvent, type Ref, useState } from "react";
 import { tellAction } from "@/actions/bench";
-import type { Problem } from "@/contracts";
+import type { NamedFilm, Problem } from "@/contracts";
 import type { ExtraKind, ExtraWork } from "@/core/model";
 import { EXTRA_NAME, EXTRA_NOTE, WETTING_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
@@ -10,14 +10,15 @@ import { Figure, figure } from "./Figure";
 
 type What = ExtraKind | "measured";
 const WHATS = ["wash", "wipe", "rub", "strip", "measured"] as const satisfies readonly What[];
+const OF_FILMS: ReadonlySet<What> = new Set<What>(["strip", "measured"]);
 const HOWS = ["rinse", "soak"] as const;
 
 interface TellProps {
   readonly ref: Ref<HTMLDialogElement>;
   readonly regionId: string;
   readonly name: string;
-  /** layers of the pile, bottom first, by which a strip or a gauge is told */
-  readonly layers: readonly { readonly id: string; readonly name: string }[];
+  /** films that lie on it, bottom first: what a strip or a gauge is told of */
+  readonly laid: readonly NamedFilm[];
 }
 
 const EMPTY = {
@@ -57,12 +58,12 @@ function toldOf(d: Draft, layerId: string): unknown {
 }
 
 /** What no step of the pile asks for: washed again, rubbed down, stripped, measured; done already, or to be done next. */
-export function TellDialog({ ref, regionId, name, layers }: TellProps) {
+export function TellDialog({ ref, regionId, name, laid }: TellProps) {
   const { act, busy } = useAct();
   const [draft, setDraft] = useState<Draft>(EMPTY);
   const [problem, setProblem] = useState<Problem | null>(null);
   const set = (over: Partial<Draft>) => setDraft({ ...draft, ...over });
-  const layerId = draft.layerId || (layers.at(-1)?.id ?? "");
+  const layerId = draft.layerId || (laid.at(-1)?.layerId ?? "");
   const send = async (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
     const dialog = e.currentTarget.closest("dialog");
@@ -78,13 +79,13 @@ export function TellDialog({ ref, regionId, name, layers }: TellProps) {
         <h2 className="text-xl font-bold">{name}: something else</h2>
         <fieldset className="grid grid-cols-2 gap-2">
           <legend className="mb-1">What?</legend>
-          {WHATS.map((w) => (
+          {WHATS.filter((w) => laid.length > 0 || !OF_FILMS.has(w)).map((w) => (
             <Choice key={w} name={`what-${regionId}`} on={draft.what === w} choose={() => set({ what: w })}>
               {EXTRA_NAME[w]}
             </Choice>
           ))}
         </fieldset>
-        <Details draft={draft} set={set} layers={layers} layerId={layerId} problem={problem} id={regionId} />
+        <Details draft={draft} set={set} laid={laid} layerId={layerId} problem={problem} id={regionId} />
         {draft.what !== "measured" && (
           <fieldset className="grid grid-cols-2 gap-2">
             <legend className="sr-only">Done or to be done</legend>
@@ -135,21 +136,21 @@ const faultOf = (problem: Problem | null, path: string): string | null =>
 interface DetailsProps {
   readonly draft: Draft;
   readonly set: (over: Partial<Draft>) => void;
-  readonly layers: TellProps["layers"];
+  readonly laid: TellProps["laid"];
   readonly layerId: string;
   readonly problem: Problem | null;
   readonly id: string;
 }
 
 /** What each kind has to say for itself. */
-function Details({ draft, set, layers, layerId, problem, id }: DetailsProps) {
+function Details({ draft, set, laid, layerId, problem, id }: DetailsProps) {
   const layerChoice = (label: string, value: string, choose: (v: string) => void, bare: string | null) => (
     <label className="text-base">
       {label}
       <select className="select w-full" value={value} onChange={(e) => choose(e.target.value)}>
         {bare !== null && <option value="">{bare}</option>}
-        {layers.map((l) => (
-          <option key={l.id} value={l.id}>
+        {laid.map((l) => (
+          <option key={l.layerId} value={l.layerId}>
             {l.name}
           </option>
         ))}

@@ -1,12 +1,13 @@
 "use client";
 
+import { Ellipsis } from "lucide-react";
 import { useRef } from "react";
 import { afterLookAction, finishAction, startAction, takeBackAction } from "@/actions/bench";
-import type { BenchScreen, MiniFilm } from "@/contracts";
+import type { BenchScreen, NamedFilm } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
 import type { Operation } from "@/core/work";
 import { clock, countdown, duration, relativeDay, um } from "@/format";
-import { againstTexts, MILESTONE_NAME, SANDING_SAFETY, safetyLine, workText } from "@/messages";
+import { againstTexts, MILESTONE_NAME, safetyLine, workSafety, workText } from "@/messages";
 import { useAct } from "../hooks/useAct";
 import { MiniSection } from "../section/MiniSection";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
@@ -17,9 +18,10 @@ import { StartDialog } from "./StartDialog";
 import { TellDialog } from "./TellDialog";
 
 /** How far up the pile this step finds the part. */
-function pileAt(op: Operation, films: readonly MiniFilm[]) {
+function pileAt(op: Operation, films: readonly NamedFilm[]) {
   const at = films.findIndex((f) => f.layerId === op.layerId);
-  const laid = op.layerId === null ? 0 : op.kind === "sand" ? at + 1 : at;
+  const lying = films.filter((f) => f.lies).length;
+  const laid = op.layerId === null ? lying : op.kind === "sand" ? at + 1 : at;
   return { films, laid: Math.max(0, laid), begun: op.kind === "coat" && op.coat > 1 };
 }
 
@@ -43,14 +45,11 @@ export function Tile({
   const against = useRef<HTMLDialogElement>(null);
   const besides = useRef<HTMLDialogElement>(null);
   const op = tile.op!;
+  const pile = pileAt(op, screen.films[tile.regionId] ?? []);
   const product = op.productId === null ? null : (screen.products[op.productId] ?? null);
   const title = workText(op, product?.name ?? null);
   const name = screen.names[tile.regionId] ?? "";
-  const caution = product
-    ? safetyLine(product)
-    : op.kind === "sand" || op.step === "key" || op.step === "scuff"
-      ? SANDING_SAFETY
-      : null;
+  const caution = product ? safetyLine(product) : workSafety(op);
   const check = tile.check;
   const barred = check?.barred ?? false;
   const start = () => (barred ? against.current?.showModal() : void act(() => startAction(tile.regionId, op.id)));
@@ -62,11 +61,7 @@ export function Tile({
       data-op={op.id}
     >
       <div className="flex items-start gap-3">
-        {tile.wait && zone === "drying" ? (
-          <Ring wait={tile.wait} nowMin={nowMin} />
-        ) : (
-          <MiniSection {...pileAt(op, screen.films[tile.regionId] ?? [])} />
-        )}
+        {tile.wait && zone === "drying" ? <Ring wait={tile.wait} nowMin={nowMin} /> : <MiniSection {...pile} />}
         <div className="min-w-0 flex-1">
           <h3 className="text-xl leading-tight font-bold">{name}</h3>
           <p className="leading-snug">
@@ -77,6 +72,15 @@ export function Tile({
             {tile.done} of {tile.of} steps done{op.wftUm !== null && <> · {um(op.wftUm)} wet planned</>}
           </p>
         </div>
+        <button
+          type="button"
+          className="btn btn-ghost btn-square size-12 -mt-2 -mr-2"
+          aria-label={`Something else: ${name}`}
+          title="Something else: washed, rubbed down, stripped, measured"
+          onClick={() => besides.current?.showModal()}
+        >
+          <Ellipsis className="size-5" aria-hidden />
+        </button>
       </div>
       {tile.wait && <Waiting tile={tile} nowMin={nowMin} timeZone={screen.timeZone} />}
       {tile.wait && zone === "drying" && isFilmWait(tile.wait.milestone) && (
@@ -135,20 +139,12 @@ export function Tile({
             It is ready: start
           </button>
         )}
-        <button type="button" className="btn btn-ghost btn-lg" onClick={() => besides.current?.showModal()}>
-          Something else…
-        </button>
       </div>
       {op.kind === "inspect" && zone !== "drying" && <Looked tile={tile} inHand={zone === "in-hand"} />}
       {zone !== "drying" && caution && <p className="mt-2 border-l-4 border-secondary pl-2 text-base">{caution}</p>}
       <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} />
       <StartDialog ref={against} tile={tile} name={name} title={title} />
-      <TellDialog
-        ref={besides}
-        regionId={tile.regionId}
-        name={name}
-        layers={(screen.films[tile.regionId] ?? []).map((f) => ({ id: f.layerId, name: f.name }))}
-      />
+      <TellDialog ref={besides} regionId={tile.regionId} name={name} laid={pile.films.filter((f) => f.lies)} />
       <NotYetDialog ref={wait} regionId={tile.regionId} opId={op.id} name={name} title={title} />
     </article>
   );

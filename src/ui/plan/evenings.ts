@@ -1,7 +1,7 @@
 import type { PlanScreen } from "@/contracts";
 import type { CarryIn, PlanAnswer, PlannedOp } from "@/core/plan";
 import { CLEANING_MIN } from "@/core/reference";
-import { SANDING_SAFETY, safetyLine } from "@/messages";
+import { safetyLine, workSafety } from "@/messages";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 type Products = PlanScreen["products"];
@@ -98,7 +98,8 @@ function packingOf(ops: readonly PlannedOp[], products: Products): readonly stri
 /** Cautions of one session, each said once. */
 export function cautionsOf(ops: readonly PlannedOp[], products: Products): readonly string[] {
   const lines = ops.flatMap((o) => {
-    if (o.kind === "sand" || o.step === "key" || o.step === "scuff") return [`Rubbing down: ${SANDING_SAFETY}`];
+    const without = workSafety(o);
+    if (without) return [`${o.extra?.kind === "strip" ? "Stripping" : "Rubbing down"}: ${without}`];
     const p = o.productId === null ? undefined : products[o.productId];
     return p ? [`${p.name}: ${safetyLine(p)}`] : [];
   });
