@@ -3,6 +3,7 @@ export * from "./base";
 export * from "./check";
 export * from "./coupon";
 export * from "./document";
+export * from "./fields";
 export * from "./film";
 export * from "./limits";
 export * from "./log";

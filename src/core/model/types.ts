@@ -1,26 +1,18 @@
+import type { KeysWhere, Shape } from "./fields";
+import type { ClaimFigure, LABEL_FIELDS, LIGHT_FIELDS, LIMIT_FIELDS, PRODUCT_FIELDS } from "./product-fields";
 import type {
   BeforeStep,
-  Bite,
-  Carrier,
   Condition,
   CouponResult,
-  Effect,
   Exposure,
   FamilyId,
   Finish,
   GritScale,
-  Hazard,
   Heaviness,
   Lead,
   MaterialId,
-  MayGoOver,
-  Method,
   PrepStep,
-  Propellant,
-  Resistance,
-  Role,
   Rub,
-  Sheen,
   Source,
   Tack,
   Wetting,
@@ -29,133 +21,27 @@ import type {
 /** The user said "I do not know", which is not the same as not having been asked (null). */
 export type Unknown = "unknown";
 
-/** [opens, shuts] in minutes after the end of the coat; a null end never shuts. */
-export type Window = readonly [number, number | null];
+export type Label = Shape<typeof LABEL_FIELDS>;
+export type ProductLimits = Shape<typeof LIMIT_FIELDS>;
+export type LightCure = Shape<typeof LIGHT_FIELDS>;
 
-/** What a label promises, and the application it promises it for. Times in minutes from the end of the coat. */
-export interface Label {
-  readonly tempC: number;
-  readonly rhPct: number;
-  /** wet film per coat, µm */
-  readonly wftUm: number;
-  readonly coats: number;
-  /** between the label's own coats */
-  readonly gapMin: number | null;
-  readonly flashMin: number | null;
-  readonly touchMin: number | null;
-  readonly handleMin: number | null;
-  /** in order; two entries leave a forbidden gap between them */
-  readonly recoat: readonly Window[];
-  readonly sandableMin: number | null;
-  readonly tapeSafeMin: number | null;
-  readonly polishableMin: number | null;
-  readonly curedMin: number | null;
-}
-
-export interface ProductLimits {
-  readonly minTempC: number | null;
-  readonly maxTempC: number | null;
-  readonly maxRhPct: number | null;
-}
-
-/** A jar, can or tube as the user entered it. Null means "not given": reference/resolve fills it and says so. */
-export interface Product {
+/** A jar, can or tube as the user entered it; its fields are told in `product-fields.ts`. */
+export interface Product extends Shape<typeof PRODUCT_FIELDS> {
   readonly id: string;
-  readonly name: string;
-  readonly maker: string;
-  readonly aliases: readonly string[];
-  readonly role: Role;
-  readonly family: FamilyId | Unknown;
-  readonly carriers: readonly Carrier[] | Unknown;
-  /** overrides the bite of the strongest carrier */
-  readonly bite: Bite | null;
-  readonly propellant: Propellant | Unknown | null;
-  readonly method: Method;
-  /** fraction of the wet volume that stays, 0–1; of an aerosol as landed */
-  readonly volumeSolids: number | null;
-  readonly densityGMl: number | null;
-  /** sRGB hex, #rrggbb */
-  readonly colour: string;
-  readonly effect: Effect;
-  readonly sheen: Sheen;
-  readonly flexible: boolean;
-  readonly yellowing: boolean;
-  readonly uvResistant: boolean;
-  readonly combinedPrimer: boolean;
-  readonly rustInhibitor: boolean;
-  /** null = the label does not say; a stated list is binding */
-  readonly mayGoOver: readonly MayGoOver[] | null;
-  readonly maxSkinUm: number | null;
-  readonly hazards: readonly Hazard[];
   readonly limits: ProductLimits;
   readonly label: Label;
-  readonly potLifeMin: number | null;
-  readonly leftMl: number | null;
-  readonly note: string;
-  /** dry film that hides black and white alike, µm; solid colours only */
-  readonly opaqueDftUm?: number | null | undefined;
-  /** loss of a filler's depth as it dries, fraction */
-  readonly shrinkage?: number | null | undefined;
-  /** depth to which light cures it, µm */
-  readonly cureDepthUm?: number | null | undefined;
-  /** what its card says the cured film stands; null = it says nothing */
-  readonly resists?: readonly Resistance[] | null | undefined;
   /** light it cures by; null, or a figure left out = nobody knows */
   readonly light?: LightCure | null | undefined;
-  /** the film's own upper limit in service, °C */
-  readonly serviceTempC?: number | null | undefined;
-  /** carriers its label allows for thinning; null = its own */
-  readonly thinnerCarriers?: readonly Carrier[] | null | undefined;
-  /** by volume, such as 4:1 or 4:1:1 */
-  readonly mixRatio?: string | null | undefined;
-  /** beats the family's film-forming temperature, °C */
-  readonly minFilmFormingC?: number | null | undefined;
-  /** speeds cyanoacrylate, and harms paint */
-  readonly activator?: boolean | undefined;
-  /** aliphatic with its aromatics taken out: bites foam less than plain spirit */
-  readonly dearomatised?: boolean | undefined;
-  readonly dryDensityGMl?: number | null | undefined;
-  readonly packMl?: number | null | undefined;
-  /** of a full pack, in the user's own money */
-  readonly price?: number | null | undefined;
-  /** calendar days, YYYY-MM-DD */
-  readonly openedOn?: string | null | undefined;
-  readonly useBy?: string | null | undefined;
-  /** where the figures on this card come from */
-  readonly source?: Source | undefined;
   /** what others or the shop say of single figures, beside the card's own */
   readonly claims?: readonly Claim[] | undefined;
-  /** false = known, but not on this shelf: something to buy */
-  readonly owned?: boolean | undefined;
-  /** picture of the label, by content hash */
-  readonly photo?: string | null | undefined;
   /** facts told as "unknown": their rules stay open over every candidate */
   readonly unknowns?: readonly ProductUnknown[] | undefined;
   /** facts nobody told that were filled in */
   readonly assumed?: readonly string[] | undefined;
 }
 
-/** Light a resin cures by: wavelength, critical exposure and depth of penetration (Jacobs). */
-export interface LightCure {
-  readonly wavelengthNm: number | null;
-  readonly ecMjCm2: number | null;
-  readonly dpUm: number | null;
-}
-
 /** Facts of a product that may be told as unknown, beside family, carriers and propellant which hold it themselves. */
-export type ProductUnknown =
-  | "sheen"
-  | "effect"
-  | "colour"
-  | "flexible"
-  | "yellowing"
-  | "uvResistant"
-  | "combinedPrimer"
-  | "rustInhibitor"
-  | "activator"
-  | "thinnerCarriers"
-  | "mayGoOver"
-  | "hazards";
+export type ProductUnknown = KeysWhere<typeof PRODUCT_FIELDS, { mayBeUnknown: true }>;
 
 /** One figure from one source. */
 export interface Claim {
@@ -164,21 +50,6 @@ export interface Claim {
   readonly source: Source;
   readonly note: string;
 }
-export const CLAIM_FIGURES = [
-  "flashMin",
-  "touchMin",
-  "handleMin",
-  "sandableMin",
-  "tapeSafeMin",
-  "polishableMin",
-  "curedMin",
-  "volumeSolids",
-  "densityGMl",
-  "maxSkinUm",
-  "opaqueDftUm",
-] as const;
-export type ClaimFigure = (typeof CLAIM_FIGURES)[number];
-
 /** A film that was on the part before this stack. */
 export interface OldFinish {
   readonly family: FamilyId | Unknown;
