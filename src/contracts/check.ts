@@ -1,114 +1,28 @@
 import { z } from "zod";
-import type { AirSpot, Coupon, Layer, Product, ProductUnknown, Region } from "@/core/model";
+import type { AirSpot, Coupon, Layer, Region } from "@/core/model";
 import {
   BEFORE_STEPS,
-  BITES,
-  CARRIERS,
   CONDITIONS,
   COUPON_RESULTS,
-  EFFECTS,
   EXPOSURES,
   FAMILIES,
   FINISHES,
   GRIT_SCALES,
-  HAZARDS,
   HEAVINESSES,
   LEADS,
   MATERIALS,
-  MAY_GO_OVER_EXTRA,
   METHODS,
-  PROPELLANTS,
   PROTECTIONS,
-  RESISTANCES,
-  ROLES,
   RUBS,
-  SHEENS,
   TACKS,
 } from "@/core/model";
-import { carriersContradict } from "@/core/reference";
-import { CARRIERS_CONTRADICT, hexSchema, idSchema, minutes, ranged, uniqueList } from "./base";
+import { idSchema, minutes, ranged, uniqueList } from "./base";
+import { inlineProductSchema } from "./inline-product";
 
 /** Any fact may be told as unknown, which is not the same as leaving it out. */
 const told = <T extends z.ZodType>(schema: T) => z.union([schema, z.literal("unknown")]).optional();
-const time = z
-  .union([minutes, z.literal("unknown")])
-  .nullable()
-  .optional();
 const celsius = ranged(-60, 400, "°C");
-const WINDOW = z
-  .tuple([minutes, minutes.nullable()])
-  .refine(([lo, hi]) => hi === null || hi > lo, { error: "a window must shut after it opens" });
 
-/** A product told inline, in the API's snake_case; what is left out is not given. */
-export const inlineProductSchema = z
-  .strictObject({
-    name: z.string().max(120).optional(),
-    role: z.enum(ROLES),
-    family: z.enum([...FAMILIES, "unknown"]).optional(),
-    carriers: z.union([uniqueList(z.enum(CARRIERS)), z.literal("unknown")]).optional(),
-    bite: told(z.enum(BITES)),
-    propellant: told(z.enum(PROPELLANTS)),
-    volume_solids: told(ranged(0, 1, "")),
-    density: told(ranged(0.3, 5, "g/ml")),
-    density_dry: told(ranged(0.1, 8, "g/ml")),
-    colour: told(hexSchema),
-    effect: told(z.enum(EFFECTS)),
-    opaque_dft_um: told(ranged(0.1, 5000, "µm")),
-    sheen: told(z.enum(SHEENS)),
-    flexible: told(z.boolean()),
-    yellowing: told(z.boolean()),
-    uv_resistant: told(z.boolean()),
-    combined_primer: told(z.boolean()),
-    rust_inhibitor: told(z.boolean()),
-    activator: told(z.boolean()),
-    dearomatised: z.boolean().optional(),
-    may_go_over: told(uniqueList(z.enum([...MAY_GO_OVER_EXTRA, ...FAMILIES]))),
-    max_skin_um: told(ranged(1, 50_000, "µm")),
-    shrinkage: told(ranged(0, 0.9, "")),
-    cure_depth_um: told(ranged(1, 50_000, "µm")),
-    service_temp_c: told(celsius),
-    resists: told(uniqueList(z.enum(RESISTANCES))),
-    light: told(
-      z.strictObject({
-        wavelength_nm: told(ranged(200, 800, "nm")),
-        ec_mj_cm2: told(ranged(0.1, 10_000, "mJ/cm²")),
-        dp_um: told(ranged(1, 50_000, "µm")),
-      }),
-    ),
-    minimum_film_forming_c: told(celsius),
-    hazards: told(uniqueList(z.enum(HAZARDS))),
-    limits: z
-      .strictObject({
-        min_temp_c: told(celsius.nullable()),
-        max_temp_c: told(celsius.nullable()),
-        max_rh_pct: told(ranged(0, 100, "% RH").nullable()),
-      })
-      .optional(),
-    mix: z.strictObject({ ratio: told(z.string().max(20)), pot_life_min: told(minutes) }).optional(),
-    thinner_carriers: told(uniqueList(z.enum(CARRIERS))),
-    label: z
-      .strictObject({
-        temp_c: told(ranged(-10, 50, "°C")),
-        rh_pct: told(ranged(0, 95, "% RH")),
-        wft_um: told(ranged(1, 20_000, "µm")),
-        coats: told(ranged(1, 20, "coats")),
-        gap_min: time,
-        flash_min: time,
-        touch_min: time,
-        handle_min: time,
-        recoat: told(z.array(WINDOW).max(2)),
-        sandable_min: time,
-        tape_safe_min: time,
-        polishable_min: time,
-        cured_min: time,
-      })
-      .optional(),
-  })
-  .refine((p) => !carriersContradict({ family: p.family ?? "unknown", carriers: p.carriers ?? "unknown" }), {
-    error: CARRIERS_CONTRADICT,
-    path: ["carriers"],
-  });
-export type InlineProduct = z.infer<typeof inlineProductSchema>;
 const productRef = z.union([idSchema, inlineProductSchema]);
 
 const airSchema = z.strictObject({
@@ -228,114 +142,6 @@ export type CheckLayer = CheckRequest["layers"][number];
 const number = (v: number | "unknown" | null | undefined): number | null => (typeof v === "number" ? v : null);
 const flag = (v: boolean | "unknown" | undefined, absent = false): boolean => (typeof v === "boolean" ? v : absent);
 const known = <T>(v: T | "unknown" | undefined, absent: T): T => (v === undefined || v === "unknown" ? absent : v);
-
-/** Label conditions when an inline product leaves them out: the reference air, one 50 µm coat. */
-const LABEL_DEFAULTS = { tempC: 20, rhPct: 50, wftUm: 50, coats: 1 } as const;
-
-/** Facts that hold themselves open when told as unknown, by their name in the request. */
-const OPEN: readonly (readonly [keyof InlineProduct, ProductUnknown])[] = [
-  ["sheen", "sheen"],
-  ["effect", "effect"],
-  ["colour", "colour"],
-  ["flexible", "flexible"],
-  ["yellowing", "yellowing"],
-  ["uv_resistant", "uvResistant"],
-  ["combined_primer", "combinedPrimer"],
-  ["rust_inhibitor", "rustInhibitor"],
-  ["activator", "activator"],
-  ["thinner_carriers", "thinnerCarriers"],
-  ["may_go_over", "mayGoOver"],
-];
-
-/** Goods nobody asks a binder or carrier of: paper, tape and printed film bring none. */
-const SOLID_ROLES: readonly string[] = ["decal", "abrasive", "polish", "masking"];
-
-/** Families that are isocyanate systems unless their card says otherwise. */
-const ISOCYANATE_FAMILIES = ["urethane-2k", "urethane-mc"];
-
-function hazardsOf(p: InlineProduct): Product["hazards"] {
-  if (p.hazards === "unknown") return ["isocyanate-unknown"];
-  if (p.hazards) return p.hazards;
-  return ISOCYANATE_FAMILIES.includes(p.family ?? "") ? ["isocyanate-unknown"] : [];
-}
-
-/** An inline product as a core product under the given id. */
-export function inlineToProduct(id: string, p: InlineProduct, method: (typeof METHODS)[number]): Product {
-  const l = p.label ?? {};
-  const colourTold = p.colour !== undefined && p.colour !== "unknown";
-  const assumed = [...(colourTold ? [] : ["colour"]), ...(typeof l.wft_um === "number" ? [] : ["label.wft_um"])];
-  const propellant = p.propellant ?? (method === "aerosol" ? "unknown" : null);
-  return {
-    id,
-    name: p.name ?? id,
-    maker: "",
-    aliases: [],
-    role: p.role,
-    family: p.family ?? (SOLID_ROLES.includes(p.role) ? "wb-acrylic" : "unknown"),
-    carriers: p.carriers ?? (SOLID_ROLES.includes(p.role) ? [] : "unknown"),
-    bite: known<Product["bite"]>(p.bite, null),
-    propellant,
-    method,
-    // a contact liquid may hold none; a film of nothing is told as not given
-    volumeSolids: number(p.volume_solids) || null,
-    densityGMl: number(p.density),
-    dryDensityGMl: number(p.density_dry),
-    colour: known(p.colour, "#808080"),
-    effect: known(p.effect, p.role === "decal" ? "transparent" : "solid"),
-    opaqueDftUm: number(p.opaque_dft_um),
-    sheen: known(p.sheen, "satin"),
-    flexible: flag(p.flexible),
-    yellowing: flag(p.yellowing),
-    uvResistant: flag(p.uv_resistant),
-    combinedPrimer: flag(p.combined_primer),
-    rustInhibitor: flag(p.rust_inhibitor),
-    activator: flag(p.activator),
-    dearomatised: p.dearomatised ?? false,
-    mayGoOver: known<Product["mayGoOver"]>(p.may_go_over, null),
-    maxSkinUm: number(p.max_skin_um),
-    shrinkage: number(p.shrinkage),
-    cureDepthUm: number(p.cure_depth_um),
-    serviceTempC: number(p.service_temp_c),
-    resists: known<Product["resists"]>(p.resists, null),
-    light:
-      p.light === undefined || p.light === "unknown"
-        ? null
-        : {
-            wavelengthNm: number(p.light.wavelength_nm),
-            ecMjCm2: number(p.light.ec_mj_cm2),
-            dpUm: number(p.light.dp_um),
-          },
-    minFilmFormingC: number(p.minimum_film_forming_c),
-    thinnerCarriers: known<Product["carriers"] | null>(p.thinner_carriers, null) as Product["thinnerCarriers"],
-    mixRatio: known<string | null>(p.mix?.ratio, null),
-    hazards: hazardsOf(p),
-    limits: {
-      minTempC: number(p.limits?.min_temp_c),
-      maxTempC: number(p.limits?.max_temp_c),
-      maxRhPct: number(p.limits?.max_rh_pct),
-    },
-    label: {
-      tempC: number(l.temp_c) ?? LABEL_DEFAULTS.tempC,
-      rhPct: number(l.rh_pct) ?? LABEL_DEFAULTS.rhPct,
-      wftUm: number(l.wft_um) ?? LABEL_DEFAULTS.wftUm,
-      coats: number(l.coats) ?? LABEL_DEFAULTS.coats,
-      gapMin: number(l.gap_min),
-      flashMin: number(l.flash_min),
-      touchMin: number(l.touch_min),
-      handleMin: number(l.handle_min),
-      recoat: known<Product["label"]["recoat"]>(l.recoat, []),
-      sandableMin: number(l.sandable_min),
-      tapeSafeMin: number(l.tape_safe_min),
-      polishableMin: number(l.polishable_min),
-      curedMin: number(l.cured_min),
-    },
-    potLifeMin: number(p.mix?.pot_life_min),
-    leftMl: null,
-    note: "",
-    unknowns: OPEN.filter(([name]) => p[name] === "unknown").map(([, fact]) => fact),
-    assumed,
-  };
-}
 
 /** A layer of the request as a core layer; the ids are those its products were registered under. */
 export function checkToLayer(

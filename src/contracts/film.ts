@@ -2,7 +2,7 @@ import { z } from "zod";
 import type { AirPoint, MaterialId, Product, Unknown } from "@/core/model";
 import type { StudyLayer } from "@/core/study";
 import { ranged } from "./base";
-import { inlineProductSchema } from "./check";
+import { inlineProductSchema } from "./inline-product";
 
 const positive = (max: number, unit: string) =>
   ranged(0, max, unit).refine((n) => n > 0, { error: `must be above 0 ${unit}` });

@@ -5,6 +5,7 @@ export * from "./coupon";
 export * from "./document";
 export * from "./fields";
 export * from "./film";
+export * from "./inline-product";
 export * from "./limits";
 export * from "./log";
 export * from "./log-1";

@@ -3,7 +3,8 @@ import type { Difference, Found, Reason, Want, WhyNot } from "@/core/finder";
 import { METHODS, PROTECTIONS, SHEENS } from "@/core/model";
 import type { WayOfWorking } from "@/core/reference";
 import { idSchema, ranged, uniqueList } from "./base";
-import { checkRegionSchema, inlineProductSchema } from "./check";
+import { checkRegionSchema } from "./check";
+import { inlineProductOf } from "./inline-product";
 import { waySchema } from "./way";
 
 export const UNTIL = ["primer", "colour", "clear", "clear-alone"] as const satisfies readonly Want["until"][];
@@ -20,7 +21,7 @@ export const findSchema = z.strictObject({ wayId: idSchema, want: wantSchema });
 export type FindRequest = z.infer<typeof findSchema>;
 
 /** A product for the search told inline: it needs an id, and may carry a price and whether it is on the shelf. */
-const offeredSchema = inlineProductSchema.extend({
+const offeredSchema = inlineProductOf({
   id: idSchema,
   method: z.enum(METHODS).optional(),
   owned: z.boolean().optional(),

@@ -1,5 +1,6 @@
 export * from "./air";
 export * from "./coupons";
+export * from "./fields";
 export * from "./film";
 export * from "./finder";
 export * from "./mesh";

@@ -1,5 +1,5 @@
 import type { Product } from "@/core/model";
-import { strongestBite } from "@/core/reference";
+import { familyFacts, strongestBite } from "@/core/reference";
 import type { Operation } from "@/core/work";
 
 const sprayed = (p: Product): boolean => p.method === "airbrush" || p.method === "aerosol" || p.method === "spray-gun";
@@ -21,7 +21,8 @@ export function safetyLine(p: Product): string {
   if (p.hazards.includes("acid") || p.hazards.includes("sensitiser")) lines.push("gloves and eye cover");
   if (p.hazards.includes("peroxide")) lines.push("goggles: peroxide");
   if (p.method === "aerosol") lines.push("warm the can only in hand-warm water, never above 45 °C");
-  if (p.family === "alkyd") lines.push("oily rags laid flat outdoors or in water");
+  if (p.family !== "unknown" && familyFacts(p.family).mechanism === "oxidation")
+    lines.push("oily rags laid flat outdoors or in water");
   const text = lines.length > 0 ? lines.join("; ") : "gloves";
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}. The safety data sheet decides.`;
 }

@@ -1,7 +1,7 @@
 import { isPastDate } from "../judge/pile";
 import { type Layer, PREP_STEPS, type PrepStep, type Product, type Region, type Role } from "../model";
 import { dftUm, hexLuminance, hueOf, MAX_FILLER_COATS, plannedWftUm, puttySkins, ridgeBuriedUm } from "../numbers";
-import { FOAM_BARRIER, familySkinUm, materialFacts, PALE_FROM, volumeSolidsOf } from "../reference";
+import { FOAM_BARRIER, familyFacts, materialFacts, PALE_FROM, volumeSolidsOf } from "../reference";
 import { possibleBites } from "../rules";
 import type { FinderInput, Option, Reason, Want } from "./types";
 
@@ -109,7 +109,7 @@ function buildDrafts(p: Product, input: FinderInput): readonly Draft[] {
 function puttyDrafts(p: Product, input: FinderInput): readonly Draft[] {
   const depth = input.region.fillDepthUm ?? null;
   if (depth === null) return [];
-  const skinUm = p.maxSkinUm ?? (p.family === "unknown" ? null : familySkinUm(p.family));
+  const skinUm = p.maxSkinUm ?? (p.family === "unknown" ? null : familyFacts(p.family).skinUm);
   const skins = skinUm === null ? 1 : puttySkins(depth, skinUm, p.shrinkage ?? 0);
   if (skins > 8) return [];
   return [

@@ -54,9 +54,8 @@ export function isolatesOld(pile: Pile, seams: readonly (SeamPlan | null)[], i: 
     .some((k) => {
       const { family } = pile.products[k]!;
       if (family === "unknown") return false;
-      const f = familyFacts(family);
-      const barrier =
-        f.twoPart || family === "urethane-mc" || f.mechanism === "water" || (family === "shellac" && !alcohol);
+      const { isolatesOld } = familyFacts(family);
+      const barrier = isolatesOld === "all" || (isolatesOld === "all-but-alcohol" && !alcohol);
       const direct = filmBelow(pile, i) === k;
       return barrier && (!direct || seams[i]?.state === "cured" || waitsForCured(seams[i]));
     });

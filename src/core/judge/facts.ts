@@ -7,8 +7,6 @@ import {
   dewPointC,
   FOAM_BARRIER,
   familyFacts,
-  familyServiceC,
-  familySkinUm,
   MIX_TOLERANCE,
   materialFacts,
   STILL_AIR_M_S,
@@ -40,7 +38,7 @@ function skinFacts(pile: Pile, i: number): Facts {
   const [layer, product] = [pile.layers[i]!, pile.products[i]!];
   const filler = product.role === "putty" || layer.depthUm != null;
   const skinUm = skinOf(pile, i);
-  const usual = product.family === "unknown" ? null : familySkinUm(product.family);
+  const usual = product.family === "unknown" ? null : familyFacts(product.family).skinUm;
   return {
     "layer.skinOverLimit": product.maxSkinUm !== null && skinUm > product.maxSkinUm + 1e-9,
     "layer.skinOverUsual": product.maxSkinUm === null && filler && usual !== null && skinUm > usual,
@@ -139,7 +137,7 @@ function serviceUnder(region: Region, p: Product): KnownValue {
   const needC = region.serviceTempC ?? null;
   if (needC === null) return "no";
   if (p.serviceTempC != null) return p.serviceTempC < needC ? "stated" : "no";
-  return p.family !== "unknown" && familyServiceC(p.family) < needC ? "usual" : "no";
+  return p.family !== "unknown" && familyFacts(p.family).serviceC < needC ? "usual" : "no";
 }
 
 function coatGap(pile: Pile, i: number): KnownValue {

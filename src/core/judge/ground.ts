@@ -1,17 +1,6 @@
-import type { Carrier, FamilyId, Product, Region } from "../model";
+import type { FamilyId, Product, Region } from "../model";
 import { familyFacts, OLD_ALKYD_SAFE_DAYS } from "../reference";
 import type { FilmState } from "../rules";
-
-/** What such a film usually dried from; only asked whether a wash is of its own class. Source: common trade practice. */
-const USUAL_CARRIERS: Partial<Record<FamilyId, readonly Carrier[]>> = {
-  "wb-acrylic": ["water"],
-  "alcohol-acrylic": ["alcohol", "water"],
-  "wb-acrylic-urethane": ["water"],
-  "acrylic-lacquer": ["ester", "aromatic"],
-  "nc-lacquer": ["ester", "ketone"],
-  alkyd: ["aliphatic"],
-  shellac: ["alcohol"],
-};
 
 /** The film a part came with, as far as it is known, and the states it may be in now. */
 export interface GroundFilm {
@@ -26,9 +15,9 @@ function groundProduct(region: Region, family: FamilyId, sealed: boolean): Produ
     name: "the film already there",
     maker: "",
     aliases: [],
-    role: family === "pvb-etch" ? "primer-etch" : family === "cpo-promoter" ? "promoter" : sealed ? "sealer" : "colour",
+    role: familyFacts(family).laidAs ?? (sealed ? "sealer" : "colour"),
     family,
-    carriers: USUAL_CARRIERS[family] ?? [],
+    carriers: familyFacts(family).usualCarriers,
     bite: null,
     propellant: null,
     method: "brush",
@@ -71,13 +60,14 @@ function groundProduct(region: Region, family: FamilyId, sealed: boolean): Produ
 /** States by age. What hardens for days is not guessed: without an age it may be in its gap or past it. */
 function oldStates(family: FamilyId, ageDays: number | "unknown" | null): readonly FilmState[] {
   const age = ageDays === "unknown" ? null : ageDays;
-  if (family === "alkyd") {
+  const { mechanism, staleInADay, mustScuffWhenMissed } = familyFacts(family);
+  if (mechanism === "oxidation") {
     if (age === null) return ["gap", "cured"];
     return age < OLD_ALKYD_SAFE_DAYS ? ["gap"] : ["cured"];
   }
   // an etch or a promoter nobody covered within its day is past use
-  if (family === "pvb-etch" || family === "cpo-promoter") return age === null || age >= 1 ? ["missed"] : ["open"];
-  if (familyFacts(family).mustScuffWhenMissed) return age === null || age >= 1 ? ["missed"] : ["uncured"];
+  if (staleInADay) return age === null || age >= 1 ? ["missed"] : ["open"];
+  if (mustScuffWhenMissed) return age === null || age >= 1 ? ["missed"] : ["uncured"];
   return age === null || age >= 1 ? ["cured"] : ["uncured"];
 }
 
@@ -94,7 +84,7 @@ export function groundFilm(region: Region): GroundFilm | null {
   }
   if (!seal) return null;
   const product = { ...groundProduct(region, "wb-acrylic-urethane", true), family: seal.family };
-  if (seal.family !== "unknown") Object.assign(product, { carriers: USUAL_CARRIERS[seal.family] ?? [] });
+  if (seal.family !== "unknown") Object.assign(product, { carriers: familyFacts(seal.family).usualCarriers });
   const states: readonly FilmState[] =
     seal.cured === "unknown" ? ["uncured", "cured"] : seal.cured ? ["cured"] : ["uncured"];
   return { product, states, missing: "region.sealed_by.cured" };

@@ -80,7 +80,7 @@ const scuffed = (pile: Pile, layer: Layer, lower: Layer | null): boolean =>
 function blushed(pile: Pile, i: number, below: number): boolean {
   const { family } = pile.products[below]!;
   const air = airOf(pile, below);
-  if ((family !== "epoxy-2k" && family !== "epoxy-putty") || !air) return false;
+  if (family === "unknown" || !familyFacts(family).sweatsAmines || !air) return false;
   const sweats = air.tempC < AMINE_BLUSH.belowC || air.rhPct > AMINE_BLUSH.aboveRhPct;
   return sweats && !pile.layers[i]!.before.some((b) => b === "degrease" || b === "wipe");
 }

@@ -1,6 +1,6 @@
 import type { Product } from "../model";
 import { dryDensityGMl, filmMassG, grooveLost, hidesScratchUm, hueOf, ridgeBuriedUm, scratchUm } from "../numbers";
-import { familyFacts, OIL_FUEL_FAMILIES, STACKED_COATS } from "../reference";
+import { familyFacts, STACKED_COATS } from "../reference";
 import type { Facts, FactValue } from "../rules";
 import type { Pile } from "./pile";
 
@@ -62,7 +62,7 @@ const fillsHoles = (pile: Pile, i: number): boolean =>
 function oilProof(top: Product): FactValue {
   if (top.resists != null) return top.resists.includes("oil") && top.resists.includes("fuel") ? "yes" : "stated-no";
   if (top.family === "unknown") return { candidates: ["yes", "unsure"], missing: "product.family" };
-  return OIL_FUEL_FAMILIES.includes(top.family) ? "yes" : "unsure";
+  return familyFacts(top.family).standsOilFuel ? "yes" : "unsure";
 }
 
 /** Facts of the pile as a whole; it must hold at least one film. */

@@ -38,6 +38,8 @@ export interface FieldSpec {
   readonly cell?: unknown;
   /** name in a product told inline through the API, dotted where it is nested; null = it is not told there */
   readonly api: string | null;
+  /** least told there, where it is less than on a card: a thinner holds no solids */
+  readonly apiMin?: number;
   /** in the API it may be told as "unknown": then its rules stay open over every candidate */
   readonly mayBeUnknown?: true;
   /** several sources may speak of it, and the best evidence counts */

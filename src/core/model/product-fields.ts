@@ -79,7 +79,7 @@ export const LIGHT_FIELDS = {
 
 /** A jar, can or tube as the user entered it. Null means "not given": reference/resolve fills it and says so. */
 export const PRODUCT_FIELDS = {
-  name: { kind: "name", absent: "must", csv: "name", api: "name" },
+  name: { kind: "name", absent: "must", csv: "name", cell: "", api: "name" },
   maker: { kind: "text", most: 80, absent: "must", csv: "maker", cell: "", api: null },
   aliases: { kind: "texts", most: 12, absent: "must", csv: "aliases", cell: [], api: null },
   role: { ...choice(ROLES, "must", "role", "role"), cell: "" },
@@ -99,6 +99,7 @@ export const PRODUCT_FIELDS = {
     ranked: true,
     csv: "volume_solids",
     api: "volume_solids",
+    apiMin: 0,
   },
   densityGMl: { ...number("g/ml", 0.3, 5, "null", "density_g_ml", "density"), ranked: true },
   dryDensityGMl: number("g/ml", 0.1, 8, "null-or-left-out", "dry_density_g_ml", "density_dry"),

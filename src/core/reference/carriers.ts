@@ -1,4 +1,5 @@
 import { BITES, type Bite, type Carrier, type FamilyId, type Unknown } from "../model";
+import { familyFacts } from "./families";
 
 /** The default bite of each class of carrier. Source: common trade practice; exceptions live with the film or material. */
 const BITE_BY_CARRIER: Readonly<Record<Carrier, Bite>> = {
@@ -13,24 +14,13 @@ const BITE_BY_CARRIER: Readonly<Record<Carrier, Bite>> = {
   "reactive-diluent": "B3",
 };
 
-/** Binders that no water alone ever carried: a card that says so contradicts itself. Source: common trade practice. */
-const NEVER_WATER_ALONE: readonly FamilyId[] = [
-  "acrylic-lacquer",
-  "nc-lacquer",
-  "lacquer-putty",
-  "pvb-etch",
-  "shellac",
-  "cpo-promoter",
-  "polyester-2k",
-  "cyanoacrylate",
-  "solvent-cement",
-];
+/** A card that says water alone carries a binder no water alone ever carried. */
 export const carriersContradict = (p: {
   readonly family: FamilyId | Unknown;
   readonly carriers: readonly Carrier[] | Unknown;
 }): boolean =>
   p.family !== "unknown" &&
-  NEVER_WATER_ALONE.includes(p.family) &&
+  familyFacts(p.family).neverWaterAlone &&
   p.carriers !== "unknown" &&
   p.carriers.length > 0 &&
   p.carriers.every((c) => c === "water");

@@ -1,8 +1,12 @@
-import { FAMILIES, type FamilyId, type Milestone, type Verdict } from "../model";
+import { type Carrier, FAMILIES, type FamilyId, type Milestone, type Verdict } from "../model";
 
 /** What governs how a film dries, and with it every scaling law of its waits. */
 export type DryingMechanism = "solvent" | "water" | "oxidation" | "reaction" | "light";
 
+export const OPEN_HOURS_KINDS = ["water", "varnish", "lacquer", "enamel", "etch", "two-part", "shellac"] as const;
+export type OpenHoursKind = (typeof OPEN_HOURS_KINDS)[number];
+
+/** What a binder is like: rules and code ask these traits, never its id. */
 export interface FamilyFacts {
   readonly id: FamilyId;
   readonly mechanism: DryingMechanism;
@@ -24,6 +28,36 @@ export interface FamilyFacts {
   readonly twoPart: boolean;
   /** below this it never becomes a film, °C; null = no such limit */
   readonly filmFormingC: number | null;
+  /** warmest it serves at when its card does not say, °C (est., ordinary trade ranges) */
+  readonly serviceC: number;
+  /** deepest skin of a filler whose card does not say, µm (est.); null = it is no filler */
+  readonly skinUm: number | null;
+  /** stands model fuel and oil once through cured. Source: common trade practice */
+  readonly standsOilFuel: boolean;
+  /** no water alone ever carried it: a card that says so contradicts itself. Source: common trade practice */
+  readonly neverWaterAlone: boolean;
+  /** what it usually dries from; only asked whether a wash over an old film is of its own class. Source: common trade practice */
+  readonly usualCarriers: readonly Carrier[];
+  /** kind whose open hours are told apart on the Air screen; null = it has none of its own */
+  readonly openHours: OpenHoursKind | null;
+  /** shrinks as it hardens, and tears a softer film below it */
+  readonly hard: boolean;
+  /** alcohol swells the cured binder */
+  readonly swellsInAlcohol: boolean;
+  /** isocyanate unless its card says otherwise */
+  readonly isocyanate: boolean;
+  /** sweats amines when it goes through cold or damp */
+  readonly sweatsAmines: boolean;
+  /** its fumes fog clear parts */
+  readonly fogs: boolean;
+  /** past use when nobody covered it within its day */
+  readonly staleInADay: boolean;
+  /** what an old film of it was; null = a paint */
+  readonly laidAs: "primer-etch" | "promoter" | null;
+  /** a cured film of it keeps carriers from an older finish below */
+  readonly isolatesOld: "all" | "all-but-alcohol" | null;
+  /** drinks solvent like chalk */
+  readonly porousFill: boolean;
   /** used when the shelf does not say (est.) */
   readonly defaultVolumeSolids: number;
   readonly defaultDensityGMl: number;
@@ -42,6 +76,21 @@ const base: Row = {
   mustScuffWhenMissed: false,
   twoPart: false,
   filmFormingC: null,
+  serviceC: 60,
+  skinUm: null,
+  standsOilFuel: false,
+  neverWaterAlone: false,
+  usualCarriers: [],
+  openHours: null,
+  hard: false,
+  swellsInAlcohol: false,
+  isocyanate: false,
+  sweatsAmines: false,
+  fogs: false,
+  staleInADay: false,
+  laidAs: null,
+  isolatesOld: null,
+  porousFill: false,
   defaultVolumeSolids: 0.3,
   defaultDensityGMl: 1.1,
 };
@@ -67,17 +116,57 @@ const twoPart: Row = {
 
 /** Binder families as films. Source: common trade practice; volume solids and densities are estimates. */
 const TABLE: Readonly<Record<FamilyId, Row>> = {
-  "wb-acrylic": water,
+  "wb-acrylic": {
+    ...water,
+    serviceC: 60,
+    skinUm: 500,
+    usualCarriers: ["water"],
+    openHours: "water",
+    swellsInAlcohol: true,
+    isolatesOld: "all",
+  },
   "alcohol-acrylic": {
     ...water,
     reversible: true,
     curedHolds: ["ok", "ok", "ok", "care", "test"],
     filmFormingC: null,
     defaultVolumeSolids: 0.3,
+    serviceC: 60,
+    usualCarriers: ["alcohol", "water"],
+    openHours: "water",
+    swellsInAlcohol: true,
+    isolatesOld: "all",
   },
-  "wb-acrylic-urethane": { ...water, curedHolds: ["ok", "ok", "ok", "care", "test"] },
-  "acrylic-lacquer": { ...base, whileCuringBite: 2, reversible: true, bondsByRedissolving: true },
-  "nc-lacquer": { ...base, reversible: true, bondsByRedissolving: true, brittle: true },
+  "wb-acrylic-urethane": {
+    ...water,
+    curedHolds: ["ok", "ok", "ok", "care", "test"],
+    serviceC: 70,
+    usualCarriers: ["water"],
+    openHours: "varnish",
+    isolatesOld: "all",
+  },
+  "acrylic-lacquer": {
+    ...base,
+    whileCuringBite: 2,
+    reversible: true,
+    bondsByRedissolving: true,
+    serviceC: 65,
+    neverWaterAlone: true,
+    usualCarriers: ["ester", "aromatic"],
+    openHours: "lacquer",
+    hard: true,
+  },
+  "nc-lacquer": {
+    ...base,
+    reversible: true,
+    bondsByRedissolving: true,
+    brittle: true,
+    serviceC: 60,
+    neverWaterAlone: true,
+    usualCarriers: ["ester", "ketone"],
+    openHours: "lacquer",
+    hard: true,
+  },
   "lacquer-putty": {
     ...base,
     whileCuringBite: 2,
@@ -86,14 +175,30 @@ const TABLE: Readonly<Record<FamilyId, Row>> = {
     brittle: true,
     defaultVolumeSolids: 0.55,
     defaultDensityGMl: 1.5,
+    serviceC: 60,
+    skinUm: 250,
+    neverWaterAlone: true,
   },
-  alkyd: { ...base, mechanism: "oxidation", curedHolds: ["ok", "ok", "ok", "care", "test"], defaultVolumeSolids: 0.45 },
+  alkyd: {
+    ...base,
+    mechanism: "oxidation",
+    curedHolds: ["ok", "ok", "ok", "care", "test"],
+    defaultVolumeSolids: 0.45,
+    serviceC: 90,
+    usualCarriers: ["aliphatic"],
+    openHours: "enamel",
+  },
   "pvb-etch": {
     ...base,
     whileCuringBite: 0,
     curedHolds: ["ok", "ok", "ok", "ok", "care"],
     curedAlcohol: "test",
     defaultVolumeSolids: 0.15,
+    serviceC: 80,
+    neverWaterAlone: true,
+    openHours: "etch",
+    staleInADay: true,
+    laidAs: "primer-etch",
   },
   shellac: {
     ...base,
@@ -103,11 +208,52 @@ const TABLE: Readonly<Record<FamilyId, Row>> = {
     reversible: true,
     brittle: true,
     defaultVolumeSolids: 0.2,
+    serviceC: 55,
+    neverWaterAlone: true,
+    usualCarriers: ["alcohol"],
+    openHours: "shellac",
+    isolatesOld: "all-but-alcohol",
   },
-  "epoxy-2k": twoPart,
-  "epoxy-putty": { ...twoPart, brittle: true, defaultVolumeSolids: 1, defaultDensityGMl: 1.7 },
-  "urethane-2k": twoPart,
-  "urethane-mc": { ...twoPart, twoPart: false },
+  "epoxy-2k": {
+    ...twoPart,
+    serviceC: 100,
+    standsOilFuel: true,
+    openHours: "two-part",
+    hard: true,
+    sweatsAmines: true,
+    isolatesOld: "all",
+  },
+  "epoxy-putty": {
+    ...twoPart,
+    brittle: true,
+    defaultVolumeSolids: 1,
+    defaultDensityGMl: 1.7,
+    serviceC: 90,
+    skinUm: 10000,
+    standsOilFuel: true,
+    hard: true,
+    sweatsAmines: true,
+    isolatesOld: "all",
+  },
+  "urethane-2k": {
+    ...twoPart,
+    serviceC: 110,
+    standsOilFuel: true,
+    openHours: "two-part",
+    hard: true,
+    isocyanate: true,
+    isolatesOld: "all",
+  },
+  "urethane-mc": {
+    ...twoPart,
+    twoPart: false,
+    serviceC: 110,
+    standsOilFuel: true,
+    openHours: "two-part",
+    hard: true,
+    isocyanate: true,
+    isolatesOld: "all",
+  },
   "polyester-2k": {
     ...twoPart,
     whileCuringBite: 2,
@@ -115,8 +261,23 @@ const TABLE: Readonly<Record<FamilyId, Row>> = {
     brittle: true,
     defaultVolumeSolids: 0.95,
     defaultDensityGMl: 1.6,
+    serviceC: 90,
+    skinUm: 6000,
+    standsOilFuel: true,
+    neverWaterAlone: true,
+    hard: true,
+    isolatesOld: "all",
   },
-  "uv-acrylate": { ...twoPart, mechanism: "light", twoPart: false, mustScuffWhenMissed: false, defaultVolumeSolids: 1 },
+  "uv-acrylate": {
+    ...twoPart,
+    mechanism: "light",
+    twoPart: false,
+    mustScuffWhenMissed: false,
+    defaultVolumeSolids: 1,
+    serviceC: 80,
+    skinUm: 1000,
+    standsOilFuel: true,
+  },
   "gypsum-filler": {
     ...water,
     curedHolds: ["ok", "ok", "ok", "care", "care"],
@@ -124,8 +285,19 @@ const TABLE: Readonly<Record<FamilyId, Row>> = {
     filmFormingC: 5,
     defaultVolumeSolids: 0.6,
     defaultDensityGMl: 1.3,
+    serviceC: 80,
+    skinUm: 3000,
+    isolatesOld: "all",
+    porousFill: true,
   },
-  "cpo-promoter": { ...base, defaultVolumeSolids: 0.05 },
+  "cpo-promoter": {
+    ...base,
+    defaultVolumeSolids: 0.05,
+    serviceC: 70,
+    neverWaterAlone: true,
+    staleInADay: true,
+    laidAs: "promoter",
+  },
   cyanoacrylate: {
     ...base,
     mechanism: "reaction",
@@ -133,13 +305,20 @@ const TABLE: Readonly<Record<FamilyId, Row>> = {
     curedHolds: ["ok", "ok", "ok", "care", "test"],
     brittle: true,
     defaultVolumeSolids: 1,
+    serviceC: 70,
+    skinUm: 1000,
+    neverWaterAlone: true,
+    fogs: true,
   },
-  "solvent-cement": { ...base, defaultVolumeSolids: 0.1 },
+  "solvent-cement": { ...base, defaultVolumeSolids: 0.1, serviceC: 60, neverWaterAlone: true, fogs: true },
 };
 
 const FACTS = Object.fromEntries(FAMILIES.map((id) => [id, { id, ...TABLE[id] }])) as Record<FamilyId, FamilyFacts>;
 
 export const familyFacts = (id: FamilyId): FamilyFacts => FACTS[id];
+/** Families with a trait, in the vocabulary's order; for rules, whose facts name families. */
+export const familiesWith = (has: (f: FamilyFacts) => boolean): readonly FamilyId[] =>
+  FAMILIES.filter((id) => has(FACTS[id]));
 
 type RatioRow = Readonly<Record<Milestone, number>>;
 

@@ -4,7 +4,7 @@ import { type JudgeAnswer, type JudgeInput, judgeStack } from "../judge";
 import type { Caution, Coupon, Layer, Stack } from "../model";
 import { readKey, roundId } from "../model";
 import { plannedWftUm } from "../numbers";
-import { familySkinUm, MOST_ROUNDS, ROUND_GRIT, ROUND_RUB_SHARE, USUAL_ROUNDS, volumeSolidsOf } from "../reference";
+import { familyFacts, MOST_ROUNDS, ROUND_GRIT, ROUND_RUB_SHARE, USUAL_ROUNDS, volumeSolidsOf } from "../reference";
 import type { PlanRegion } from "./types";
 
 /** What rounds hang on beside the stack itself. */
@@ -102,7 +102,7 @@ function expanded(stack: Stack, over: number, rounds: number, puttyId: string | 
 /** One thin skin on the spots that were found, levelled. */
 function fillLayer(primer: Layer, puttyId: string, n: number, input: RoundsInput): Layer {
   const putty = input.productOf(puttyId);
-  const skinUm = putty.maxSkinUm ?? (putty.family === "unknown" ? null : familySkinUm(putty.family));
+  const skinUm = putty.maxSkinUm ?? (putty.family === "unknown" ? null : familyFacts(putty.family).skinUm);
   const bare: Layer = {
     id: roundId(primer.id, n, "f"),
     productId: puttyId,

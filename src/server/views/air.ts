@@ -9,9 +9,9 @@ import {
 } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { airAt, type Climate, gateReason, gateSpans } from "@/core/film";
-import { type FamilyId, FILM_ROLES, isOneOf, type Product, type Unknown } from "@/core/model";
+import { FILM_ROLES, isOneOf, type Product } from "@/core/model";
 import { heatLimitC } from "@/core/policy";
-import { dewMarginC, dewPointC } from "@/core/reference";
+import { dewMarginC, dewPointC, familyFacts, OPEN_HOURS_KINDS } from "@/core/reference";
 import { type Db, readReadings } from "@/db";
 import { nowMs } from "../clock";
 import { reading, viewing } from "../guard";
@@ -22,21 +22,8 @@ import { airOfNow, type Snapshot, snapshotOf } from "../workspace/snapshot";
 
 export const getAirNow = (): Outcome<AirNow> => viewing((s) => done(airOfNow(s, null, nowMs())));
 
-/** Kinds of product whose hours are told apart. */
-const KINDS: Readonly<Partial<Record<FamilyId | Unknown, string>>> = {
-  "wb-acrylic": "water",
-  "alcohol-acrylic": "water",
-  "wb-acrylic-urethane": "varnish",
-  "acrylic-lacquer": "lacquer",
-  "nc-lacquer": "lacquer",
-  alkyd: "enamel",
-  "pvb-etch": "etch",
-  shellac: "shellac",
-  "epoxy-2k": "two-part",
-  "urethane-2k": "two-part",
-  "urethane-mc": "two-part",
-};
-const KIND_ORDER = ["water", "varnish", "lacquer", "enamel", "etch", "two-part", "shellac"] as const;
+/** Kind of product whose hours are told apart; null = none of its own. */
+const hoursKind = ({ family }: Product) => (family === "unknown" ? null : familyFacts(family).openHours);
 
 /** For each kind the owned product whose hours are fewest. */
 function openHours(
@@ -47,9 +34,9 @@ function openHours(
   nowMin: number,
 ): readonly OpenHours[] {
   const within = [{ startMin: fromMin, endMin: toMin }];
-  return KIND_ORDER.flatMap((kind): OpenHours[] => {
+  return OPEN_HOURS_KINDS.flatMap((kind): OpenHours[] => {
     const rows = products
-      .filter((p) => KINDS[p.family] === kind && p.owned !== false && isOneOf(FILM_ROLES)(p.role))
+      .filter((p) => hoursKind(p) === kind && p.owned !== false && isOneOf(FILM_ROLES)(p.role))
       .map((p) => ({ p, spans: gateSpans(p, climate, within) }))
       .map((r) => ({ ...r, minutes: r.spans.reduce((sum, s) => sum + s.endMin - s.startMin, 0) }))
       .sort((a, b) => a.minutes - b.minutes || (a.p.id < b.p.id ? -1 : 1));

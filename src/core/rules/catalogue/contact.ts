@@ -1,3 +1,4 @@
+import { familiesWith } from "../../reference";
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { advise, rulesFor, waitFor } from "../rule";
 
@@ -9,9 +10,13 @@ const sameClassWipe = all(
   wipe,
   touchesFilm,
   any(
-    all(is("lower.family", "alkyd"), atLeast("upper.biteStrength", 2), yes("seam.sameClass")),
+    all(
+      is("lower.family", ...familiesWith((f) => f.mechanism === "oxidation")),
+      atLeast("upper.biteStrength", 2),
+      yes("seam.sameClass"),
+    ),
     // the binder is what the alcohol swells, whatever flew off it when it dried
-    all(is("lower.family", "wb-acrylic", "alcohol-acrylic"), yes("seam.alcohol")),
+    all(is("lower.family", ...familiesWith((f) => f.swellsInAlcohol)), yes("seam.alcohol")),
   ),
 );
 const sameClassOther = all(
@@ -124,7 +129,7 @@ export const CONTACT_RULES = rulesFor("contact", [
     verdict: "care",
     when: all(
       is("upper.role", "adhesive"),
-      is("upper.family", "cyanoacrylate", "solvent-cement"),
+      is("upper.family", ...familiesWith((f) => f.fogs)),
       yes("region.clearNearby"),
     ),
     remedy: [advise("ventilate-or-other-glue")],

@@ -1,3 +1,4 @@
+import { familiesWith } from "../../reference";
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { addBefore, advise, rulesFor, waitFor } from "../rule";
 
@@ -9,9 +10,13 @@ const vapourUnmasked = all(
   atLeast("upper.biteStrength", 1),
   not(has("bench.protection", "extraction", "a2p3", "air-fed")),
 );
-const mayHoldIsocyanate = any(yes("upper.twoPart"), is("upper.family", "urethane-2k", "urethane-mc"));
+const mayHoldIsocyanate = any(yes("upper.twoPart"), is("upper.family", ...familiesWith((f) => f.isocyanate)));
+const LAMP_CURED = familiesWith((f) => f.mechanism === "light");
 const weakHue = any(is("layer.hue", "yellow", "red"), is("upper.effect", "fluorescent", "transparent"));
-const twoPartByReaction = any(yes("upper.twoPart"), is("upper.family", "urethane-mc"));
+const twoPartByReaction = any(
+  yes("upper.twoPart"),
+  is("upper.family", ...familiesWith((f) => f.isocyanate && !f.twoPart)),
+);
 
 /** Slick plastic with neither key nor promoter nor primer under what is taped. */
 const bareSlick = all(
@@ -51,7 +56,7 @@ export const LAYER_RULES = rulesFor("layer", [
   {
     id: "light-cannot-reach",
     verdict: "stop",
-    when: all(is("upper.family", "uv-acrylate"), any(yes("layer.beyondLight"), yes("layer.shaded"))),
+    when: all(is("upper.family", ...LAMP_CURED), any(yes("layer.beyondLight"), yes("layer.shaded"))),
     remedy: [advise("thinner-skins"), advise("other-filler")],
   },
   {
@@ -65,7 +70,7 @@ export const LAYER_RULES = rulesFor("layer", [
   {
     id: "light-unknown",
     verdict: "care",
-    when: all(film, is("upper.family", "uv-acrylate"), no("upper.lightKnown")),
+    when: all(film, is("upper.family", ...LAMP_CURED), no("upper.lightKnown")),
     remedy: [advise("lamp-passes"), advise("find-out")],
   },
   { id: "past-its-date", verdict: "care", when: yes("layer.pastDate"), remedy: [advise("test-patch")] },
@@ -109,7 +114,11 @@ export const LAYER_RULES = rulesFor("layer", [
   {
     id: "coats-in-forbidden-gap",
     verdict: "stop",
-    when: all(is("layer.coatGap", "gap"), is("upper.family", "alkyd"), atLeast("upper.biteStrength", 2)),
+    when: all(
+      is("layer.coatGap", "gap"),
+      is("upper.family", ...familiesWith((f) => f.mechanism === "oxidation")),
+      atLeast("upper.biteStrength", 2),
+    ),
     remedy: [waitFor("window")],
   },
   {
@@ -216,7 +225,7 @@ export const LAYER_RULES = rulesFor("layer", [
   {
     id: "fumes-near-clear",
     verdict: "care",
-    when: all(film, is("upper.family", "cyanoacrylate", "solvent-cement"), yes("region.clearNearby")),
+    when: all(film, is("upper.family", ...familiesWith((f) => f.fogs)), yes("region.clearNearby")),
     remedy: [advise("ventilate-or-other-glue")],
   },
   {

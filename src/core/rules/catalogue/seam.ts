@@ -1,20 +1,15 @@
+import { familiesWith } from "../../reference";
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { addBefore, advise, renewBelow, rulesFor, setHeaviness, waitFor } from "../rule";
 
-const TWO_PART_FAMILIES = ["epoxy-2k", "epoxy-putty", "urethane-2k", "polyester-2k"];
-const HARD_OVER_SOFT = [
-  "epoxy-2k",
-  "epoxy-putty",
-  "urethane-2k",
-  "urethane-mc",
-  "polyester-2k",
-  "acrylic-lacquer",
-  "nc-lacquer",
-];
+const TWO_PART_FAMILIES = familiesWith((f) => f.twoPart);
+const HARD_OVER_SOFT = familiesWith((f) => f.hard);
+const POROUS_FILLS = familiesWith((f) => f.porousFill);
 const PRIMERS = ["primer-etch", "primer", "primer-highbuild", "surfacer"];
-const LACQUERS = ["acrylic-lacquer", "nc-lacquer", "lacquer-putty"];
+const LACQUERS = familiesWith((f) => f.bondsByRedissolving);
+const OIL_DRYING = familiesWith((f) => f.mechanism === "oxidation");
 
-const ACRYLICS = ["wb-acrylic", "alcohol-acrylic"];
+const ACRYLICS = familiesWith((f) => f.swellsInAlcohol);
 
 const dried = is("seam.state", "hard", "cured", "missed");
 const notScuffed = no("seam.scuffed");
@@ -80,13 +75,13 @@ export const SEAM_RULES = rulesFor("seam", [
   {
     id: "alkyd-forbidden-gap",
     verdict: "stop",
-    when: all(is("lower.family", "alkyd"), is("seam.state", "gap"), atLeast("upper.biteStrength", 2)),
+    when: all(is("lower.family", ...OIL_DRYING), is("seam.state", "gap"), atLeast("upper.biteStrength", 2)),
     remedy: [waitFor("window")],
   },
   {
     id: "forbidden-gap",
     verdict: "care",
-    when: all(is("seam.state", "gap"), not(all(is("lower.family", "alkyd"), atLeast("upper.biteStrength", 2)))),
+    when: all(is("seam.state", "gap"), not(all(is("lower.family", ...OIL_DRYING), atLeast("upper.biteStrength", 2)))),
     remedy: [waitFor("window")],
   },
   {
@@ -95,7 +90,7 @@ export const SEAM_RULES = rulesFor("seam", [
     when: all(
       yes("seam.early"),
       not(lacquerOnItsKind),
-      any(atLeast("upper.biteStrength", 2), is("lower.family", "alkyd")),
+      any(atLeast("upper.biteStrength", 2), is("lower.family", ...OIL_DRYING)),
     ),
     remedy: [waitFor("recoat")],
   },
@@ -105,7 +100,7 @@ export const SEAM_RULES = rulesFor("seam", [
     when: all(
       yes("seam.early"),
       not(lacquerOnItsKind),
-      not(any(atLeast("upper.biteStrength", 2), is("lower.family", "alkyd"))),
+      not(any(atLeast("upper.biteStrength", 2), is("lower.family", ...OIL_DRYING))),
     ),
     remedy: [waitFor("recoat")],
   },
@@ -230,7 +225,7 @@ export const SEAM_RULES = rulesFor("seam", [
     id: "hard-over-soft",
     verdict: "stop",
     when: all(
-      is("lower.family", "alkyd"),
+      is("lower.family", ...OIL_DRYING),
       is("upper.family", ...HARD_OVER_SOFT),
       not(is("seam.state", "hard", "cured")),
     ),
@@ -240,7 +235,7 @@ export const SEAM_RULES = rulesFor("seam", [
     id: "two-part-over-old",
     verdict: "test",
     when: all(
-      is("lower.family", "alkyd", ...LACQUERS),
+      is("lower.family", ...OIL_DRYING, ...LACQUERS),
       is("upper.family", ...TWO_PART_FAMILIES),
       not(is("upper.role", "putty")),
       is("seam.state", "hard", "cured", "open", "missed"),
@@ -252,7 +247,7 @@ export const SEAM_RULES = rulesFor("seam", [
     verdict: "stop",
     when: all(
       yes("upper.waterBorne"),
-      is("lower.family", "alkyd", ...TWO_PART_FAMILIES),
+      is("lower.family", ...OIL_DRYING, ...TWO_PART_FAMILIES),
       is("lower.sheen", "gloss"),
       dried,
       notScuffed,
@@ -267,7 +262,7 @@ export const SEAM_RULES = rulesFor("seam", [
       is("lower.sheen", "gloss"),
       dried,
       notScuffed,
-      not(all(yes("upper.waterBorne"), is("lower.family", "alkyd", ...TWO_PART_FAMILIES))),
+      not(all(yes("upper.waterBorne"), is("lower.family", ...OIL_DRYING, ...TWO_PART_FAMILIES))),
     ),
     remedy: [addBefore("scuff")],
   },
@@ -309,13 +304,13 @@ export const SEAM_RULES = rulesFor("seam", [
   {
     id: "porous-filler-solvent",
     verdict: "care",
-    when: all(is("lower.family", "gypsum-filler"), atLeast("upper.biteStrength", 2), not(is("region.group", "foam"))),
+    when: all(is("lower.family", ...POROUS_FILLS), atLeast("upper.biteStrength", 2), not(is("region.group", "foam"))),
     remedy: [advise("seal-first")],
   },
   {
     id: "porous-filler-on-foam",
     verdict: "stop",
-    when: all(is("lower.family", "gypsum-filler"), atLeast("upper.biteStrength", 2), is("region.group", "foam")),
+    when: all(is("lower.family", ...POROUS_FILLS), atLeast("upper.biteStrength", 2), is("region.group", "foam")),
     remedy: [advise("seal-first")],
   },
   { id: "amine-blush", verdict: "stop", when: yes("seam.amineBlush"), remedy: [addBefore("degrease")] },
@@ -325,7 +320,7 @@ export const SEAM_RULES = rulesFor("seam", [
     when: all(
       sameClassWash,
       any(
-        all(is("lower.family", "alkyd"), atLeast("upper.biteStrength", 2)),
+        all(is("lower.family", ...OIL_DRYING), atLeast("upper.biteStrength", 2)),
         all(is("lower.family", ...ACRYLICS), yes("seam.alcohol")),
       ),
     ),
@@ -351,7 +346,7 @@ export const SEAM_RULES = rulesFor("seam", [
       not(all(waterOnWater, is("seam.state", "cured"))),
       not(
         any(
-          all(is("lower.family", "alkyd"), atLeast("upper.biteStrength", 2)),
+          all(is("lower.family", ...OIL_DRYING), atLeast("upper.biteStrength", 2)),
           all(is("lower.family", ...ACRYLICS), yes("seam.alcohol")),
         ),
       ),

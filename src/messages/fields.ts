@@ -1,0 +1,124 @@
+import type { LABEL_FIELDS, LIGHT_FIELDS, LIMIT_FIELDS, PRODUCT_FIELDS } from "@/core/model";
+import {
+  BITE_NAME,
+  CARRIER_NAME,
+  EFFECT_NAME,
+  FAMILY_NAME,
+  HAZARD_NAME,
+  MAY_GO_OVER_NAME,
+  METHOD_NAME,
+  PROPELLANT_NAME,
+  RESISTANCE_NAME,
+  ROLE_NAME,
+  SHEEN_NAME,
+  SOURCE_NAME,
+} from "./vocabulary";
+
+/** Groups of a product's card and form, in their order. */
+export const FIELD_GROUPS = {
+  what: "",
+  carrier: "Carrier",
+  conditions: "Label: what its times hold for",
+  times: "Label: times in minutes",
+  film: "Film",
+  limits: "Limits, hazards, stock",
+} as const;
+export type FieldGroup = keyof typeof FIELD_GROUPS;
+
+export interface FieldWords {
+  readonly group: FieldGroup;
+  readonly label: string;
+  /** beside the label, where the registry's own unit would not help */
+  readonly unit?: string;
+  /** names of what may be chosen */
+  readonly options?: Readonly<Record<string, string>>;
+  /** said where nothing is chosen */
+  readonly none?: string;
+  /** takes the whole row */
+  readonly wide?: true;
+}
+
+type Within<P extends string, T> = `${P}.${Extract<keyof T, string>}`;
+export type ProductPath =
+  | keyof typeof PRODUCT_FIELDS
+  | Within<"label", typeof LABEL_FIELDS>
+  | Within<"limits", typeof LIMIT_FIELDS>
+  | Within<"light", typeof LIGHT_FIELDS>;
+
+const OVER_NAME: Readonly<Record<string, string>> = Object.fromEntries(
+  Object.entries(MAY_GO_OVER_NAME).filter(([k]) => k !== "unknown"),
+);
+
+/** What each field of a product is called, in the order a form asks for them. A field without words is a type error. */
+export const PRODUCT_WORDS: Readonly<Record<ProductPath, FieldWords>> = {
+  name: { group: "what", label: "Name", wide: true },
+  maker: { group: "what", label: "Maker" },
+  aliases: { group: "what", label: "Also goes by", unit: "commas between" },
+  role: { group: "what", label: "Role", options: ROLE_NAME },
+  family: { group: "what", label: "Family (binder)", options: FAMILY_NAME },
+  method: { group: "what", label: "Applied by", options: METHOD_NAME },
+  propellant: { group: "what", label: "Propellant", options: PROPELLANT_NAME, none: "– choose –" },
+  carriers: { group: "carrier", label: "What flies off while it dries", options: CARRIER_NAME },
+  bite: { group: "carrier", label: "Bite", options: BITE_NAME, none: "by its carriers" },
+  thinnerCarriers: {
+    group: "carrier",
+    label: "Thin it with (none ticked: its own carriers)",
+    options: CARRIER_NAME,
+  },
+  dearomatised: { group: "carrier", label: "De-aromatised (low odour)" },
+  "label.tempC": { group: "conditions", label: "Temperature" },
+  "label.rhPct": { group: "conditions", label: "Humidity" },
+  "label.wftUm": { group: "conditions", label: "Wet film a coat" },
+  "label.coats": { group: "conditions", label: "Coats", unit: "" },
+  "label.flashMin": { group: "times", label: "Flash", unit: "" },
+  "label.gapMin": { group: "times", label: "Between its coats", unit: "" },
+  "label.touchMin": { group: "times", label: "Touch dry", unit: "" },
+  "label.handleMin": { group: "times", label: "Handle", unit: "" },
+  "label.recoat": { group: "times", label: "Recoat window" },
+  "label.sandableMin": { group: "times", label: "Sandable", unit: "" },
+  "label.tapeSafeMin": { group: "times", label: "Tape safe", unit: "" },
+  "label.polishableMin": { group: "times", label: "Polishable", unit: "" },
+  "label.curedMin": { group: "times", label: "Through cured", unit: "" },
+  volumeSolids: { group: "film", label: "Volume solids" },
+  densityGMl: { group: "film", label: "Density" },
+  colour: { group: "film", label: "Colour" },
+  sheen: { group: "film", label: "Sheen", options: SHEEN_NAME },
+  effect: { group: "film", label: "Effect", options: EFFECT_NAME },
+  maxSkinUm: { group: "film", label: "Deepest skin", unit: "µm dry" },
+  shrinkage: { group: "film", label: "Shrinks by" },
+  opaqueDftUm: { group: "film", label: "Hides at", unit: "µm dry" },
+  cureDepthUm: { group: "film", label: "Light cures it to" },
+  dryDensityGMl: { group: "film", label: "Density, dry" },
+  minFilmFormingC: { group: "film", label: "Makes a film from" },
+  serviceTempC: { group: "film", label: "In service up to" },
+  "light.wavelengthNm": { group: "film", label: "Cured by light of" },
+  "light.dpUm": { group: "film", label: "Light falls off in" },
+  "light.ecMjCm2": { group: "film", label: "Sets from a dose of" },
+  resists: { group: "film", label: "The cured film stands", options: RESISTANCE_NAME },
+  mayGoOver: {
+    group: "film",
+    label: "Label says it may go over (none ticked: it does not say)",
+    options: OVER_NAME,
+  },
+  flexible: { group: "film", label: "Flexible" },
+  yellowing: { group: "film", label: "Yellows" },
+  uvResistant: { group: "film", label: "UV resistant" },
+  combinedPrimer: { group: "film", label: "Paint and primer in one" },
+  rustInhibitor: { group: "film", label: "Rust inhibitor" },
+  activator: { group: "film", label: "Speeds instant glue" },
+  "limits.minTempC": { group: "limits", label: "Not below" },
+  "limits.maxTempC": { group: "limits", label: "Not above" },
+  "limits.maxRhPct": { group: "limits", label: "Not above" },
+  potLifeMin: { group: "limits", label: "Pot life", unit: "min" },
+  mixRatio: { group: "limits", label: "Mixed by volume", unit: "such as 4:1" },
+  packMl: { group: "limits", label: "Pack" },
+  leftMl: { group: "limits", label: "Left" },
+  price: { group: "limits", label: "Price of a pack" },
+  openedOn: { group: "limits", label: "Opened", unit: "such as 2026-03-14" },
+  useBy: { group: "limits", label: "Use by", unit: "such as 2027-03-14" },
+  source: { group: "limits", label: "These figures are from", options: SOURCE_NAME },
+  owned: { group: "limits", label: "On the shelf" },
+  hazards: { group: "limits", label: "Hazards", options: HAZARD_NAME },
+  note: { group: "limits", label: "Note", wide: true },
+  photo: { group: "limits", label: "Photo of the label" },
+};

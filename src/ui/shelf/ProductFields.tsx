@@ -1,0 +1,227 @@
+"use client";
+
+import type { ChangeEvent, ReactNode } from "react";
+import { type FieldErrors, type FieldPath, useFormContext } from "react-hook-form";
+import { type Field, PRODUCT_ROWS } from "@/core/model";
+import { FIELD_GROUPS, type FieldGroup, type FieldWords, PRODUCT_WORDS, type ProductPath } from "@/messages";
+import type { ProductDraft } from "./draft";
+
+/** Cells of the product form, each by its row of the registry and its words. */
+
+type Path = FieldPath<ProductDraft>;
+const ROW = new Map(PRODUCT_ROWS.map((r) => [r.path, r.field]));
+
+function faultAt(errors: FieldErrors<ProductDraft>, path: string): string | null {
+  let node: unknown = errors;
+  for (const key of path.split(".")) node = (node as Record<string, unknown> | undefined)?.[key];
+  const message =
+    (node as { message?: unknown; root?: { message?: unknown } } | undefined)?.message ??
+    (node as { root?: { message?: unknown } } | undefined)?.root?.message;
+  return typeof message === "string" ? message : null;
+}
+
+const useFault = (path: string): string | null => faultAt(useFormContext<ProductDraft>().formState.errors, path);
+
+interface CellProps {
+  readonly path: ProductPath;
+  readonly field: Field;
+  readonly words: FieldWords;
+}
+
+const unitOf = ({ field, words }: Pick<CellProps, "field" | "words">): string =>
+  words.unit ?? (field.kind === "number" ? field.unit : field.kind === "share" ? "%" : "");
+
+function TextCell({ path, field, words }: CellProps) {
+  const { register } = useFormContext<ProductDraft>();
+  const fault = useFault(path);
+  const unit = unitOf({ field, words });
+  const id = `f-${path}`;
+  return (
+    <div className={words.wide ? "col-span-2" : ""}>
+      <label htmlFor={id} className="text-sm">
+        {words.label}
+        {unit && <span className="soft"> ({unit})</span>}
+      </label>
+      <input
+        id={id}
+        aria-invalid={fault !== null}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        inputMode={field.kind === "number" || field.kind === "share" ? "decimal" : undefined}
+        className={`input input-sm w-full ${fault ? "input-error" : ""}`}
+        {...register(path as Path)}
+      />
+      {fault && (
+        <p id={`${id}-fault`} role="alert" className="text-sm font-semibold text-error">
+          {fault}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function NoteCell({ path, words }: CellProps) {
+  const { register } = useFormContext<ProductDraft>();
+  return (
+    <div className="col-span-2">
+      <label htmlFor={`f-${path}`} className="text-sm">
+        {words.label}
+      </label>
+      <textarea id={`f-${path}`} className="textarea w-full" rows={2} {...register(path as Path)} />
+    </div>
+  );
+}
+
+function ColourCell({ path, words }: CellProps) {
+  const { register } = useFormContext<ProductDraft>();
+  return (
+    <label className="text-sm">
+      {words.label}
+      <input type="color" className="h-8 w-full" {...register(path as Path)} />
+    </label>
+  );
+}
+
+function ChoiceCell({ path, words }: CellProps) {
+  const { register } = useFormContext<ProductDraft>();
+  const fault = useFault(path);
+  return (
+    <label className="text-sm">
+      {words.label}
+      <select className={`select select-sm w-full ${fault ? "select-error" : ""}`} {...register(path as Path)}>
+        {words.none !== undefined && <option value="">{words.none}</option>}
+        {Object.entries(words.options ?? {}).map(([v, name]) => (
+          <option key={v} value={v}>
+            {name}
+          </option>
+        ))}
+      </select>
+      {fault && (
+        <span role="alert" className="font-semibold text-error">
+          {fault}
+        </span>
+      )}
+    </label>
+  );
+}
+
+function ListCell({ path, words }: CellProps) {
+  const { register, setValue } = useFormContext<ProductDraft>();
+  // who ticks a carrier knows one: "I do not know" need not be found and taken off as well
+  const said = (e: ChangeEvent<HTMLInputElement>) => {
+    if (path === "carriers" && e.target.checked) setValue("carriersUnknown", false, { shouldDirty: true });
+  };
+  return (
+    <fieldset className="col-span-2">
+      <legend className="text-sm">{words.label}</legend>
+      <div className="flex flex-wrap gap-x-3 gap-y-1">
+        {Object.entries(words.options ?? {}).map(([v, name]) => (
+          <label key={v} className="flex items-center gap-1.5 text-sm">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-xs"
+              value={v}
+              {...register(path as Path, { onChange: said })}
+            />
+            {name}
+          </label>
+        ))}
+      </div>
+      {path === "carriers" && <Flag path="carriersUnknown" label="I do not know: judge as the strongest" />}
+      {path === "resists" && <Flag path="resistsTold" label="Its card says nothing else is stood" />}
+    </fieldset>
+  );
+}
+
+function Flag({ path, label }: { path: Path; label: string }) {
+  const { register } = useFormContext<ProductDraft>();
+  return (
+    <label className="flex items-center gap-1.5 text-sm">
+      <input type="checkbox" className="checkbox checkbox-xs" {...register(path)} />
+      {label}
+    </label>
+  );
+}
+
+function WindowsCell({ path, words }: CellProps) {
+  return (
+    <>
+      <WindowRow path={path} i={0} label={words.label} />
+      <WindowRow path={path} i={1} label="Second window" />
+    </>
+  );
+}
+
+function WindowRow({ path, i, label }: { path: ProductPath; i: 0 | 1; label: string }) {
+  const { register, formState } = useFormContext<ProductDraft>();
+  const fault =
+    ["", ".0", ".1"].map((end) => faultAt(formState.errors, `${path}.${i}${end}`)).find((f) => f !== null) ?? null;
+  const cls = `input input-sm w-full ${fault ? "input-error" : ""}`;
+  return (
+    <fieldset className="col-span-2">
+      <legend className="text-sm">
+        {label} <span className="soft">(min after the coat; leave “shuts” empty if it never does)</span>
+      </legend>
+      <div className="grid grid-cols-2 gap-3">
+        {(["opens", "shuts"] as const).map((end, n) => (
+          <input
+            key={end}
+            aria-label={`${label}: ${end}, min`}
+            aria-invalid={fault !== null}
+            inputMode="decimal"
+            placeholder={end}
+            className={cls}
+            {...register(`${path}.${i}.${n}` as Path)}
+          />
+        ))}
+      </div>
+      {fault && (
+        <p role="alert" className="text-sm font-semibold text-error">
+          {fault}
+        </p>
+      )}
+    </fieldset>
+  );
+}
+
+const CELL: Readonly<Record<Exclude<Field["kind"], "flag" | "photo">, (props: CellProps) => ReactNode>> = {
+  name: TextCell,
+  text: TextCell,
+  texts: TextCell,
+  number: TextCell,
+  share: TextCell,
+  date: TextCell,
+  ratio: TextCell,
+  note: NoteCell,
+  colour: ColourCell,
+  choice: ChoiceCell,
+  list: ListCell,
+  windows: WindowsCell,
+};
+
+/** The fields of one group in the order of their words, ticks last. @param hidden not asked just now */
+export function FieldGroupCells({ group, hidden }: { group: FieldGroup; hidden: ReadonlySet<ProductPath> }) {
+  const rows = (Object.entries(PRODUCT_WORDS) as [ProductPath, FieldWords][]).flatMap(([path, words]) => {
+    const field = ROW.get(path);
+    return field && words.group === group && !hidden.has(path) ? [{ path, words, field }] : [];
+  });
+  const flags = rows.filter((r) => r.field.kind === "flag");
+  return (
+    <section className={FIELD_GROUPS[group] && "border-t border-base-300 pt-2"}>
+      {FIELD_GROUPS[group] && <h3 className="mb-1 font-bold">{FIELD_GROUPS[group]}</h3>}
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        {rows.map(({ path, words, field }) => {
+          if (field.kind === "flag" || field.kind === "photo") return null;
+          const Cell = CELL[field.kind];
+          return <Cell key={path} path={path} words={words} field={field} />;
+        })}
+        {flags.length > 0 && (
+          <div className="col-span-2 flex flex-wrap gap-x-4 gap-y-1">
+            {flags.map(({ path, words }) => (
+              <Flag key={path} path={path as Path} label={words.label} />
+            ))}
+          </div>
+        )}
+      </div>
+    </section>
+  );
+}
