@@ -1,0 +1,4 @@
+import { writeFileSync } from "node:fs";
+import { fieldbook } from "./lib/fieldbook";
+
+writeFileSync("docs/fields.md", fieldbook());
