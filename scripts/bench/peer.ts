@@ -18,7 +18,7 @@ interface Step {
 }
 
 /** The instance for a general constraint solver: starts with the domains the sessions leave, differences, cumulatives, set-ups as pairs. */
-export function modelOf(i: Instance): string {
+function modelOf(i: Instance): string {
   const ops = i.operations;
   const no = new Map(ops.map((o, n) => [o.id, n + 1]));
   const end = (id: string) => `(s[${no.get(id)}]+${ops[no.get(id)! - 1]!.duration})`;

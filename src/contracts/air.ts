@@ -16,7 +16,7 @@ const sourceSchema = z
 export const BY_HAND = "by hand";
 
 /** One reading as a thermo-hygrometer sends it. */
-export const readingSchema = z.strictObject({
+const readingSchema = z.strictObject({
   at: momentSchema,
   temp_c: tempSchema,
   rh_pct: rhSchema,

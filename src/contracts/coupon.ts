@@ -12,7 +12,7 @@ const couponLayerSchema = z.strictObject({
 });
 
 /** Most trials that are planned in one go. */
-export const MAX_TRIALS = 12;
+const MAX_TRIALS = 12;
 
 /** What to try: the first layers of a region's pile, alone or with one product each on top of them. */
 export const trialsSchema = z

@@ -96,7 +96,7 @@ export const filmApplicationSchema = z
 export type FilmApplication = z.infer<typeof filmApplicationSchema>;
 
 /** A planned pile as the Film screen runs it. */
-export interface FilmPile {
+interface FilmPile {
   readonly regionId: string;
   readonly name: string;
   readonly material: MaterialId | Unknown | null;

@@ -21,7 +21,7 @@ export const doneSchema = z.strictObject({
 export const notYetSchema = z.strictObject({ opId: opIdSchema, sign: z.enum(SIGNS), note: noteSchema });
 
 /** Work no layer asks for. */
-export const extraWorkSchema = z.discriminatedUnion("kind", [
+const extraWorkSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("wash"), how: z.enum(WETTINGS) }),
   z.strictObject({ kind: z.literal("wipe") }),
   z.strictObject({
@@ -78,7 +78,7 @@ const laidSchema = z.strictObject({
   card: cardHashSchema.nullable(),
   known: z.enum(["then", "as-the-stack-is"]),
 });
-export type LaidEntry = z.infer<typeof laidSchema>;
+type LaidEntry = z.infer<typeof laidSchema>;
 
 const coatFields = {
   coats: z.number().int().min(1, "must be at least 1").max(100, "must be at most 100").nullable(),

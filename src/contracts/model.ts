@@ -67,7 +67,7 @@ export const regionSchema = z.strictObject({ id: idSchema, ...regionFields });
 const whole = (min: number, max: number, unit: string) =>
   ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });
 
-export const sandAfterSchema = z.strictObject({
+const sandAfterSchema = z.strictObject({
   grit: whole(40, 10_000, ""),
   scale: z.enum(GRIT_SCALES).optional(),
   wet: z.boolean(),

@@ -7,7 +7,7 @@ const dateSchema = daySchema;
 const whole = (min: number, max: number, unit: string) =>
   ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });
 
-export const JOIN_TIMES = ["before-paint", "after-paint"] as const;
+const JOIN_TIMES = ["before-paint", "after-paint"] as const;
 const joinSchema = z
   .strictObject({ partId: idSchema, ontoId: idSchema, when: z.enum(JOIN_TIMES) })
   .refine((j) => j.partId !== j.ontoId, { error: "cannot go onto itself", path: ["ontoId"] });

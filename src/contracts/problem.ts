@@ -1,6 +1,6 @@
 import type { z } from "zod";
 
-export const PROBLEM_CODES = [
+const PROBLEM_CODES = [
   "invalid",
   "not-found",
   "conflict",

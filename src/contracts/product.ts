@@ -55,9 +55,7 @@ function contradictions(label: Label, ctx: z.RefinementCtx): void {
 /** A film without a single time on its label cannot be planned; tape, paper and wipes have none. */
 const timed = (label: Label): boolean => ORDERED.some((f) => label[f] !== null) || label.recoat.length > 0;
 
-export const labelSchema = z
-  .strictObject(shapeOf(LABEL_FIELDS))
-  .superRefine((l, ctx) => contradictions(l as Label, ctx));
+const labelSchema = z.strictObject(shapeOf(LABEL_FIELDS)).superRefine((l, ctx) => contradictions(l as Label, ctx));
 
 const limitsSchema = z.strictObject(shapeOf(LIMIT_FIELDS)).refine(
   (l) => {

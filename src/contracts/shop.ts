@@ -6,7 +6,7 @@ import { waySchema } from "./way";
 const dateSchema = daySchema;
 const clockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, "must be a time such as 19:30");
 
-export const airSchema = z.strictObject({
+const airSchema = z.strictObject({
   kind: z.enum(["steady", "day"]),
   meanC: ranged(-20, 45, "°C"),
   swingC: ranged(0, 20, "°C"),
@@ -20,19 +20,19 @@ const span = { from: clockSchema, to: clockSchema };
 const ordered = (s: { from: string; to: string }) => s.to > s.from;
 const endsLater = { error: "must end after it starts", path: ["to"] };
 
-export const weeklySpanSchema = z
+const weeklySpanSchema = z
   .strictObject({
     weekday: ranged(1, 7, "(1 = Monday)").refine(Number.isInteger, { error: "must be a whole number" }),
     ...span,
   })
   .refine(ordered, endsLater);
 /** A day that differs: `spans` replace the weekly pattern on that date; none = not at the bench. */
-export const exceptionSchema = z.strictObject({
+const exceptionSchema = z.strictObject({
   date: dateSchema,
   spans: z.array(z.strictObject(span).refine(ordered, endsLater)).max(6),
 });
 
-export const timeZoneSchema = z.string().refine(isTimeZone, { error: "must be a time zone such as Europe/London" });
+const timeZoneSchema = z.string().refine(isTimeZone, { error: "must be a time zone such as Europe/London" });
 
 function isTimeZone(zone: string): boolean {
   try {

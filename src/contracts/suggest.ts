@@ -7,10 +7,10 @@ import { checkRegionSchema } from "./check";
 import { inlineProductOf } from "./inline-product";
 import { waySchema } from "./way";
 
-export const UNTIL = ["primer", "colour", "clear", "clear-alone"] as const satisfies readonly Want["until"][];
+const UNTIL = ["primer", "colour", "clear", "clear-alone"] as const satisfies readonly Want["until"][];
 
 /** What a stack is wanted for, as the screen and the API ask it. */
-export const wantSchema = z.strictObject({
+const wantSchema = z.strictObject({
   until: z.enum(UNTIL),
   colourId: idSchema.nullable(),
   sheen: z.enum(SHEENS).nullable(),

@@ -62,7 +62,7 @@ export interface PlanView {
 }
 
 /** Whether a plan is on its way. */
-export interface PlanMaking {
+interface PlanMaking {
   readonly state: "making" | "still";
   /** why the last one asked for was not made; null = it was */
   readonly why: string | null;

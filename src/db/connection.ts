@@ -32,7 +32,7 @@ interface Open {
 /** One connection a process; kept on globalThis because the framework may load this module more than once. */
 const holder = globalThis as unknown as { elmBenchStore?: Open; elmBenchOpened?: number; elmBenchEnded?: number };
 
-export const dataDir = (): string => resolve(/*turbopackIgnore: true*/ process.env.ELM_BENCH_DATA ?? "data");
+const dataDir = (): string => resolve(/*turbopackIgnore: true*/ process.env.ELM_BENCH_DATA ?? "data");
 const dbFile = (): string => join(dataDir(), "elm-bench.db");
 /** Says that a database has lived here: without it a missing file is a first run, with it a loss. */
 const markFile = (): string => join(dataDir(), "elm-bench.here");

@@ -1,4 +1,4 @@
-export const TROUBLES = [
+const TROUBLES = [
   "storage-missing",
   "storage-in-use",
   "storage-locked",

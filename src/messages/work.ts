@@ -49,7 +49,7 @@ function wholeText(op: Work, product: string | null): string {
 }
 
 /** Work no layer asks for: "Wash again", "Rub down, P400 wet". */
-export function extraText(work: ExtraWork): string {
+function extraText(work: ExtraWork): string {
   switch (work.kind) {
     case "wash":
       return work.how === "soak" ? "Soak and wash again" : "Wash again";

@@ -45,7 +45,12 @@ function cardWith(path: string, value: unknown): Product {
   const [head, leaf] = path.split(".") as [string, string?];
   const blank = { ...product("water-primer"), claims: undefined };
   // times that would contradict the one told are not given
-  const label = { ...blank.label, ...NO_TIMES, recoat: [], touchMin: leaf === "touchMin" || leaf === "flashMin" ? null : 1 };
+  const label = {
+    ...blank.label,
+    ...NO_TIMES,
+    recoat: [],
+    touchMin: leaf === "touchMin" || leaf === "flashMin" ? null : 1,
+  };
   const card: Record<string, unknown> = {
     ...blank,
     method: path === "propellant" ? "aerosol" : blank.method,

@@ -5,7 +5,7 @@ import type { Milestone, Product } from "@/core/model";
 import { ownGapMin, STILL_AIR_M_S } from "@/core/reference";
 
 /** The label's own application of a product, its first coat ending at a minute. */
-export function asLabelled(p: Product, fromMin = 0): readonly AppliedCoat[] {
+function asLabelled(p: Product, fromMin = 0): readonly AppliedCoat[] {
   const gapMin = p.label.gapMin ?? ownGapMin(p);
   return Array.from({ length: p.label.coats }, (_, n) => ({
     product: p,
@@ -14,7 +14,7 @@ export function asLabelled(p: Product, fromMin = 0): readonly AppliedCoat[] {
   }));
 }
 
-export const PILE_MILESTONES = ["recoat", "sandable", "tape-safe"] as const satisfies readonly Milestone[];
+const PILE_MILESTONES = ["recoat", "sandable", "tape-safe"] as const satisfies readonly Milestone[];
 const FAR_MIN = 1e6;
 
 /** How fresh the pile below is when the next film is laid on it. */

@@ -53,7 +53,7 @@ const twoPart = {
 const make = (p: Inline): Inline => ({ volume_solids: 0.35, hazards: [], sheen: "satin", ...p });
 
 /** Generic goods by name. */
-export const GOODS = {
+const GOODS = {
   waterPrimer: make({ role: "primer", family: "wb-acrylic", carriers: ["water"], label: water, colour: "#9a9a94" }),
   waterColour: make({ role: "colour", family: "wb-acrylic", carriers: ["water"], label: water, colour: "#3c5a78" }),
   waterGloss: make({

@@ -55,7 +55,7 @@ export async function readBytes(request: Request): Promise<Outcome<Buffer>> {
 }
 
 /** The body as JSON. */
-export async function readJson(request: Request): Promise<Outcome<unknown>> {
+async function readJson(request: Request): Promise<Outcome<unknown>> {
   const body = await readBytes(request);
   if (!body.ok) return body;
   try {

@@ -1,5 +1,5 @@
 /** Our own bug, never bad input: bad input stops at the contracts with the field named. */
-export class InvariantError extends Error {
+class InvariantError extends Error {
   override name = "InvariantError";
 }
 

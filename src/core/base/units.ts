@@ -1,6 +1,6 @@
 /** The one file that converts between units. SI inside: µm, minutes, °C at the edge and K inside, cm², ml, g. */
 
-export const KELVIN_AT_ZERO_C = 273.15;
+const KELVIN_AT_ZERO_C = 273.15;
 /** Molar gas constant, J/(mol K). Source: CODATA 2018, exact. */
 export const GAS_CONSTANT_J_PER_MOL_K = 8.314462618;
 

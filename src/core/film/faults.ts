@@ -9,14 +9,7 @@ import { type AppliedCoat, pileEvents } from "./states";
 import { weatherIn } from "./weather";
 
 /** What the simulated film says went wrong, or would go wrong. */
-export const FILM_FAULTS = [
-  "trapped",
-  "sanded-too-soon",
-  "wrinkle",
-  "coalescence-lost",
-  "blush",
-  "condensation",
-] as const;
+const FILM_FAULTS = ["trapped", "sanded-too-soon", "wrinkle", "coalescence-lost", "blush", "condensation"] as const;
 export type FilmFaultKind = (typeof FILM_FAULTS)[number];
 
 export interface FilmFault {

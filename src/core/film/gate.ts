@@ -3,7 +3,7 @@ import { BLUSH_ABOVE_RH_PCT, DEW_MARGIN_C, dewMarginC, familyFacts, GATE_HOLD_MA
 import { airAt, type Climate } from "./climate";
 
 /** Why air keeps a coat from going on, or would spoil it soon after. */
-export const GATE_REASONS = ["too-cold", "too-hot", "too-damp", "near-dew-point", "blush", "too-cold-to-form"] as const;
+const GATE_REASONS = ["too-cold", "too-hot", "too-damp", "near-dew-point", "blush", "too-cold-to-form"] as const;
 export type GateReason = (typeof GATE_REASONS)[number];
 
 export interface GateSpan {
@@ -12,7 +12,7 @@ export interface GateSpan {
 }
 
 /** How long after it is laid the air still has to suit a coat: its touch time, an hour at the most, minutes (est.). */
-export const gateHoldMin = (product: Product): number => Math.min(GATE_HOLD_MAX_MIN, labelTimes(product).touch.min);
+const gateHoldMin = (product: Product): number => Math.min(GATE_HOLD_MAX_MIN, labelTimes(product).touch.min);
 
 const LOOK_EVERY_MIN = 15;
 

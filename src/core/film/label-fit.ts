@@ -45,13 +45,13 @@ export interface Gauge {
   readonly sandable: boolean;
 }
 
-export interface WindowGauge {
+interface WindowGauge {
   /** null = as soon as the recoat gauge says */
   readonly opensRefMin: number | null;
   readonly shutsRefMin: number | null;
 }
 
-export type FitNote = "surface-quickened" | "label-air-too-damp" | "solids-assumed" | "no-fit";
+type FitNote = "surface-quickened" | "label-air-too-damp" | "solids-assumed" | "no-fit";
 
 /** A product as a film: what it is made of, and the states its own label's times stand for. */
 export interface FittedFilm {

@@ -31,7 +31,7 @@ export const clockLawOf = (film: FittedFilm): ClockLaw => {
  * How much longer a film's clock runs than at its label. An oxidising film takes its oxygen through all that is still
  * soft: rate ∝ 1/thickness above the label's. Light falls off with depth by Beer and Lambert.
  */
-export function clockStretch(coats: readonly AppliedCoat[], clock: WaitClock): number {
+function clockStretch(coats: readonly AppliedCoat[], clock: WaitClock): number {
   const top = coats.at(-1)!;
   const film = fittedFilm(top.product);
   if (film.lightDepthUm !== null) {

@@ -9,7 +9,7 @@ import {
 import { airAt, type Climate, climateOf } from "./climate";
 
 /** What a stretch of a climate rests on. */
-export const PROVENANCES = ["measured", "forecast", "assumed"] as const;
+const PROVENANCES = ["measured", "forecast", "assumed"] as const;
 export type Provenance = (typeof PROVENANCES)[number];
 
 export interface ClimateSpan {

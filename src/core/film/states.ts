@@ -47,7 +47,7 @@ const MOST_PHI = 0.99;
 const dries = (f: FittedFilm): boolean => f.phi0 > f.sandPhi + BALANCE_MARGIN_PHI;
 
 /** Volatile share a through-cured water-borne film may hold in air of this activity. */
-export const curedWaterPhi = (film: FittedFilm, airActivity: number): number =>
+const curedWaterPhi = (film: FittedFilm, airActivity: number): number =>
   balancePhi(film, Math.min(airActivity, CURED_UP_TO_RH_PCT / 100)) + CURED_WATER_MARGIN_PHI;
 
 /** The φ an aspect of the top film comes to; decides in which air it can be met at all. */

@@ -8,7 +8,7 @@ import { type AppliedCoat, ASPECTS, type Aspect, LEAST_SOLIDS_UM, thresholdPhi, 
 import { filmAir } from "./weather";
 
 /** How long an aspect takes at reference air after the last coat, and the law by which other air changes that. */
-export interface DryingTime {
+interface DryingTime {
   readonly refMin: number;
   readonly law: DryingLaw;
 }

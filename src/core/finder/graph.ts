@@ -42,7 +42,7 @@ export interface Graph {
 }
 
 /** The ways over a seam: as it comes, and scuffed first. Null where that way stops. */
-export interface Edge {
+interface Edge {
   readonly plain: Way | null;
   readonly scuffed: Way | null;
 }

@@ -2,7 +2,7 @@ import { type ExtraWork, type Layer, type Product, readKey, type Stack } from ".
 import type { Deed, EventOf, Laid } from "./event";
 
 /** Coats of a layer laid in one go. */
-export interface LyingCoat {
+interface LyingCoat {
   readonly opId: string;
   /** the first of them, from 1 */
   readonly coat: number;
@@ -14,7 +14,7 @@ export interface LyingCoat {
 }
 
 /** A layer of the user's own as it lies there, bottom first in a face. */
-export interface LyingLayer {
+interface LyingLayer {
   readonly layerId: string;
   readonly coats: readonly LyingCoat[];
 }

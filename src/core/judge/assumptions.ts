@@ -4,7 +4,7 @@ import { judgeStack } from "./judge";
 import { standingOnce } from "./standing";
 import type { JudgeAnswer, JudgeInput, PlacedVerdict } from "./types";
 
-export const ASSUMED_DECIDES = "assumed-decides";
+const ASSUMED_DECIDES = "assumed-decides";
 
 interface Doubt {
   readonly layer: number;

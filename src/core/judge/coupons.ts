@@ -86,7 +86,7 @@ export function withCoupons(
   return [...lifted, fail];
 }
 
-export const COUPON_FAILED = "coupon-failed";
+const COUPON_FAILED = "coupon-failed";
 
 /** Coupons close to a pile without speaking for it: same material and the same products in another number, order or weight. */
 export function nearCoupons(

@@ -119,7 +119,7 @@ function changes(r: Remedy, i: number, pile: Pile): boolean {
 const withDetail = (detail: PlacedVerdict["detail"]): Pick<PlacedVerdict, "detail"> => (detail ? { detail } : {});
 
 /** The pile with its products as they go on and its ledger. */
-export function pileOf(input: JudgeInput): Pile {
+function pileOf(input: JudgeInput): Pile {
   const { layers } = input.stack;
   const products = layers.map((l) => asLaid(l, input.productOf));
   return {

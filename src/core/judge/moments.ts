@@ -57,7 +57,7 @@ const laid = new WeakMap<Product, Map<string, LaidFilm>>();
 const MAX_LAID = 400;
 
 /** Minutes between the coats of a layer, at label conditions unless the user set them. */
-export const coatGapOf = (layer: Layer, product: Product): number =>
+const coatGapOf = (layer: Layer, product: Product): number =>
   layer.coatGapMin ?? product.label.gapMin ?? ownGapMin(product);
 
 /** The coats of one layer, its own gap apart, the first ending at a minute. */

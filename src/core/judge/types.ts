@@ -19,7 +19,7 @@ export interface JudgeInput {
   readonly really?: ReallyBelow | undefined;
 }
 
-export interface ReallyBelow {
+interface ReallyBelow {
   /** index of the layer that would go on */
   readonly layer: number;
   readonly coats: readonly AppliedCoat[];

@@ -45,7 +45,7 @@ function ridgeLeftUm(pile: Pile): number | null {
 }
 
 /** Dry mass a pile adds to a region, g; null without an area. */
-export function pileMassG(pile: Pick<Pile, "films" | "ledger" | "products">, areaCm2: number | null): number | null {
+function pileMassG(pile: Pick<Pile, "films" | "ledger" | "products">, areaCm2: number | null): number | null {
   if (areaCm2 === null) return null;
   return pile.films.reduce((sum, i) => {
     const line = pile.ledger[i]!;

@@ -31,7 +31,7 @@ export type FieldKind =
 /** What a field is where nobody gave it: it has to be given, it is null, or it is not there at all (a flag: simply absent). */
 export type Absent = "must" | "null" | "null-or-left-out" | "left-out";
 
-export interface FieldSpec {
+interface FieldSpec {
   readonly absent: Absent;
   /** heading in a file of the shelf; an empty cell there is `cell`, or what `absent` says */
   readonly csv: string | null;

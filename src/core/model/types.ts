@@ -23,7 +23,7 @@ export type Unknown = "unknown";
 
 export type Label = Shape<typeof LABEL_FIELDS>;
 export type ProductLimits = Shape<typeof LIMIT_FIELDS>;
-export type LightCure = Shape<typeof LIGHT_FIELDS>;
+type LightCure = Shape<typeof LIGHT_FIELDS>;
 
 /** A jar, can or tube as the user entered it; its fields are told in `product-fields.ts`. */
 export interface Product extends Shape<typeof PRODUCT_FIELDS> {
@@ -104,7 +104,7 @@ export interface Region {
   readonly joints?: boolean | undefined;
   readonly unknowns?: readonly RegionUnknown[] | undefined;
 }
-export type RegionUnknown = "conditions" | "finish" | "exposure";
+type RegionUnknown = "conditions" | "finish" | "exposure";
 
 export interface SandAfter {
   readonly grit: number;
@@ -184,7 +184,7 @@ export interface Coupon {
   readonly throughCured: boolean;
   readonly tapeTested: boolean;
 }
-export interface CouponLayer {
+interface CouponLayer {
   readonly productId: string;
   readonly coats: number;
   readonly heaviness: Heaviness;

@@ -172,7 +172,7 @@ export const VERDICTS = ["ok", "care", "test", "stop"] as const;
 export type Verdict = (typeof VERDICTS)[number];
 export const worseVerdict = (a: Verdict, b: Verdict): Verdict => (VERDICTS.indexOf(a) >= VERDICTS.indexOf(b) ? a : b);
 
-export const STOP_KINDS = ["finish", "safety"] as const;
+const STOP_KINDS = ["finish", "safety"] as const;
 export type StopKind = (typeof STOP_KINDS)[number];
 
 export const HEAVINESSES = ["mist", "light", "wet", "flood"] as const;
@@ -235,7 +235,7 @@ export const WETTINGS = ["rinse", "soak", "wet-rub"] as const;
 export type Wetting = (typeof WETTINGS)[number];
 
 /** Work on a face that no layer of its pile asks for. */
-export const EXTRA_KINDS = ["wash", "wipe", "rub", "strip"] as const;
+const EXTRA_KINDS = ["wash", "wipe", "rub", "strip"] as const;
 export type ExtraKind = (typeof EXTRA_KINDS)[number];
 
 /** What a film or a product says it stands; its own word, with the card's source. */

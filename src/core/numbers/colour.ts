@@ -25,7 +25,7 @@ export const hexOf = (rgb: LinearRgb): string =>
     .join("")}`;
 
 /** Relative luminance, 0–1. */
-export const luminance = ([r, g, b]: LinearRgb): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;
+const luminance = ([r, g, b]: LinearRgb): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;
 export const hexLuminance = (hex: string): number => luminance(linearRgb(hex));
 
 export type Hue = "red" | "yellow" | "other";
@@ -48,7 +48,7 @@ const WHITE_GROUND = 0.8;
 /** Contrast (luminance over black against over white) that counts as opaque. */
 const OPAQUE_CONTRAST = 0.98;
 /** Largest colour difference that still counts as the paint's own colour, CIEDE2000. */
-export const HIDDEN_DELTA_E = 2;
+const HIDDEN_DELTA_E = 2;
 
 /**
  * Reflectance of a paint film over a ground, one band. Kubelka–Munk with the masstone's K/S.

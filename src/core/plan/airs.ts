@@ -2,7 +2,7 @@ import { type Climate, prefixClock, type WaitClock } from "../film";
 import type { PlanInput } from "./types";
 
 /** The air a region's films are in, and the wait clock over it. */
-export interface RegionAir {
+interface RegionAir {
   readonly climate: Climate;
   readonly clock: WaitClock;
 }

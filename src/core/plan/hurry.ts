@@ -5,7 +5,7 @@ import { contextFor } from "./plan";
 import type { PlanInput } from "./types";
 
 /** A simulated fault; minutes from the last coat. */
-export interface HurryFault {
+interface HurryFault {
   readonly kind: FilmFaultKind;
   readonly by: number;
   readonly min: number;

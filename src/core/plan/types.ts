@@ -7,7 +7,7 @@ import type { Join, NoBatch, Operation, PlanRegion, WaitedFor } from "../work";
 import type { StockLine } from "./stock";
 
 /** A written reason for going ahead against a finish stop; carried by plan and log. */
-export interface Override {
+interface Override {
   readonly regionId: string;
   /** key of the verdict it lifts */
   readonly key: string;

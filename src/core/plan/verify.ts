@@ -4,7 +4,7 @@ import { aspectsOf, coatsUpTo, piecesOf, spansOf, type Tie } from "../work";
 import { cautionFor, type LiveChain, linkId, type ProblemContext } from "./problem";
 
 /** A wait the film model finds too short in the plan's own hours. */
-export interface EarlyWait {
+interface EarlyWait {
   readonly linkId: string;
   readonly opId: string;
   /** how much sooner the plan has it than the film model */

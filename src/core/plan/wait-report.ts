@@ -64,7 +64,7 @@ function reportOf(
 }
 
 /** The gap between a film's two windows in this air; null = it has none, or it opens again beyond the horizon. */
-export function forbiddenGap(coats: readonly AppliedCoat[], clock: WaitClock): WaitReport["forbidden"] {
+function forbiddenGap(coats: readonly AppliedCoat[], clock: WaitClock): WaitReport["forbidden"] {
   const [first, second] = coats.length > 0 ? recoatWindows(coats, clock) : [];
   return first?.shutMin != null && second ? { fromMin: first.shutMin, toMin: second.openMin } : null;
 }

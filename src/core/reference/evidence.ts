@@ -1,7 +1,7 @@
 import { CLAIM_FIGURES, type Claim, type ClaimFigure, type Label, type Product, SOURCES, type Source } from "../model";
 
 /** How much a source is trusted, weakest 0. */
-export const rankOf = (s: Source): number => SOURCES.indexOf(s);
+const rankOf = (s: Source): number => SOURCES.indexOf(s);
 
 /** What a card's own figures rest on when nobody said: they were copied from the label. */
 export const sourceOf = (p: Pick<Product, "source">): Source => p.source ?? "label";

@@ -4,7 +4,7 @@ import { type Carrier, FAMILIES, type FamilyId, type Milestone, type Verdict } f
 export type DryingMechanism = "solvent" | "water" | "oxidation" | "reaction" | "light";
 
 export const OPEN_HOURS_KINDS = ["water", "varnish", "lacquer", "enamel", "etch", "two-part", "shellac"] as const;
-export type OpenHoursKind = (typeof OPEN_HOURS_KINDS)[number];
+type OpenHoursKind = (typeof OPEN_HOURS_KINDS)[number];
 
 /** What a binder is like: rules and code ask these traits, never its id. */
 export interface FamilyFacts {

@@ -45,7 +45,7 @@ const WATER_KAPPA = 0.02;
 type FilmLike = Pick<Product, "family" | "carriers" | "method">;
 
 /** Water if the label names it; if nobody named the carriers, as the family goes. */
-export function driesByWater(p: Pick<Product, "family" | "carriers">): boolean {
+function driesByWater(p: Pick<Product, "family" | "carriers">): boolean {
   if (p.carriers === "unknown") return mechanismOf(p.family) === "water";
   return p.carriers.includes("water");
 }

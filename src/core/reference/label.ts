@@ -1,7 +1,7 @@
 import { type FamilyId, type Label, MILESTONES, type Milestone, type Product, type Unknown } from "../model";
 import { type DryingMechanism, familyFacts, LABEL_TIME_RATIOS } from "./families";
 
-export interface LabelTime {
+interface LabelTime {
   readonly min: number;
   /** true when it comes from the family's usual ratio, not from the label */
   readonly assumed: boolean;

@@ -69,7 +69,7 @@ export const SCHOOLS = [
   },
 ] as const satisfies readonly School[];
 export type SchoolId = (typeof SCHOOLS)[number]["id"];
-export type Side = "a" | "b";
+type Side = "a" | "b";
 
 /** What a stack costs in the finder's own unit, by what it is made of. */
 export interface Weights {

@@ -28,7 +28,7 @@ export const above = (fact: FactName, limit: number): Condition => all(atLeast(f
 export const below = (fact: FactName, limit: number): Condition => all(atMost(fact, limit), not(atLeast(fact, limit)));
 
 /** Kleene's three values: what is not known stays so unless the rest decides it. */
-export type Truth = "true" | "false" | "unknown";
+type Truth = "true" | "false" | "unknown";
 
 export interface Evaluation {
   readonly truth: Truth;

@@ -95,7 +95,7 @@ const possibleMaterials = (m: MaterialId | Unknown): readonly MaterialId[] => (m
 const possibleFamilies = (f: FamilyId | Unknown): readonly FamilyId[] => (f === "unknown" ? FAMILIES : [f]);
 
 /** What lies under the first layer. A seal or an older finish covers the material save where it is sanded through. */
-export function groundOf(region: Region): "bare" | "sealed" | "old" {
+function groundOf(region: Region): "bare" | "sealed" | "old" {
   if (region.oldFinish) return "old";
   return region.sealedBy || region.conditions.includes("sealed") ? "sealed" : "bare";
 }
@@ -230,7 +230,7 @@ function filmBiteAnswer(
 }
 
 /** What the upper coat's strongest carrier does to the film below in the state that film is in. */
-export function seamBiteAnswer(lower: Product, upper: Product, state: FilmState, sandable: boolean): FactValue {
+function seamBiteAnswer(lower: Product, upper: Product, state: FilmState, sandable: boolean): FactValue {
   const answers = possibleFamilies(lower.family).flatMap((family) =>
     possibleAttacks(upper).map((a) => filmBiteAnswer(family, state, sandable, a, upper.family === family)),
   );

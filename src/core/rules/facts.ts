@@ -24,7 +24,7 @@ export const FILM_STATES = ["wet", "uncured", "open", "gap", "hard", "cured", "m
 export type FilmState = (typeof FILM_STATES)[number];
 
 /** What a bite does where it lands; the `-mist`/`-light` forms are ok or care only in thin coats. */
-export const BITE_ANSWERS = ["ok", "care", "care-mist", "ok-light", "test", "stop"] as const;
+const BITE_ANSWERS = ["ok", "care", "care-mist", "ok-light", "test", "stop"] as const;
 
 export const RULE_SCOPES = ["first", "seam", "contact", "layer", "stack", "air"] as const;
 /**
@@ -53,7 +53,7 @@ const EVERYWHERE = RULE_SCOPES;
 const ON_LAYER = ["first", "seam", "contact", "layer", "air"] as const;
 const ON_FILM = ["seam", "contact"] as const;
 /** What lies under the first layer: the bare material, a seal, or an older finish. */
-export const GROUNDS = ["bare", "sealed", "old"] as const;
+const GROUNDS = ["bare", "sealed", "old"] as const;
 /** Lead in what may be abraded: known away, taken for granted until known (some metals), or told as unknown or present. */
 const LEAD_RISKS = ["none", "assumed", "told"] as const;
 const HUES = ["red", "yellow", "other"] as const;

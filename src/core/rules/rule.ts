@@ -12,7 +12,7 @@ export type Remedy =
   | { readonly do: "wait-for"; readonly milestone: Milestone | "window" }
   | { readonly do: "advice"; readonly key: AdviceKey };
 
-export const ADVICE_KEYS = [
+const ADVICE_KEYS = [
   "weaker-carrier",
   "barrier-first",
   "coupon",

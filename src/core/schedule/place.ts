@@ -24,7 +24,7 @@ export function intoSpan(spans: readonly Span[], t: number, durationMin: number)
   return null;
 }
 
-export const gridUp = (t: number, gridMin: number): number => Math.ceil((t - 1e-6) / gridMin) * gridMin;
+const gridUp = (t: number, gridMin: number): number => Math.ceil((t - 1e-6) / gridMin) * gridMin;
 
 /**
  * Earliest start at or after `fromMin` that links, sessions, gate, resources and air all allow; passes are repeated until none

@@ -50,10 +50,10 @@ export interface StudyInput {
 }
 
 /** Airs a study is run in, beside each other. */
-export const STUDY_AIRS = ["own", "label", "warm-box"] as const;
+const STUDY_AIRS = ["own", "label", "warm-box"] as const;
 export type StudyAir = (typeof STUDY_AIRS)[number];
 
-export interface StudyMilestone {
+interface StudyMilestone {
   readonly milestone: FilmMilestone;
   /** minutes after the last coat; null = not in this air */
   readonly min: number | null;

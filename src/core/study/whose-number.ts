@@ -16,7 +16,7 @@ export interface QuotedWait {
 }
 
 /** Air a quote may have been made in, by name; `tonight` is the user's own. */
-export const QUOTE_AIRS = ["label", "tonight", "cold", "warm"] as const;
+const QUOTE_AIRS = ["label", "tonight", "cold", "warm"] as const;
 export type QuoteAir = (typeof QUOTE_AIRS)[number];
 
 /** A reading of a quote: under this it is right. */
@@ -30,14 +30,14 @@ export interface QuoteReading {
   /** what the usual film for that reading gives, minutes; the nearer to the quote, the likelier the reading */
   readonly usualMin: number;
 }
-export interface QuoteAnswer {
+interface QuoteAnswer {
   readonly quote: QuotedWait;
   /** likeliest first; empty = true under nothing usual */
   readonly readings: readonly QuoteReading[];
 }
 
 /** The user's own case: what each clock shows. */
-export interface OwnCase {
+interface OwnCase {
   readonly milestone: Milestone;
   readonly min: number | null;
   /** index of the quote that comes nearest to it within a quarter; null = none */

@@ -2,7 +2,7 @@ import { type AppliedCoat, type Climate, climateOf, type FilmMilestone, mileston
 import { labelTimes, ownGapMin, STILL_AIR_M_S } from "../reference";
 
 /** What makes a wait differ from its label. */
-export const WAIT_CAUSES = ["thickness", "coats", "temperature", "humidity", "airflow"] as const;
+const WAIT_CAUSES = ["thickness", "coats", "temperature", "humidity", "airflow"] as const;
 export type WaitCause = (typeof WAIT_CAUSES)[number];
 
 export interface WhyWait {

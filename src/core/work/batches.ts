@@ -10,7 +10,7 @@ export interface Batches {
   readonly members: ReadonlyMap<string, Batch>;
   readonly aliasOf: (opId: string) => string;
 }
-export interface Batch {
+interface Batch {
   readonly ids: readonly string[];
   readonly minutes: number;
 }

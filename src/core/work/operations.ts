@@ -4,7 +4,7 @@ import type { OpRecord } from "../history";
 import { type BeforeStep, coatOf, type ExtraWork, type PrepStep, type Product } from "../model";
 import type { Wait } from "./types";
 
-export const OP_KINDS = [
+const OP_KINDS = [
   "prep",
   "before",
   "coat",

@@ -54,7 +54,7 @@ export interface WaitContext {
 }
 
 /** What a fixed time is waited for. */
-export type Settled = "uv-box" | "joint" | "dust";
+type Settled = "uv-box" | "joint" | "dust";
 export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | Settled;
 
 /** Waits for no film. */

@@ -30,7 +30,7 @@ import type { Snapshot } from "../workspace/snapshot";
 const LISTED = 10;
 const MAX_LAYERS = 6;
 
-export const waysOf = (shop: Shop): readonly WayOfWorking[] => [...WAYS, ...(shop.ways ?? [])];
+const waysOf = (shop: Shop): readonly WayOfWorking[] => [...WAYS, ...(shop.ways ?? [])];
 const wayOf = (shop: Shop, id: string | undefined): WayOfWorking | null =>
   waysOf(shop).find((w) => w.id === (id ?? shop.wayId ?? WAYS[0]!.id)) ?? null;
 

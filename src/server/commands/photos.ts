@@ -4,7 +4,7 @@ import { hashOfBytes } from "@/workers/document";
 import { notFound, reading, writing } from "../guard";
 
 /** What a picture's first bytes say it is; the name and the sender's word are not asked. */
-export function photoTypeOf(bytes: Buffer): PhotoType | null {
+function photoTypeOf(bytes: Buffer): PhotoType | null {
   if (bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff]))) return "image/jpeg";
   if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]))) return "image/png";
   if (bytes.subarray(0, 4).toString("latin1") === "RIFF" && bytes.subarray(8, 12).toString("latin1") === "WEBP")

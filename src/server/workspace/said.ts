@@ -9,7 +9,7 @@ const MIDNIGHT = "00:00";
 const END_OF_DAY = "24:00";
 
 /** Dates as moments in the shed's own zone. */
-export function marksOf(p: Planning, timeZone: string): PlanMarks {
+function marksOf(p: Planning, timeZone: string): PlanMarks {
   const inMin = <T>(of: Readonly<Record<string, T>>, to: (v: T) => number) =>
     Object.fromEntries(Object.entries(of).map(([id, v]) => [id, to(v)]));
   const morning = (date: string) => localMin(timeZone, date, MIDNIGHT);
@@ -26,7 +26,7 @@ export function marksOf(p: Planning, timeZone: string): PlanMarks {
 }
 
 /** Parts that are gone, or have nothing on them, have nothing to be fitted. */
-export function joinsOf(p: Planning, tree: readonly PartNode[]): readonly Join[] {
+function joinsOf(p: Planning, tree: readonly PartNode[]): readonly Join[] {
   const regionIds = new Map(tree.map((part) => [part.id, part.regions.map((r) => r.region.id)]));
   return p.joins.flatMap((j): Join[] => {
     const own = regionIds.get(j.partId);
@@ -37,7 +37,7 @@ export function joinsOf(p: Planning, tree: readonly PartNode[]): readonly Join[]
   });
 }
 
-export const habitsOf = (shop: Shop): ShedHabits =>
+const habitsOf = (shop: Shop): ShedHabits =>
   shop.habits ?? { covered: false, coldStore: false, holders: null, followUpDays: FOLLOW_UP_DAYS };
 
 export const planningFields = (

@@ -23,7 +23,7 @@ import { once } from "./once";
 import { Tiles } from "./tiles";
 
 /** A plan as it was stored, with the answer it holds. */
-export interface KeptPlan extends Omit<StoredPlan, "answer"> {
+interface KeptPlan extends Omit<StoredPlan, "answer"> {
   readonly answer: PlanAnswer;
 }
 
@@ -67,7 +67,7 @@ export interface Snapshot {
   readonly home: (regionId: string) => RegionHome | null;
 }
 
-export interface RegionHome {
+interface RegionHome {
   readonly modelId: string;
   readonly part: PartNode;
   readonly node: RegionNode;

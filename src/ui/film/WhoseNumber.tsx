@@ -31,7 +31,7 @@ const UNIT_MIN: Readonly<Record<string, number>> = {
 };
 
 /** "20 min", "1.5 h", "2 days" as minutes; a bare number is minutes. Null = not a wait. */
-export function waitMin(text: string): number | null {
+function waitMin(text: string): number | null {
   const match = /^\s*(\d+(?:[.,]\d+)?)\s*([a-z]*)\s*$/i.exec(text);
   if (!match) return null;
   const unit = match[2] === "" ? 1 : UNIT_MIN[match[2]!.toLowerCase()];

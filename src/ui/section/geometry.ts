@@ -8,7 +8,7 @@ export interface FilmIn {
   readonly putty: boolean;
 }
 
-export interface Band {
+interface Band {
   /** top edge, px below the top of the drawing */
   readonly topPx: number;
   readonly heightPx: number;

@@ -7,7 +7,7 @@ import type { SectionFilm } from "./Section";
 type Judged = Extract<JudgeAnswer, { outcome: "judged" }>;
 
 /** Verdicts at the foot of layer i: the bare face for the lowest, a seam for the others. */
-export const verdictsAt = (verdicts: readonly PlacedVerdict[], i: number): readonly PlacedVerdict[] =>
+const verdictsAt = (verdicts: readonly PlacedVerdict[], i: number): readonly PlacedVerdict[] =>
   verdicts.filter((v) => (i === 0 ? v.where.kind === "region" : v.where.kind === "seam" && v.where.layer === i));
 
 /** A judged pile as the films the section draws. */

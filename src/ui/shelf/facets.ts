@@ -54,7 +54,7 @@ function inStock(p: Product, stock: string, today: string): boolean {
 }
 
 /** Name, maker, aliases and regional names, role and family: any of them finds it. */
-export function matches(p: Product, query: string): boolean {
+function matches(p: Product, query: string): boolean {
   const q = query.trim().toLowerCase();
   if (q === "") return true;
   const kind = [ROLE_NAME[p.role], FAMILY_NAME[p.family]];

@@ -6,7 +6,7 @@ import { test as base } from "@playwright/test";
 import { freePort, ROOT, seedDemo, serverArgs } from "../../../scripts/lib/ensure.mjs";
 
 /** Thursday 2026-11-26, 19:20 in London: twenty minutes into an evening session. */
-export const EVENING = "2026-11-26T19:20:00Z";
+const EVENING = "2026-11-26T19:20:00Z";
 
 /** The production server on a throw-away database, with a clock that starts where it is told. */
 export class Bench {
