@@ -2,6 +2,7 @@
 
 import type { Data, Layout, PlotlyHTMLElement } from "plotly.js";
 import { useEffect, useRef, useState } from "react";
+import { Apart } from "../components/Apart";
 
 /** Colours of the theme in force, for what a chart cannot take from the style sheet. */
 export interface ChartInk {
@@ -49,7 +50,19 @@ export interface ChartSpec {
 }
 
 /** A Plotly chart, the library loaded only where one stands. Drawn anew when `make` or the theme changes. */
-export function Chart({ make, label, height }: { make: (ink: ChartInk) => ChartSpec; label: string; height: number }) {
+interface ChartProps {
+  readonly make: (ink: ChartInk) => ChartSpec;
+  readonly label: string;
+  readonly height: number;
+}
+
+export const Chart = (props: ChartProps) => (
+  <Apart what="The chart">
+    <Drawn {...props} />
+  </Apart>
+);
+
+function Drawn({ make, label, height }: ChartProps) {
   const place = useRef<HTMLDivElement>(null);
   const [state, setState] = useState<"waiting" | "drawn" | "failed">("waiting");
   const [theme, setTheme] = useState("");
@@ -66,8 +79,8 @@ export function Chart({ make, label, height }: { make: (ink: ChartInk) => ChartS
     let live = true;
     const element = place.current;
     if (!element) return;
-    import("plotly.js-cartesian-dist-min").then(
-      async ({ default: Plotly }) => {
+    import("plotly.js-cartesian-dist-min")
+      .then(async ({ default: Plotly }) => {
         if (!live) return;
         const ink = inkOf(element);
         const { data, layout } = make(ink);
@@ -90,9 +103,8 @@ export function Chart({ make, label, height }: { make: (ink: ChartInk) => ChartS
           { displayModeBar: false, responsive: true },
         );
         if (live) setState("drawn");
-      },
-      () => live && setState("failed"),
-    );
+      })
+      .catch(() => live && setState("failed"));
     return () => {
       live = false;
     };

@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Problem } from "@/contracts";
 import { SOLID_SHAPE, SOLIDS, type SolidKind, solidAreaCm2 } from "@/core/reference";
 import { meshFaultText } from "@/messages";
+import { Apart } from "../components/Apart";
 import { useMesh } from "./useMesh";
 
 type Save = (areaCm2: number) => Promise<Problem | null>;
@@ -144,7 +145,17 @@ function Take({ cm2, missing }: { cm2: number | null; missing: string }) {
 const UNIT_CM: Readonly<Record<string, number>> = { mm: 0.1, cm: 1, inch: 2.54, m: 100 };
 const PERCENT = 100;
 
-function FromFile({ take }: { take: (cm2: number) => Promise<void> }) {
+interface FromFileProps {
+  readonly take: (cm2: number) => Promise<void>;
+}
+
+const FromFile = (props: FromFileProps) => (
+  <Apart what="The file reader">
+    <Measured {...props} />
+  </Apart>
+);
+
+function Measured({ take }: FromFileProps) {
   const { state, measure, cancel } = useMesh();
   const [unit, setUnit] = useState("");
   const [share, setShare] = useState("100");

@@ -7,6 +7,7 @@ import type { PlanScreen } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import type { PlannedOp } from "@/core/plan";
 import { noticeText, workText } from "@/messages";
+import { Apart } from "../components/Apart";
 import { useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 import type { LaneOf } from "../timeline/Lane";
@@ -42,7 +43,11 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
           <RefreshCw className="size-4" aria-hidden />
           {plan ? "Plan again" : "Plan everything"}
         </button>
-        {plan?.answer.outcome === "planned" && <Search screen={screen} />}
+        {plan?.answer.outcome === "planned" && (
+          <Apart what="The search">
+            <Search screen={screen} />
+          </Apart>
+        )}
         <PlanStatus making={screen.making} plan={plan} />
         <span className="flex-1" />
         {plan?.answer.outcome === "planned" && <Takeaways modelId={screen.modelId} />}
@@ -215,29 +220,31 @@ function Lanes({ answer, screen, planner, desk, titleOf, words, chosen, choose, 
   return (
     <>
       {screen.backdrop && (
-        <Timeline
-          lanes={lanes}
-          back={screen.backdrop}
-          nowMin={screen.nowMin}
-          timeZone={screen.timeZone}
-          even={even}
-          spine={new Set(answer.spine)}
-          chosen={chosen?.id ?? null}
-          choose={choose}
-          titleOf={titleOf}
-          over={(d) => desk.ask({ kind: "move", opId: d.op.id, startMin: d.startMin })}
-          drop={(d) => void drop(d.op.id, d.startMin)}
-          trial={
-            desk.failed !== null ? (
-              `The trial could not be made: ${desk.failed}`
-            ) : trial ? (
-              <span className={fits ? "" : "font-semibold text-error"}>
-                {words(trial.opId)}: {trialText(trial, screen, words)}
-              </span>
-            ) : null
-          }
-          trialFits={fits}
-        />
+        <Apart what="The timeline">
+          <Timeline
+            lanes={lanes}
+            back={screen.backdrop}
+            nowMin={screen.nowMin}
+            timeZone={screen.timeZone}
+            even={even}
+            spine={new Set(answer.spine)}
+            chosen={chosen?.id ?? null}
+            choose={choose}
+            titleOf={titleOf}
+            over={(d) => desk.ask({ kind: "move", opId: d.op.id, startMin: d.startMin })}
+            drop={(d) => void drop(d.op.id, d.startMin)}
+            trial={
+              desk.failed !== null ? (
+                `The trial could not be made: ${desk.failed}`
+              ) : trial ? (
+                <span className={fits ? "" : "font-semibold text-error"}>
+                  {words(trial.opId)}: {trialText(trial, screen, words)}
+                </span>
+              ) : null
+            }
+            trialFits={fits}
+          />
+        </Apart>
       )}
       <Legend />
     </>

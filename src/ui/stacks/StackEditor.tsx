@@ -9,6 +9,7 @@ import { FILM_ROLES, isOneOf, PREP_STEPS } from "@/core/model";
 import { materialFacts } from "@/core/reference";
 import { relativeDay } from "@/format";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "@/messages";
+import { Apart } from "../components/Apart";
 import { Saved } from "../components/Saved";
 import { PlanTrials } from "../coupons/PlanTrials";
 import { offerUndo } from "../hooks/useAct";
@@ -97,13 +98,15 @@ export function StackEditor({
       )}
       <div className="relative grid items-start gap-x-12 gap-y-3 xl:grid-cols-[330px_minmax(0,1fr)]">
         <div className="grid gap-3">
-          <Section
-            films={films}
-            group={material?.group ?? null}
-            materialName={region.material ? MATERIAL_NAME[region.material] : "material not given"}
-            ridgeUm={region.ridgeUm}
-            detailUm={region.detailUm}
-          />
+          <Apart what="The section">
+            <Section
+              films={films}
+              group={material?.group ?? null}
+              materialName={region.material ? MATERIAL_NAME[region.material] : "material not given"}
+              ridgeUm={region.ridgeUm}
+              detailUm={region.detailUm}
+            />
+          </Apart>
           {answer.outcome === "judged" && films.length > 0 && (
             <details>
               <summary className="cursor-pointer">The section in words</summary>
