@@ -1,6 +1,6 @@
 import { MIN_PER_DAY } from "@/core/base";
 import { climateOf, typicalClimate } from "@/core/film";
-import { type Looked, NO_HABITS, NO_MARKS, type PlanInput, planModel } from "@/core/plan";
+import { type Looked, NO_HABITS, NO_WISHES, type PlanInput, planModel } from "@/core/plan";
 import type { PlanRegion } from "@/core/work";
 import { layer, NOW_MIN, planInput, region, STEADY } from "../../tests/support/world";
 import { bestMs, firstMs, peakMb, power, round1, tell } from "./measure";
@@ -38,7 +38,7 @@ function inputOf(parts: number, over: Partial<PlanInput> = {}): PlanInput {
     Array.from({ length: parts }, (_, i) => part(i)),
     {
       air: { kind: "day", meanC: 15, swingC: 4 },
-      marks: NO_MARKS,
+      wishes: NO_WISHES,
       habits: { ...NO_HABITS, covered: true },
       ...over,
     },

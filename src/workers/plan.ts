@@ -1,6 +1,14 @@
 import type { SentPlanInput } from "@/contracts";
 import type { Objective } from "@/core/model";
-import { type Hurry, hurry, type MoveAnswer, type PlanDesk, type PlanInput, planDesk, planModel } from "@/core/plan";
+import {
+  type EarlyStart,
+  earlyStart,
+  type MoveAnswer,
+  type MoveTrials,
+  moveTrials,
+  type PlanInput,
+  planModel,
+} from "@/core/plan";
 import { openInput } from "./open-input";
 
 type Places = Readonly<Record<string, { readonly startMin: number; readonly endMin: number }>>;
@@ -15,7 +23,7 @@ export type PlanQuestion =
 type Starts = Readonly<Record<string, number>>;
 export type PlanReport =
   | { readonly kind: "moved"; readonly opId: string; readonly startMin: number; readonly answer: MoveAnswer | null }
-  | { readonly kind: "hurried"; readonly opId: string; readonly hurry: Hurry | null }
+  | { readonly kind: "hurried"; readonly opId: string; readonly hurry: EarlyStart | null }
   | { readonly kind: "better"; readonly tries: number; readonly doneMin: number; readonly starts: Starts }
   | { readonly kind: "going"; readonly tries: number; readonly share: number }
   | { readonly kind: "found"; readonly tries: number; readonly doneMin: number | null; readonly starts: Starts | null }
@@ -28,7 +36,7 @@ const scope = self as unknown as {
 
 let input: PlanInput | null = null;
 let places: Places = {};
-let desk: PlanDesk | null = null;
+let desk: MoveTrials | null = null;
 
 function open(sent: SentPlanInput, at: Places): void {
   input = openInput(sent);
@@ -44,7 +52,7 @@ function search(objective: Objective, seconds: number): PlanReport {
   let tries = 0;
   let told = 0;
   const answer = planModel(
-    { ...input!, marks: { ...input!.marks!, objective } },
+    { ...input!, wishes: { ...input!.wishes!, objective } },
     {
       tries: Number.MAX_SAFE_INTEGER,
       goOn: () => {
@@ -70,9 +78,9 @@ function answer(q: PlanQuestion): PlanReport | null {
     return null;
   }
   if (!input) return { kind: "failed", why: "no plan lies open" };
-  if (q.kind === "hurry") return { kind: "hurried", opId: q.opId, hurry: hurry(input, q.opId, places) };
+  if (q.kind === "hurry") return { kind: "hurried", opId: q.opId, hurry: earlyStart(input, q.opId, places) };
   if (q.kind === "search") return search(q.objective, q.seconds);
-  desk ??= planDesk(input, Object.fromEntries(Object.entries(places).map(([id, p]) => [id, p.startMin])));
+  desk ??= moveTrials(input, Object.fromEntries(Object.entries(places).map(([id, p]) => [id, p.startMin])));
   return { kind: "moved", opId: q.opId, startMin: q.startMin, answer: desk?.tryMove(q.opId, q.startMin) ?? null };
 }
 

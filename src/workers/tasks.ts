@@ -1,7 +1,15 @@
 import type { FilmApplication, FilmCase, SentPlanInput } from "@/contracts";
 import { type FinderAnswer, type FinderInput, suggest, type WhyNot, whyNot, whyNotStack } from "@/core/finder";
 import type { Stack } from "@/core/model";
-import { type Looked, type PlanAnswer, planModel, type StackTotals, stackTotals, type WhyOp, whyOp } from "@/core/plan";
+import {
+  type Looked,
+  type PlanAnswer,
+  planModel,
+  type StackTotals,
+  stackTotals,
+  type WhyOpWaits,
+  whyOpWaits,
+} from "@/core/plan";
 import type { StudyLayer } from "@/core/study";
 import { readPlanRequest, readText, writeText } from "./document";
 import { type ApplicationAnswer, type CaseAnswer, solveApplication, solveCase } from "./film-answers";
@@ -68,7 +76,8 @@ const why = (
   regionId: string,
   opId: string,
   ends: ReadonlyMap<string, number>,
-): WhyOp | "no-film" | "too-far" => whyOp(openInput(input), regionId, opId, (id) => ends.get(id) ?? input.nowMin);
+): WhyOpWaits | "no-film" | "too-far" =>
+  whyOpWaits(openInput(input), regionId, opId, (id) => ends.get(id) ?? input.nowMin);
 
 export const TASKS = {
   plan,

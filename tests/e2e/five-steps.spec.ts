@@ -102,7 +102,7 @@ test("from an empty shed to a logged coat: parts, shelf, stack, plan, bench, log
     const text = await ics.text();
     expect(text).toContain("SUMMARY:Keel: Test lacquer\\, coat 2 of 2");
     const doc = await page.request.get((await page.getByRole("link", { name: "Model as JSON" }).getAttribute("href"))!);
-    expect(await doc.json()).toMatchObject({ format: "elm-bench/1", parts: [{ name: "Keel" }] });
+    expect(await doc.json()).toMatchObject({ format: "elm-bench/2", parts: [{ name: "Keel" }] });
   });
 
   await test.step("5 Bench: start, finish with what was really put on, not yet, timers through a restart", async () => {

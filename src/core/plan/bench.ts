@@ -1,8 +1,8 @@
 import type { JudgeAnswer } from "../judge";
 import { crossTies, notYetById, type Operation, type PlanRegion } from "../work";
-import { airsOf } from "./airs";
 import { type LiveChain, liveChain } from "./problem";
 import { judgeRegion, openStops } from "./region";
+import { regionAirs } from "./region-airs";
 import { type StartCheck, startCheck } from "./start";
 import type { PlanInput, WaitReport } from "./types";
 import { waitReport } from "./wait-report";
@@ -39,7 +39,7 @@ export function benchNow(input: PlanInput, options: BenchOptions = {}): readonly
   const records = new Map(input.records.map((r) => [r.opId, r]));
   const ctx = {
     productOf: input.productOf,
-    airOf: airsOf(input),
+    airOf: regionAirs(input),
     delaysMin: new Map(Object.entries(options.delaysMin ?? {})),
     notYet: notYetById(input.notYet),
   };

@@ -1,6 +1,6 @@
 export * from "./bench";
-export { type MoveAnswer, type PlanDesk, planDesk } from "./desk";
-export { type Hurry, hurry } from "./hurry";
+export { type EarlyStart, earlyStart } from "./early-start";
+export { type MoveAnswer, type MoveTrials, moveTrials } from "./moves";
 
 export { planModel } from "./plan";
 export * from "./region";
@@ -9,4 +9,4 @@ export { type StackTotals, stackTotals } from "./totals";
 export { touchDryMin } from "./touch-dry";
 export * from "./types";
 export type { Looked } from "./verify";
-export { type WhyOp, whyOp } from "./why-op";
+export { type WhyOpWaits, whyOpWaits } from "./why-op-waits";

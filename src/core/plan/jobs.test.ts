@@ -9,9 +9,9 @@ import { eveningsAndWeekends, WEEKEND } from "../../../tests/support/weeks";
 import { layer, lookup, NOW_MIN, pile, planInput, region } from "../../../tests/support/world";
 import { MIN_PER_DAY } from "../base";
 import type { Product, Region, Stack } from "../model";
-import { planDesk } from "./desk";
+import { moveTrials } from "./moves";
 import { planModel } from "./plan";
-import { NO_MARKS, type PlanAnswer, type PlanInput } from "./types";
+import { NO_WISHES, type PlanAnswer, type PlanInput } from "./types";
 
 /** Whole jobs, from the bare part to the last coat, by the calendar: what a good modeller would nod at. */
 
@@ -22,7 +22,7 @@ function job(face: Partial<Region>, stack: Stack, over: Partial<PlanInput> = {})
     planInput([{ region: region({ id: "j", conditions: [], ...face }), stack }], {
       productOf: lookup(JARS),
       sessions: eveningsAndWeekends,
-      marks: NO_MARKS,
+      wishes: NO_WISHES,
       ...over,
     }),
   );
@@ -118,7 +118,7 @@ describe("two-pack gloss over wet-sanded epoxy primer, for show", () => {
   };
   const input = planInput([{ region: region({ id: "j", ...bonnet }), stack }], {
     sessions: eveningsAndWeekends,
-    marks: { ...NO_MARKS, rounds: { j: 0 } },
+    wishes: { ...NO_WISHES, rounds: { j: 0 } },
     protection: ["extraction", "air-fed", "a2p3", "p3"],
   });
   const a = planModel(input);
@@ -134,11 +134,11 @@ describe("two-pack gloss over wet-sanded epoxy primer, for show", () => {
   });
   it("can be pushed about like any plan", () => {
     const starts = Object.fromEntries(a.ops.map((o) => [o.id, o.startMin]));
-    expect(planDesk(input, starts)!.tryMove("g:coat:1", startOf("g:coat:1"))).toMatchObject({ outcome: "fits" });
+    expect(moveTrials(input, starts)!.tryMove("g:coat:1", startOf("g:coat:1"))).toMatchObject({ outcome: "fits" });
   });
   it("one that is only seen goes by the likely waits and meets its window", () => {
     const seen = job({ ...bonnet, finish: "seen" }, stack, {
-      marks: { ...NO_MARKS, rounds: { j: 0 } },
+      wishes: { ...NO_WISHES, rounds: { j: 0 } },
       protection: ["extraction", "air-fed", "a2p3", "p3"],
     });
     expect(seen.notices.filter((n) => n.kind === "verdict" && n.code === "window-missed-scuffed")).toEqual([]);

@@ -15,7 +15,7 @@ export function withLateMasks(problem: Problem, schedule: Found, ctx: ProblemCon
   let best = schedule;
   for (const { chain } of ctx.chains) {
     for (const op of chain.ops) {
-      if (op.kind !== "mask" || ctx.records.has(op.id) || own(ctx.marks.locks, op.id) !== undefined) continue;
+      if (op.kind !== "mask" || ctx.records.has(op.id) || own(ctx.wishes.locks, op.id) !== undefined) continue;
       best = pulled(problem, best, op.id) ?? best;
     }
   }

@@ -15,13 +15,13 @@ import {
   solve,
 } from "../schedule";
 import { batchesOf, crossTies, joinCircle, longestSessionMin, notYetById, type PlanRegion, type Tie } from "../work";
-import { airsOf } from "./airs";
 import { withLateMasks } from "./late-masks";
 import { type LiveChain, linkId, liveChain, type ProblemContext, problemOf } from "./problem";
 import { judgeRegion, openStops } from "./region";
+import { regionAirs } from "./region-airs";
 import { type Found, inFull, report } from "./report";
 import { type FaceCoats, heldForArrival } from "./stock";
-import { NO_HABITS, NO_MARKS, type Notice, type PlanAnswer, type PlanInput, type RefusedStop } from "./types";
+import { NO_HABITS, NO_WISHES, type Notice, type PlanAnswer, type PlanInput, type RefusedStop } from "./types";
 import { type Looked, verifyWaits } from "./verify";
 import { withWiderSeams } from "./wider";
 
@@ -88,8 +88,8 @@ function roundStuck({ schedule, ctx }: Extract<Solved, { outcome: "conflict" }>)
 
 /** Rounds are the planner's own idea: where they cannot be laid out, the user's stack is planned without them, and that is told. */
 function withoutRounds(input: PlanInput, options: PlanOptions, regionId: string): PlanAnswer {
-  const marks = input.marks ?? NO_MARKS;
-  const answer = planModel({ ...input, marks: { ...marks, rounds: { ...marks.rounds, [regionId]: 0 } } }, options);
+  const wishes = input.wishes ?? NO_WISHES;
+  const answer = planModel({ ...input, wishes: { ...wishes, rounds: { ...wishes.rounds, [regionId]: 0 } } }, options);
   return { ...answer, notices: [...answer.notices, { kind: "rounds-left-out", regionId }] };
 }
 
@@ -170,7 +170,7 @@ function solveVerified(start: ProblemContext, options: PlanOptions): Solved {
     problem = problemOf(ctx);
     schedule = options.keep
       ? keepPlan(problem, startsOf(placed))
-      : solve(problem, { objective: ctx.marks.objective, tries: REPAIR_TRIES, start: genes });
+      : solve(problem, { objective: ctx.wishes.objective, tries: REPAIR_TRIES, start: genes });
   }
 }
 
@@ -183,7 +183,7 @@ function firstSchedule(
   ctx: ProblemContext,
   options: PlanOptions,
 ): { schedule: Schedule; afreshDoneMin: number | null } {
-  const { objective } = ctx.marks;
+  const { objective } = ctx.wishes;
   const search = (tries: number) =>
     solve(problem, {
       objective,
@@ -261,13 +261,13 @@ function contextOf(
   // parts with work longer than any session do not keep the others from being planned; where there are no others, that is the answer
   const out = new Set(long.length < all.length ? long.map((n) => n.regionId) : []);
   const chains = all.filter((c) => !out.has(c.chain.regionId));
-  const marks = input.marks ?? NO_MARKS;
+  const wishes = input.wishes ?? NO_WISHES;
   const cross = crossTies(
     chains.map((c) => c.chain),
     input.joins ?? [],
   );
   const { batches, leftOut } = batchesOf(
-    marks.batches,
+    wishes.batches,
     chains.flatMap((c) => c.chain.ops),
     [...chains.flatMap((c) => c.chain.ties), ...cross.map((c) => c.tie)],
     records,
@@ -279,16 +279,16 @@ function contextOf(
     productOf: input.productOf,
     records,
     notYet: notYetById(input.notYet),
-    airOf: airsOf(input),
+    airOf: regionAirs(input),
     delaysMin: new Map(),
     caution: input.caution,
     sessions: input.sessions,
     nowMin: input.nowMin,
     horizonMin: input.horizonMin,
-    marks,
+    wishes,
     habits: input.habits ?? NO_HABITS,
     batches,
-    heldMin: heldForArrival(chains.map(faceCoats), input.productOf, (id) => records.has(id), marks.arrivals),
+    heldMin: heldForArrival(chains.map(faceCoats), input.productOf, (id) => records.has(id), wishes.arrivals),
   };
   const noBatch = leftOut.map((b) => ({ kind: "batch-left-out" as const, ...b }));
   return { ctx, left: [...noBatch, ...long.filter((n) => out.has(n.regionId))] };

@@ -2,10 +2,10 @@ import { evenings, layer, lookup, NOW_MIN, pile, planInput, product, region } fr
 import { MIN_PER_DAY } from "../base";
 import { type Join, joinCircle, type PlanRegion } from "../work";
 import { benchNow } from "./bench";
-import { planDesk } from "./desk";
-import { hurry } from "./hurry";
+import { earlyStart } from "./early-start";
+import { moveTrials } from "./moves";
 import { planModel } from "./plan";
-import { NO_HABITS, NO_MARKS, type PlanAnswer, type PlanInput, type PlanMarks } from "./types";
+import { NO_HABITS, NO_WISHES, type PlanAnswer, type PlanInput, type PlanWishes } from "./types";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 function planned(input: PlanInput, options: Parameters<typeof planModel>[1] = { tries: 4 }): Planned {
@@ -13,7 +13,7 @@ function planned(input: PlanInput, options: Parameters<typeof planModel>[1] = { 
   if (a.outcome !== "planned") throw new Error(JSON.stringify(a).slice(0, 600));
   return a;
 }
-const marks = (over: Partial<PlanMarks> = {}): PlanMarks => ({ ...NO_MARKS, ...over });
+const wishes = (over: Partial<PlanWishes> = {}): PlanWishes => ({ ...NO_WISHES, ...over });
 const idsOf = (a: Planned, regionId: string) => a.ops.filter((o) => o.regionId === regionId).map((o) => o.id);
 const opOf = (a: Planned, id: string) => {
   const found = a.ops.find((o) => o.id === id);
@@ -34,13 +34,13 @@ describe("rounds of look, fill, sand and prime", () => {
     planned(planInput([panel("a", { finish })], over)).ops.filter((o) => o.kind === "inspect").length;
   it("are planned at their likely number by finish, and at the upper one by a safe plan", () => {
     const count = (caution: "likely" | "safe") =>
-      (["hidden", "seen", "show"] as const).map((finish) => roundsIn({ marks: marks(), caution }, finish));
+      (["hidden", "seen", "show"] as const).map((finish) => roundsIn({ wishes: wishes(), caution }, finish));
     expect(count("likely")).toEqual([0, 1, 2]);
     expect(count("safe")).toEqual([1, 2, 3]);
   });
   it("are the user's to set, and marked as likely where they are not", () => {
-    expect(roundsIn({ marks: marks({ rounds: { a: 0 } }) }, "show")).toBe(0);
-    const a = planned(planInput([panel("a")], { marks: marks() }));
+    expect(roundsIn({ wishes: wishes({ rounds: { a: 0 } }) }, "show")).toBe(0);
+    const a = planned(planInput([panel("a")], { wishes: wishes() }));
     expect(a.notices).toContainEqual({ kind: "rounds-likely", regionId: "a", rounds: 1 });
   });
   it("fill with the stack's own putty where the rules allow it over that primer", () => {
@@ -53,7 +53,7 @@ describe("rounds of look, fill, sand and prime", () => {
         layer("estuary-blue", { id: "ac" }),
       ),
     };
-    const a = planned(planInput([withPutty], { marks: marks() }));
+    const a = planned(planInput([withPutty], { wishes: wishes() }));
     expect(idsOf(a, "a")).toEqual([
       "am:coat:1",
       "am~r1f:inspect",
@@ -84,17 +84,17 @@ describe("rounds of look, fill, sand and prime", () => {
         layer("bronze-lacquer", { id: "ac" }),
       ),
     };
-    const stops = planModel(planInput([thick], { marks: marks(), productOf }));
+    const stops = planModel(planInput([thick], { wishes: wishes(), productOf }));
     const overrides =
       stops.outcome === "refused"
         ? stops.stops.map((s) => ({ regionId: "a", key: s.verdict.key, reason: "boss only" }))
         : [];
-    const a = planned(planInput([thick], { marks: marks(), overrides, productOf }));
+    const a = planned(planInput([thick], { wishes: wishes(), overrides, productOf }));
     expect(a.ops.some((o) => o.round !== undefined)).toBe(false);
     expect(a.notices).toContainEqual({ kind: "rounds-left-out", regionId: "a" });
   });
   it("that were made stay, and once the colour has begun no more are asked for", () => {
-    const input = planInput([panel("a", { finish: "show" })], { marks: marks() });
+    const input = planInput([panel("a", { finish: "show" })], { wishes: wishes() });
     const records = ["ap:coat:1", "ap~r1p:inspect", "ap~r1p:coat:1", "ac:coat:1"].map((opId, i) => ({
       opId,
       startMin: NOW_MIN - 4000 + 900 * i,
@@ -138,7 +138,7 @@ describe("turning, tape and bare zones", () => {
     const slow = panel("a", { keepBare: ["shaft"] }, "buoy-red");
     const a = planned(
       planInput([slow], {
-        marks: marks({ rounds: { a: 0 }, arrivals: { "buoy-red": NOW_MIN + 12 * MIN_PER_DAY } }),
+        wishes: wishes({ rounds: { a: 0 }, arrivals: { "buoy-red": NOW_MIN + 12 * MIN_PER_DAY } }),
         productOf: lookup([product("buoy-red", { owned: false })]),
       }),
     );
@@ -220,14 +220,14 @@ describe("batches", () => {
   it("coats of one product laid in one go share their setting-up and their hour", () => {
     const batches = [["ap:coat:1", "bp:coat:1"]];
     const alone = planned(planInput([panel("a"), panel("b")]));
-    const a = planned(planInput([panel("a"), panel("b")], { marks: marks({ batches, rounds: { a: 0, b: 0 } }) }));
+    const a = planned(planInput([panel("a"), panel("b")], { wishes: wishes({ batches, rounds: { a: 0, b: 0 } }) }));
     expect(opOf(a, "ap:coat:1")).toMatchObject({ startMin: opOf(a, "bp:coat:1").startMin, batch: batches[0] });
     expect(a.handsOnMin).toBeLessThan(alone.handsOnMin);
   });
   it("that cannot hold are told and planned one by one", () => {
     const told = (batches: string[][], productOf?: PlanInput["productOf"]) => {
       const over = productOf ? { productOf } : {};
-      const a = planned(planInput([panel("a"), panel("b")], { marks: marks({ batches }), ...over }));
+      const a = planned(planInput([panel("a"), panel("b")], { wishes: wishes({ batches }), ...over }));
       return a.notices.flatMap((n) => (n.kind === "batch-left-out" ? [n.why] : []));
     };
     expect(told([["ap:coat:1", "bc:coat:1"]])).toEqual(["differs"]);
@@ -243,12 +243,12 @@ describe("what is not there yet, and what runs short", () => {
     const productOf = lookup([product("estuary-blue", { owned: false })]);
     const arrivesMin = NOW_MIN + 6 * MIN_PER_DAY;
     const a = planned(
-      planInput([panel("a")], { productOf, marks: marks({ arrivals: { "estuary-blue": arrivesMin } }) }),
+      planInput([panel("a")], { productOf, wishes: wishes({ arrivals: { "estuary-blue": arrivesMin } }) }),
     );
     expect(opOf(a, "ac:coat:1").startMin).toBeGreaterThanOrEqual(arrivesMin);
     expect(opOf(a, "ap:coat:1").startMin).toBeLessThan(NOW_MIN + MIN_PER_DAY);
     expect(a.notices).toContainEqual(expect.objectContaining({ kind: "to-buy", productId: "estuary-blue" }));
-    const away = planned(planInput([panel("a")], { marks: marks({ away: { a: arrivesMin } }) }));
+    const away = planned(planInput([panel("a")], { wishes: wishes({ away: { a: arrivesMin } }) }));
     expect(away.ops[0]!.startMin).toBeGreaterThanOrEqual(arrivesMin);
   });
   it("one that runs out holds the layers the can no longer ends, whole; what it can end goes on", () => {
@@ -258,11 +258,11 @@ describe("what is not there yet, and what runs short", () => {
       const [primer, colour] = own.stack.layers;
       return { ...own, stack: { ...own.stack, layers: [primer!, { ...colour!, coats: 2, wftUm: 40 }] } };
     };
-    const plan = (leftMl: number | null, over: Partial<PlanMarks> = {}) =>
+    const plan = (leftMl: number | null, over: Partial<PlanWishes> = {}) =>
       planned(
         planInput([twice("a"), twice("b")], {
           productOf: lookup([product("estuary-blue", { leftMl, method: "airbrush", owned: true })]),
-          marks: marks({ arrivals: { "estuary-blue": arrivesMin }, ...over }),
+          wishes: wishes({ arrivals: { "estuary-blue": arrivesMin }, ...over }),
         }),
       );
     const late = (a: ReturnType<typeof planned>) =>
@@ -299,36 +299,36 @@ describe("what is not there yet, and what runs short", () => {
 
 describe("what the user says", () => {
   it("minutes of their own stand in for the reckoned ones", () => {
-    const a = planned(planInput([panel("a")], { marks: marks({ minutes: { "ap:coat:1": 42 } }) }));
+    const a = planned(planInput([panel("a")], { wishes: wishes({ minutes: { "ap:coat:1": 42 } }) }));
     expect(opOf(a, "ap:coat:1")).toMatchObject({ handsOnMin: 42 });
     expect(opOf(a, "ap:coat:1").endMin - opOf(a, "ap:coat:1").startMin).toBe(42);
   });
   it("a pin holds; one in the past is told and no longer does", () => {
     const at = NOW_MIN + MIN_PER_DAY + 30;
-    const a = planned(planInput([panel("a")], { marks: marks({ locks: { "ap:coat:1": at } }) }));
+    const a = planned(planInput([panel("a")], { wishes: wishes({ locks: { "ap:coat:1": at } }) }));
     expect(opOf(a, "ap:coat:1")).toMatchObject({ startMin: at, locked: true });
-    const late = planned(planInput([panel("a")], { marks: marks({ locks: { "ap:coat:1": NOW_MIN - 30 } }) }));
+    const late = planned(planInput([panel("a")], { wishes: wishes({ locks: { "ap:coat:1": NOW_MIN - 30 } }) }));
     expect(late.notices).toContainEqual({ kind: "lock-passed", regionId: "a" });
   });
   it("a date that cannot be met is planned as near as can be, and told by its date", () => {
     const dueMin = NOW_MIN + 60;
-    const a = planned(planInput([panel("a")], { marks: marks({ dueMin }) }));
+    const a = planned(planInput([panel("a")], { wishes: wishes({ dueMin }) }));
     expect(a.dueMin).toBe(dueMin);
     expect(a.doneMin).toBeGreaterThan(dueMin);
   });
   it("fewer evenings, where the finish may wait for it", () => {
     const five = ["a", "b", "c", "d"].map((id) => panel(id));
-    const used = (objective: PlanMarks["objective"]) =>
-      planned(planInput(five, { marks: marks({ objective }) }), { tries: 120 }).sessions;
+    const used = (objective: PlanWishes["objective"]) =>
+      planned(planInput(five, { wishes: wishes({ objective }) }), { tries: 120 }).sessions;
     expect(used("sessions")).toBeLessThanOrEqual(used("finish"));
   });
 });
 
 describe("planning again", () => {
   const three = ["a", "b", "c", "d", "e", "f", "g", "h"].map((id) => panel(id));
-  const first = planned(planInput(three, { marks: marks() }));
+  const first = planned(planInput(three, { wishes: wishes() }));
   it("with nothing changed, nothing moves", () => {
-    const again = planned(planInput(three, { marks: marks(), before: startsOf(first) }), { keep: startsOf(first) });
+    const again = planned(planInput(three, { wishes: wishes(), before: startsOf(first) }), { keep: startsOf(first) });
     expect(again.moved).toEqual([]);
     expect(startsOf(again)).toEqual(startsOf(first));
   });
@@ -340,7 +340,7 @@ describe("planning again", () => {
     const nowMin = coat.endMin + 20;
     const others = first.ops.filter((o) => o.startMin >= nowMin + 10).map((o) => o.id);
     const before = startsOf(first);
-    const again = planned(planInput(three, { marks: marks(), records, nowMin, before }), { keep: before });
+    const again = planned(planInput(three, { wishes: wishes(), records, nowMin, before }), { keep: before });
     expect(opOf(again, "ap:coat:1")).toMatchObject({ state: "done", endMin: coat.endMin + 20 });
     for (const m of again.moved) expect(m.toMin).toBe(opOf(again, m.opId).startMin);
     const stayed = others.filter((id) => opOf(again, id).startMin === before[id]);
@@ -349,16 +349,16 @@ describe("planning again", () => {
   });
   it("a part dropped leaves the rest where it was", () => {
     const before = startsOf(first);
-    const again = planned(planInput(three.slice(1), { marks: marks(), before }), { keep: before });
+    const again = planned(planInput(three.slice(1), { wishes: wishes(), before }), { keep: before });
     expect(again.moved).toEqual([]);
   });
 });
 
 describe("pushing a plan about", () => {
   const two = [panel("a"), panel("b")];
-  const input = planInput(two, { marks: marks() });
+  const input = planInput(two, { wishes: wishes() });
   const a = planned(input);
-  const desk = planDesk(input, startsOf(a))!;
+  const desk = moveTrials(input, startsOf(a))!;
   it("answers what a move would do to the finish and to the rest", () => {
     const op = opOf(a, "ap:coat:1");
     expect(desk.tryMove(op.id, op.startMin)).toMatchObject({ outcome: "fits", doneMin: a.doneMin, moved: [] });
@@ -386,7 +386,7 @@ describe("if you hurry this", () => {
   const input = planInput([slow], { air: { meanC: 13 } });
   const a = planned(input);
   it("names the milestone, the chance, what the simulated film does and what doing it again costs", () => {
-    const h = hurry(input, "ap:sand", placesOf(a))!;
+    const h = earlyStart(input, "ap:sand", placesOf(a))!;
     expect(h.milestone).toBe("sandable");
     expect(h.atMin).toBeLessThan(h.plannedMin);
     expect(h.chance).toBeGreaterThan(0.5);
@@ -395,7 +395,7 @@ describe("if you hurry this", () => {
     expect(h.costToGain).toBeCloseTo((h.chance * h.redoDelayMin) / h.savedMin, 9);
   });
   it("nothing to tell where it waits for no film", () => {
-    expect(hurry(input, "ap:coat:1", placesOf(a))).toBeNull();
+    expect(earlyStart(input, "ap:coat:1", placesOf(a))).toBeNull();
   });
 });
 
@@ -430,15 +430,15 @@ describe("what cannot be planned is told with what frees it", () => {
     expect(answer({ sessions }).frees).toContainEqual({ kind: "longer-sessions", byMin: 15 });
   });
   it("work longer than any session keeps its own part out, not the others, nor what may be asked of their plan", () => {
-    const input = planInput([panel("a"), panel("b", { areaCm2: 90_000 })], { marks: marks() });
+    const input = planInput([panel("a"), panel("b", { areaCm2: 90_000 })], { wishes: wishes() });
     const a = planned(input);
     expect(a.notices).toContainEqual(expect.objectContaining({ kind: "too-long", regionId: "b", longestMin: 150 }));
     expect(idsOf(a, "b")).toEqual([]);
     const op = opOf(a, "ap:coat:1");
-    expect(planDesk(input, startsOf(a))!.tryMove(op.id, op.startMin)).toMatchObject({ outcome: "fits" });
+    expect(moveTrials(input, startsOf(a))!.tryMove(op.id, op.startMin)).toMatchObject({ outcome: "fits" });
   });
   it("a pin in the night: take it out", () => {
-    const a = answer({ marks: marks({ locks: { "ap:coat:1": NOW_MIN + 6 * 60 } }) });
+    const a = answer({ wishes: wishes({ locks: { "ap:coat:1": NOW_MIN + 6 * 60 } }) });
     expect(a.frees).toContainEqual({ kind: "unlock", opId: "ap:coat:1" });
     expect(a.ops.map((o) => o.id)).toContain("ap:coat:1");
   });

@@ -42,8 +42,8 @@ import {
   withMinutes,
   withRounds,
 } from "../work";
-import type { AirOf } from "./airs";
-import type { PlanInput, PlanMarks, ShedHabits } from "./types";
+import type { AirOf } from "./region-airs";
+import type { PlanInput, PlanWishes, ShedHabits } from "./types";
 
 /** A row of like pieces is worked on as one face as large as all of them. */
 const ofAll = (region: Region, count: number): Region =>
@@ -74,7 +74,7 @@ export function liveChain(
   const { region: r, answer: judged, rounds, refused } = withRounds(own, answer, input);
   const count = own.count ?? 1;
   const bare = chainOf(ofAll(r.region, count), r.stack, judged.seams, input.productOf);
-  const minutes = input.marks?.minutes ?? {};
+  const minutes = input.wishes?.minutes ?? {};
   const whole = withMinutes(
     inSittings(
       withMinutes(withExtra(withFit(bare, input.joins ?? []), r.region, own.face, records), minutes),
@@ -105,7 +105,7 @@ const lasts = (op: Operation, record: OpRecord | undefined): number =>
   record?.endMin == null ? op.handsOnMin : Math.min(op.handsOnMin, record.endMin - record.startMin);
 
 /** What somebody said of single sittings; of the whole work it has been heard before it was divided. */
-const sittingMinutes = (minutes: PlanMarks["minutes"]): PlanMarks["minutes"] =>
+const sittingMinutes = (minutes: PlanWishes["minutes"]): PlanWishes["minutes"] =>
   Object.fromEntries(Object.entries(minutes).filter(([id]) => id.includes(":sitting:")));
 
 /** Work beside the coats that was never noted is not asked for once later work is done: nobody masks what is painted. */
@@ -184,7 +184,7 @@ export interface ProblemContext {
   readonly sessions: readonly BenchSession[];
   readonly nowMin: number;
   readonly horizonMin: number;
-  readonly marks: PlanMarks;
+  readonly wishes: PlanWishes;
   readonly habits: ShedHabits;
   readonly batches: Batches;
   /** coat → when the product it waits for is there */
@@ -287,16 +287,16 @@ function warmed(gate: readonly Span[], ctx: ProblemContext, warmMin: number): re
 
 function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf): Op {
   const record = ctx.records.get(op.id);
-  const { marks, habits } = ctx;
+  const { wishes, habits } = ctx;
   const product = op.productId === null ? null : ctx.productOf(op.productId);
   const tool = product && op.sprayed ? TOOL_OF[product.method] : undefined;
   const drying = product ? dryingBy(op, live, product, ctx) : null;
   const releaseMin = Math.max(
     ctx.nowMin,
-    own(marks.away, op.regionId) ?? ctx.nowMin,
+    own(wishes.away, op.regionId) ?? ctx.nowMin,
     ctx.heldMin.get(op.id) ?? ctx.nowMin,
   );
-  const lockMin = own(marks.locks, op.id) ?? null;
+  const lockMin = own(wishes.locks, op.id) ?? null;
   return {
     id: op.id,
     durationMin: op.handsOnMin,
@@ -312,7 +312,7 @@ function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf
     air: sharedAir(op, drying, habits.covered),
     releaseMin,
     lockMin: record || lockMin === null || lockMin < ctx.nowMin ? null : lockMin,
-    dueMin: marks.dueMin !== null && live.chain.ops.at(-1)?.id === op.id ? marks.dueMin : null,
+    dueMin: wishes.dueMin !== null && live.chain.ops.at(-1)?.id === op.id ? wishes.dueMin : null,
     gate: op.productId === null ? null : gates(live, op.productId),
     fixed: record
       ? { startMin: record.startMin, endMin: record.endMin ?? Math.max(record.startMin + op.handsOnMin, ctx.nowMin) }

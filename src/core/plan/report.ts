@@ -57,10 +57,10 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
     verified: found.verified,
     delaysMin: Object.fromEntries(ctx.delaysMin),
     boundMin: Math.min(found.boundMin, doneMin),
-    objective: ctx.marks.objective,
+    objective: ctx.wishes.objective,
     sessions: sessionsUsed(problem, atInProblem),
     cleanings: cleaningsOf(problem, atInProblem),
-    dueMin: ctx.marks.dueMin,
+    dueMin: ctx.wishes.dueMin,
     moved: movedFrom(input.before ?? {}, ops),
     afreshDoneMin: found.afreshDoneMin,
     stock: stockLines(ops, input.regions, input.productOf),
@@ -104,7 +104,7 @@ function plannedOp(
     wait: waitReport(op.id, live, ctx, endOf, place.startMin),
     slackMin: record ? 0 : slackMin,
     latestMin: record ? null : Math.min(place.startMin + slackMin, windowShutsMin ?? Number.MAX_SAFE_INTEGER),
-    locked: !record && own(ctx.marks.locks, op.id) === place.startMin,
+    locked: !record && own(ctx.wishes.locks, op.id) === place.startMin,
     ...(batch ? { batch } : {}),
     tempC: air.tempC,
     rhPct: air.rhPct,
@@ -124,7 +124,7 @@ function whyThen(
   placed: readonly Placed[],
 ): Placed["boundBy"] {
   if (place.boundBy.kind !== "release") return place.boundBy;
-  const there = Math.max(own(ctx.marks.away, op.regionId) ?? 0, ctx.heldMin.get(op.id) ?? 0);
+  const there = Math.max(own(ctx.wishes.away, op.regionId) ?? 0, ctx.heldMin.get(op.id) ?? 0);
   const { startMin } = place;
   if (there > startMin - GRID_MIN) return place.boundBy;
   const wait = waitReport(op.id, live, ctx, endOf, startMin);
@@ -195,7 +195,7 @@ function planNotices(ops: readonly PlannedOp[], ctx: ProblemContext): readonly N
           productId,
           byMin: Math.min(...mine.filter((o) => o.productId === productId).map((o) => o.startMin)),
         });
-    if (mine.some((o) => o.state === "planned" && (own(ctx.marks.locks, o.id) ?? ctx.nowMin) < ctx.nowMin))
+    if (mine.some((o) => o.state === "planned" && (own(ctx.wishes.locks, o.id) ?? ctx.nowMin) < ctx.nowMin))
       notices.push({ kind: "lock-passed", regionId });
   }
   return notices;

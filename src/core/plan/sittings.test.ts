@@ -3,7 +3,7 @@ import { MIN_PER_DAY } from "../base";
 import type { PlanRegion } from "../work";
 import { benchNow } from "./bench";
 import { planModel } from "./plan";
-import { NO_MARKS, type PlanAnswer, type PlanInput, type PlanMarks } from "./types";
+import { NO_WISHES, type PlanAnswer, type PlanInput, type PlanWishes } from "./types";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 function planned(input: PlanInput): Planned {
@@ -11,7 +11,7 @@ function planned(input: PlanInput): Planned {
   if (a.outcome !== "planned") throw new Error(JSON.stringify(a).slice(0, 500));
   return a;
 }
-const marks = (over: Partial<PlanMarks> = {}): PlanMarks => ({ ...NO_MARKS, ...over });
+const wishes = (over: Partial<PlanWishes> = {}): PlanWishes => ({ ...NO_WISHES, ...over });
 const opOf = (a: Planned, id: string) => a.ops.find((o) => o.id === id)!;
 
 describe("work longer than any session", () => {
@@ -29,7 +29,7 @@ describe("work longer than any session", () => {
     region: region({ id: "b", material: "petg", areaCm2: 80, finish: "seen" }),
     stack: { prep: [], layers: [layer("grey-primer", { id: "bp" }), layer("estuary-blue", { id: "bc" })] },
   };
-  const world: Partial<PlanInput> = { sessions: short, marks: marks({ rounds: { a: 0 } }) };
+  const world: Partial<PlanInput> = { sessions: short, wishes: wishes({ rounds: { a: 0 } }) };
   const sittings = (a: Planned) => a.ops.filter((o) => o.sitting).map((o) => `${o.id} ${o.handsOnMin}`);
   const record = (opId: string, from: number, to: number | null) => ({
     opId,
@@ -70,7 +70,7 @@ describe("work longer than any session", () => {
     expect(opOf(a, "s:coat:2:sitting:1").startMin).toBeGreaterThanOrEqual(opOf(a, "s:coat:1").endMin);
     expect(opOf(a, "s:coat:1:sitting:1")).toMatchObject({ kind: "part-coat", productId: "foam-sealer" });
     // what it takes is counted once
-    const whole = planned(planInput([wall([layer("foam-sealer", { id: "s", coats: 2 })])], { marks: world.marks }));
+    const whole = planned(planInput([wall([layer("foam-sealer", { id: "s", coats: 2 })])], { wishes: world.wishes }));
     expect(a.stock[0]!.needMl).toBeCloseTo(whole.stock[0]!.needMl, 6);
   });
   it("a brushed coat on its way waits with all its sittings, and is wanted before the first of them", () => {
@@ -79,7 +79,7 @@ describe("work longer than any session", () => {
     const a = planned(
       planInput([sealed], {
         ...world,
-        marks: marks({ rounds: { a: 0 }, arrivals: { "foam-sealer": arrivesMin } }),
+        wishes: wishes({ rounds: { a: 0 }, arrivals: { "foam-sealer": arrivesMin } }),
         productOf: lookup([product("foam-sealer", { owned: false })]),
       }),
     );
@@ -93,7 +93,7 @@ describe("work longer than any session", () => {
   });
   it("minutes of one’s own for the whole are divided; for one sitting they are that sitting’s", () => {
     const own = (minutes: Record<string, number>) =>
-      sittings(planned(planInput([rubbed], { ...world, marks: marks({ rounds: { a: 0 }, minutes }) })));
+      sittings(planned(planInput([rubbed], { ...world, wishes: wishes({ rounds: { a: 0 }, minutes }) })));
     expect(own({ "p:sand": 80 })).toEqual(["p:sand:sitting:1 30", "p:sand:sitting:2 30", "p:sand 30"]);
     expect(own({ "p:sand:sitting:1": 10 })).toEqual(["p:sand:sitting:1 10", "p:sand 25"]);
   });

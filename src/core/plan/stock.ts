@@ -2,7 +2,7 @@ import type { Product } from "../model";
 import { liquidNeededMl, transferEfficiency } from "../numbers";
 import { PROPELLANT_SHARE, STOCK_RESERVE } from "../reference";
 import type { PlanRegion } from "../work";
-import type { PlanMarks, PlannedOp } from "./types";
+import type { PlannedOp, PlanWishes } from "./types";
 
 /** What the work still to do takes of one product. */
 export interface StockLine {
@@ -84,7 +84,7 @@ export function heldForArrival(
   faces: readonly FaceCoats[],
   productOf: (id: string) => Product,
   begun: (opId: string) => boolean,
-  arrivals: PlanMarks["arrivals"],
+  arrivals: PlanWishes["arrivals"],
 ): ReadonlyMap<string, number> {
   const held = new Map<string, number>();
   for (const [productId, arrivesMin] of Object.entries(arrivals)) {

@@ -1,8 +1,8 @@
 import { milestoneAfter } from "../film";
 import { coatsUpTo } from "../work";
-import { airsOf } from "./airs";
 import { liveChain } from "./problem";
 import { judgeRegion } from "./region";
+import { regionAirs } from "./region-airs";
 import type { PlanInput } from "./types";
 
 /**
@@ -19,7 +19,7 @@ export function touchDryMin(input: PlanInput, regionId: string): number | null {
   if (!last) return null;
   const endOf = (id: string) => records.get(id)?.endMin ?? input.nowMin;
   const coats = coatsUpTo(live.chain, last.id, live.filmUm, input.productOf, endOf);
-  const { clock } = airsOf(input)(regionId);
+  const { clock } = regionAirs(input)(regionId);
   const a = milestoneAfter(coats, "touch", clock);
   return a.outcome === "reached" ? a.atMin : clock.toMin;
 }

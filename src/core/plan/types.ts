@@ -15,7 +15,7 @@ interface Override {
 }
 
 /** What the user has said about the plan itself. */
-export interface PlanMarks {
+export interface PlanWishes {
   readonly objective: Objective;
   /** wished end of all work; null = none */
   readonly dueMin: number | null;
@@ -33,7 +33,7 @@ export interface PlanMarks {
   readonly away: Readonly<Record<string, number>>;
 }
 
-export const NO_MARKS: PlanMarks = {
+export const NO_WISHES: PlanWishes = {
   objective: "finish",
   dueMin: null,
   locks: {},
@@ -77,8 +77,8 @@ export interface PlanInput {
   /** the shop's own trials */
   readonly coupons: readonly Coupon[];
   readonly caution: Caution;
-  /** absent = the plain stacks: no rounds, no marks */
-  readonly marks?: PlanMarks | undefined;
+  /** absent = the plain stacks: no rounds, no wishes */
+  readonly wishes?: PlanWishes | undefined;
   readonly joins?: readonly Join[] | undefined;
   readonly habits?: ShedHabits | undefined;
   /** starts of the plan before, by operation: what moved is told against it */

@@ -2,10 +2,10 @@ import { layer, lookup, NOW_MIN, planInput, product, region } from "../../../tes
 import { type AppliedCoat, prefixClock } from "../film";
 import { milestonesByModel } from "../film/model-run";
 import type { PlanRegion } from "../work";
-import { airsOf } from "./airs";
 import { planModel } from "./plan";
 import { liveChain } from "./problem";
 import { judgeRegion } from "./region";
+import { regionAirs } from "./region-airs";
 import type { PlanAnswer, PlanInput } from "./types";
 import { verifyWaits } from "./verify";
 
@@ -66,7 +66,7 @@ describe("a finished plan is run through the film model", () => {
       chains: [liveChain(hull, answer, input, new Map())],
       records: new Map(),
       notYet: new Map(),
-      airOf: airsOf(input),
+      airOf: regionAirs(input),
       delaysMin: new Map(),
     };
     const at = (opId: string) => a.ops.find((o) => o.id === opId)!;

@@ -16,7 +16,7 @@ export const ROUND_GRIT = 400;
 export const ROUND_RUB_SHARE = 0.7;
 
 /** Hands-on minutes of work that is neither coating nor rubbing (est.). */
-export const ASIDE_LABOUR: Readonly<Record<"inspect" | "mask" | "unmask" | "fit", Labour>> = {
+export const SIDE_LABOUR: Readonly<Record<"inspect" | "mask" | "unmask" | "fit", Labour>> = {
   inspect: { fixedMin: 4, perCm2Min: 0.01 },
   mask: { fixedMin: 8, perCm2Min: 0.03 },
   unmask: { fixedMin: 3, perCm2Min: 0.005 },

@@ -1,5 +1,5 @@
 import { opIds } from "../model";
-import { ASIDE_LABOUR, JOINT_SETS_MIN } from "../reference";
+import { JOINT_SETS_MIN, SIDE_LABOUR } from "../reference";
 import { blankOperation, type Chain, type Operation, type Tie } from "./operations";
 import type { Join, Wait } from "./types";
 
@@ -24,7 +24,7 @@ export function withFit(chain: Chain, joins: readonly Join[]): Chain {
     id: opIds.fit(join.partId),
     regionId: chain.regionId,
     kind: "fit",
-    handsOnMin: ASIDE_LABOUR.fit.fixedMin,
+    handsOnMin: SIDE_LABOUR.fit.fixedMin,
   };
   return join.when === "before-paint"
     ? { ...chain, ops: [fit, ...chain.ops], ties: [{ from: fit.id, to: first.id, wait: SET }, ...chain.ties] }

@@ -12,7 +12,7 @@ export interface RoundsInput extends Pick<JudgeInput, "productOf" | "protection"
   readonly coupons: readonly Coupon[];
   readonly today?: string | undefined;
   /** the user's own word, by region; absent = no rounds at all */
-  readonly marks?: { readonly rounds: Readonly<Record<string, number>> } | undefined;
+  readonly wishes?: { readonly rounds: Readonly<Record<string, number>> } | undefined;
   readonly caution: Caution;
   readonly records: readonly OpRecord[];
 }
@@ -37,7 +37,7 @@ export function withRounds(
   input: RoundsInput,
 ): PlannedStack {
   const plain = { region: r, answer: own, rounds: 0, refused: false };
-  if (!input.marks) return plain;
+  if (!input.wishes) return plain;
   const over = r.stack.layers.findIndex((l) => PRIMES.has(input.productOf(l.productId).role));
   // a primer that is the whole finish is looked at when it is done, not built up in rounds
   if (over < 0 || over === r.stack.layers.length - 1) return plain;
@@ -71,7 +71,7 @@ function noWorse(withThem: Judged, own: Judged): boolean {
 
 /** The user's own word, else the usual number; once work above the primer has begun, only the rounds that were made. */
 function roundsFor(r: PlanRegion, over: number, input: RoundsInput): number {
-  const wished = own(input.marks!.rounds, r.region.id) ?? USUAL_ROUNDS[r.region.finish][input.caution];
+  const wished = own(input.wishes!.rounds, r.region.id) ?? USUAL_ROUNDS[r.region.finish][input.caution];
   const above = new Set(r.stack.layers.slice(over + 1).map((l) => l.id));
   let made = 0;
   let passed = false;

@@ -1,11 +1,11 @@
 import { done, failed, type Outcome } from "@/contracts";
-import type { WhyOp } from "@/core/plan";
+import type { WhyOpWaits } from "@/core/plan";
 import { notFound, viewing } from "../guard";
 import { sent } from "../planning/task";
 import { ask } from "../solver/ask";
 
 /** Why a step of a region has to wait so long: by the log where it is done, by the kept plan where it is not yet. */
-export async function whyThisWait(regionId: string, opId: string): Promise<Outcome<WhyOp>> {
+export async function whyThisWait(regionId: string, opId: string): Promise<Outcome<WhyOpWaits>> {
   const seen = viewing((s) => {
     const home = s.home(regionId);
     const m = home && s.model(home.modelId);

@@ -35,7 +35,7 @@ function lookKey({ sources, input }: ModelSnapshot): string {
 export function jobOf(m: ModelSnapshot, how: PlanHow, products: ReadonlyMap<string, Product>): PlanJob {
   const before = m.plan?.answer;
   const starts = startsOf(before);
-  const sameAim = before?.outcome === "planned" && before.objective === m.input.marks?.objective;
+  const sameAim = before?.outcome === "planned" && before.objective === m.input.wishes?.objective;
   const kept = how === "keep" && sameAim ? starts : undefined;
   return {
     input: sent({ ...m.input, before: starts }, products),

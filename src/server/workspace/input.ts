@@ -14,7 +14,7 @@ import { opIds, type Product, readKey } from "@/core/model";
 import type { PlanInput } from "@/core/plan";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
 import { benchSessions, localDate } from "../shed/hours";
-import { planningFields } from "./said";
+import { planningFields } from "./planning-fields";
 
 /** How far ahead work is planned at the least and at the most, days. */
 const HORIZON_DAYS = 60;

@@ -9,9 +9,9 @@ import { MOST_ROUNDS } from "@/core/reference";
 import { clock, dayClock, degC, duration, minOfWallClock, pct, um, wallClock } from "@/format";
 import { MILESTONE_NAME } from "@/messages";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
-import { HurryBox } from "./HurryBox";
+import { EarlyStartBox } from "./EarlyStartBox";
 import { trialText } from "./trial";
-import type { usePlanDesk } from "./usePlanDesk";
+import type { useMoves } from "./useMoves";
 import { type Planner, withEntry, without } from "./usePlanning";
 
 const HELD_BY: Readonly<Record<string, string>> = {
@@ -53,7 +53,7 @@ interface ChosenProps {
   readonly title: string;
   readonly onSpine: boolean;
   readonly planner: Planner;
-  readonly desk: ReturnType<typeof usePlanDesk>;
+  readonly desk: ReturnType<typeof useMoves>;
   readonly words: (opId: string) => string;
   readonly close: () => void;
 }
@@ -115,7 +115,7 @@ export function Chosen({ op, screen, title, onSpine, planner, desk, words, close
           {op.wait && op.state !== "done" && isFilmWait(op.wait.milestone) && (
             <WhySoLong key={op.id} regionId={op.regionId} opId={op.id} />
           )}
-          {op.state === "planned" && op.wait && <HurryBox op={op} desk={desk} timeZone={timeZone} />}
+          {op.state === "planned" && op.wait && <EarlyStartBox op={op} desk={desk} timeZone={timeZone} />}
         </div>
         {op.state === "planned" && (
           <Change key={op.id} op={op} screen={screen} planner={planner} desk={desk} words={words} />

@@ -23,7 +23,7 @@ import { PlanTable } from "./PlanTable";
 import { Search } from "./Search";
 import { SessionList } from "./SessionList";
 import { trialText } from "./trial";
-import { usePlanDesk } from "./usePlanDesk";
+import { useMoves } from "./useMoves";
 import { type Planner, usePlanning, withEntry } from "./usePlanning";
 import { WhatIf } from "./WhatIf";
 
@@ -121,7 +121,7 @@ type View = (typeof VIEWS)[number][0];
 
 function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanScreen; planner: Planner }) {
   const { params, set } = useAddress();
-  const desk = usePlanDesk(screen.modelId, screen.plan?.plannedMs ?? 0);
+  const desk = useMoves(screen.modelId, screen.plan?.plannedMs ?? 0);
   const view = (VIEWS.find(([id]) => id === params.get("view"))?.[0] ?? "lanes") satisfies View;
   const chosen = answer.ops.find((o) => o.id === params.get("op")) ?? null;
   const productName = (op: PlannedOp) => (op.productId === null ? null : (screen.products[op.productId]?.name ?? null));
@@ -192,7 +192,7 @@ interface LanesProps {
   readonly answer: Planned;
   readonly screen: PlanScreen;
   readonly planner: Planner;
-  readonly desk: ReturnType<typeof usePlanDesk>;
+  readonly desk: ReturnType<typeof useMoves>;
   readonly titleOf: (op: PlannedOp) => string;
   readonly words: (opId: string) => string;
   readonly chosen: PlannedOp | null;

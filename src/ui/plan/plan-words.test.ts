@@ -1,6 +1,6 @@
 import type { PlanScreen } from "@/contracts";
 import { NO_PLANNING } from "@/contracts";
-import { NO_HABITS, NO_MARKS, planDesk, planModel } from "@/core/plan";
+import { moveTrials, NO_HABITS, NO_WISHES, planModel } from "@/core/plan";
 import type { Freeing, Piece } from "@/core/schedule";
 import { conflictReason, freeingText, noticeText, pieceText, workText } from "@/messages";
 import { layer, NOW_MIN, planInput, product, region } from "../../../tests/support/world";
@@ -18,7 +18,7 @@ const part = (id: string, colour: string) => ({
   },
 });
 const input = planInput([part("a", "chalk-white"), part("b", "seawall-grey")], {
-  marks: NO_MARKS,
+  wishes: NO_WISHES,
   habits: { ...NO_HABITS, followUpDays: [14] },
 });
 const plan = planModel(input, { tries: 4 });
@@ -77,7 +77,7 @@ describe("an evening's list", () => {
 
 describe("what a move would do, in words", () => {
   const starts = Object.fromEntries(plan.ops.map((o) => [o.id, o.startMin]));
-  const desk = planDesk(input, starts)!;
+  const desk = moveTrials(input, starts)!;
   const words = (id: string) => `<${id}>`;
   const tried = (opId: string, startMin: number) =>
     trialText({ opId, startMin, answer: desk.tryMove(opId, startMin) }, screen, words);

@@ -1,7 +1,7 @@
 import type { PlanScreen } from "@/contracts";
 import { dayClock, duration, relativeDay } from "@/format";
 import { conflictReason } from "@/messages";
-import type { Trial } from "./usePlanDesk";
+import type { Trial } from "./useMoves";
 
 const NAMED = 3;
 

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { whyWaitAction } from "@/actions/bench";
 import { isOneOf, MILESTONES } from "@/core/model";
-import type { WaitReport, WhyOp } from "@/core/plan";
+import type { WaitReport, WhyOpWaits } from "@/core/plan";
 import type { WaitCause } from "@/core/study";
 import { duration } from "@/format";
 import { MILESTONE_NAME } from "@/messages";
@@ -26,7 +26,7 @@ const BAR_FULL = Math.log(2.5);
 
 const times = (f: number): string => `× ${f >= 10 ? Math.round(f) : Math.round(f * 100) / 100}`;
 
-function Causes({ found }: { found: WhyOp }) {
+function Causes({ found }: { found: WhyOpWaits }) {
   const { why, wait, productName } = found;
   const telling = why.causes.filter((c) => Math.abs(Math.log(c.factor)) > TELLING);
   return (
@@ -62,7 +62,7 @@ function Causes({ found }: { found: WhyOp }) {
 
 /** Opens the share of each cause in a wait, against the label. */
 export function WhySoLong({ regionId, opId }: { regionId: string; opId: string }) {
-  const [found, setFound] = useState<WhyOp | string | null>(null);
+  const [found, setFound] = useState<WhyOpWaits | string | null>(null);
   const [asking, setAsking] = useState(false);
   const ask = async () => {
     if (found) return setFound(null);

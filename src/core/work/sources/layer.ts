@@ -5,7 +5,7 @@ import { BEFORE_LABOUR, COAT_LABOUR, ROUND_SPOT_SHARE, SAND_LABOUR } from "../..
 import { isSprayed } from "../../rules";
 import { blankOperation, type Operation } from "../operations";
 import type { Wait } from "../types";
-import { aside, dryAgain, HANDLED, inSteps, minutesFor, NO_WAIT, type Work } from "./put-together";
+import { dryAgain, HANDLED, inSteps, minutesFor, NO_WAIT, sideWork, type Work } from "./put-together";
 
 /** Source: a layer, with what is done before it, its coats and their turns, its sanding, the tape laid on it; a round begins with a look. */
 
@@ -14,7 +14,7 @@ export function beforeLayer(work: Work, region: Region, layer: Layer, below: Lay
   const round = roundOf(layer.id);
   if (belowCoat && round !== null && roundOf(below.id) !== round) {
     const id = opIds.inspect(layer.id);
-    work.push({ ...aside(region, "inspect", id, layer.id), round });
+    work.push({ ...sideWork(region, "inspect", id, layer.id), round });
     // one looks as soon as the part can be held; what the look leads to waits for its own moment
     work.tie(belowCoat, id, HANDLED);
   }
@@ -73,7 +73,7 @@ export function afterLayer(work: Work, region: Region, layer: Layer, moreToCome:
   if (!layer.tape || !moreToCome) return;
   const leastMin = layer.tape.onMin ?? 0;
   work.waitFor(coatId, opIds.mask(layer.id), { kind: "milestone", milestone: "tape-safe", leastMin });
-  work.push(aside(region, "mask", opIds.mask(layer.id), layer.id));
+  work.push(sideWork(region, "mask", opIds.mask(layer.id), layer.id));
 }
 
 /** The last thing done to a layer's last coat: the turn after it, where the part is turned. */

@@ -1,6 +1,6 @@
 import { type Layer, opIds, type Region, type Tape } from "../../model";
 import { TAPE_LATEST_MIN } from "../../reference";
-import { aside, type Work } from "./put-together";
+import { sideWork, type Work } from "./put-together";
 
 /** Source: tape, on zones that stay bare and between two layers. */
 
@@ -9,7 +9,7 @@ const BARE_SHARE = 0.2;
 const keepsBare = (region: Region): boolean => (region.keepBare ?? []).length > 0;
 
 export function bareOn(work: Work, region: Region): void {
-  if (keepsBare(region)) work.push(aside(region, "mask", opIds.bare(region.id, "mask"), null, BARE_SHARE));
+  if (keepsBare(region)) work.push(sideWork(region, "mask", opIds.bare(region.id, "mask"), null, BARE_SHARE));
 }
 
 /** @param coatId the last coat of all */
@@ -17,7 +17,7 @@ export function bareOff(work: Work, region: Region, coatId: string): void {
   if (!keepsBare(region)) return;
   const id = opIds.bare(region.id, "unmask");
   work.waitFor(coatId, id, { kind: "unmask", leastMin: null });
-  work.push(aside(region, "unmask", id, null, BARE_SHARE));
+  work.push(sideWork(region, "unmask", id, null, BARE_SHARE));
 }
 
 /** Tape on a layer is for the one above it, and comes off after that one's last coat. */
@@ -25,6 +25,6 @@ export function tapeOff(work: Work, region: Region, below: Layer, tape: Tape): v
   const leastMin = tape.offMin === null ? null : Math.max(0, tape.offMin - (tape.onMin ?? 0));
   const id = opIds.unmask(below.id);
   work.now({ kind: "unmask", leastMin });
-  work.push(aside(region, "unmask", id, below.id));
+  work.push(sideWork(region, "unmask", id, below.id));
   work.tie(opIds.mask(below.id), id, { kind: "tape-limit", minutes: TAPE_LATEST_MIN[tape.tack] });
 }

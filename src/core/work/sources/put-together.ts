@@ -1,11 +1,11 @@
 import type { Region, Wetting } from "../../model";
 import {
-  ASIDE_LABOUR,
   ASSUMED_AREA_CM2,
   DUST_SETTLES_MIN,
   LABOUR_STEP_MIN,
   type Labour,
   partDryMin,
+  SIDE_LABOUR,
 } from "../../reference";
 import { blankOperation, type Operation, type Tie } from "../operations";
 import { partDryWait, type Wait } from "../types";
@@ -51,7 +51,7 @@ export class Work {
   }
 }
 
-export const aside = (
+export const sideWork = (
   region: Region,
   kind: "inspect" | "mask" | "unmask",
   id: string,
@@ -63,7 +63,7 @@ export const aside = (
   regionId: region.id,
   layerId,
   kind,
-  handsOnMin: minutesFor(ASIDE_LABOUR[kind], region.areaCm2, share),
+  handsOnMin: minutesFor(SIDE_LABOUR[kind], region.areaCm2, share),
 });
 
 export const NO_WAIT: Wait = { kind: "none" };

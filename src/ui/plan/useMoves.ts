@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from "react";
 import { planInputAction } from "@/actions/plan";
-import type { Hurry, MoveAnswer } from "@/core/plan";
+import type { EarlyStart, MoveAnswer } from "@/core/plan";
 import type { PlanQuestion, PlanReport } from "@/workers/plan";
 
 export interface Trial {
@@ -17,9 +17,9 @@ type Ask = Extract<PlanQuestion, { kind: "move" | "hurry" }>;
  * The plan lying open in a worker, to ask what a change would do. Opened at the first question; opened anew when the plan has been
  * made anew. One question runs at a time, and what is asked meanwhile replaces what waits.
  */
-export function usePlanDesk(modelId: string, madeMs: number) {
+export function useMoves(modelId: string, madeMs: number) {
   const [trial, setTrial] = useState<Trial | null>(null);
-  const [hurried, setHurried] = useState<{ opId: string; hurry: Hurry | null } | null>(null);
+  const [hurried, setHurried] = useState<{ opId: string; hurry: EarlyStart | null } | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const worker = useRef<Worker | null>(null);
   const opened = useRef<number | null>(null);

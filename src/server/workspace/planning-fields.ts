@@ -1,6 +1,6 @@
 import type { PartNode, Planning, Shop } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import type { PlanInput, PlanMarks, ShedHabits } from "@/core/plan";
+import type { PlanInput, PlanWishes, ShedHabits } from "@/core/plan";
 import { FOLLOW_UP_DAYS } from "@/core/reference";
 import type { Join } from "@/core/work";
 import { localMin } from "../shed/hours";
@@ -9,7 +9,7 @@ const MIDNIGHT = "00:00";
 const END_OF_DAY = "24:00";
 
 /** Dates as moments in the shed's own zone. */
-function marksOf(p: Planning, timeZone: string): PlanMarks {
+function wishesOf(p: Planning, timeZone: string): PlanWishes {
   const inMin = <T>(of: Readonly<Record<string, T>>, to: (v: T) => number) =>
     Object.fromEntries(Object.entries(of).map(([id, v]) => [id, to(v)]));
   const morning = (date: string) => localMin(timeZone, date, MIDNIGHT);
@@ -44,8 +44,8 @@ export const planningFields = (
   planning: Planning,
   shop: Shop,
   tree: readonly PartNode[],
-): Pick<PlanInput, "marks" | "joins" | "habits"> => ({
-  marks: marksOf(planning, shop.timeZone),
+): Pick<PlanInput, "wishes" | "joins" | "habits"> => ({
+  wishes: wishesOf(planning, shop.timeZone),
   joins: joinsOf(planning, tree),
   habits: habitsOf(shop),
 });

@@ -1,12 +1,12 @@
 import { type WhyWait, whyWait } from "../study";
 import { coatsUpTo, isBare, notYetById } from "../work";
-import { airsOf } from "./airs";
 import { liveChain } from "./problem";
 import { judgeRegion } from "./region";
+import { regionAirs } from "./region-airs";
 import type { PlanInput, WaitReport } from "./types";
 import { waitReport } from "./wait-report";
 
-export interface WhyOp {
+export interface WhyOpWaits {
   readonly wait: WaitReport;
   readonly productName: string;
   readonly why: WhyWait;
@@ -17,12 +17,12 @@ export interface WhyOp {
  * @param endOf when earlier operations ended or are planned to end
  * @returns "no-film" where it waits for none, "too-far" where the film is not there within the horizon
  */
-export function whyOp(
+export function whyOpWaits(
   input: PlanInput,
   regionId: string,
   opId: string,
   endOf: (opId: string) => number,
-): WhyOp | "no-film" | "too-far" {
+): WhyOpWaits | "no-film" | "too-far" {
   const region = input.regions.find((r) => r.region.id === regionId);
   if (!region) return "no-film";
   const answer = judgeRegion(region, input);
@@ -31,7 +31,7 @@ export function whyOp(
   const live = liveChain(region, answer, input, records);
   const ctx = {
     productOf: input.productOf,
-    airOf: airsOf(input),
+    airOf: regionAirs(input),
     delaysMin: new Map<string, number>(),
     notYet: notYetById(input.notYet),
   };

@@ -9,7 +9,7 @@ interface RegionAir {
 export type AirOf = (regionId: string) => RegionAir;
 
 /** Most regions share the bench's air and its running sums; those in a warm box or fresh from elsewhere have their own. */
-export function airsOf(input: Pick<PlanInput, "climate" | "local" | "nowMin" | "horizonMin" | "records">): AirOf {
+export function regionAirs(input: Pick<PlanInput, "climate" | "local" | "nowMin" | "horizonMin" | "records">): AirOf {
   const fromMin = Math.min(input.nowMin, ...input.records.map((r) => r.startMin));
   const made = new Map<Climate, RegionAir>();
   const airIn = (climate: Climate): RegionAir => {

@@ -1,19 +1,19 @@
 "use client";
 
 import { Zap } from "lucide-react";
-import type { Hurry, PlannedOp } from "@/core/plan";
+import type { EarlyStart, PlannedOp } from "@/core/plan";
 import { dayClock, duration, pct } from "@/format";
 import { filmFaultText, MILESTONE_NAME } from "@/messages";
-import type { usePlanDesk } from "./usePlanDesk";
+import type { useMoves } from "./useMoves";
 
 /** "If you hurry this": what would be violated, what the film would do, and what that costs against what it saves. */
-export function HurryBox({
+export function EarlyStartBox({
   op,
   desk,
   timeZone,
 }: {
   op: PlannedOp;
-  desk: ReturnType<typeof usePlanDesk>;
+  desk: ReturnType<typeof useMoves>;
   timeZone: string;
 }) {
   const own = desk.hurried?.opId === op.id ? desk.hurried : null;
@@ -42,7 +42,7 @@ export function HurryBox({
   );
 }
 
-function Told({ h, timeZone }: { h: Hurry; timeZone: string }) {
+function Told({ h, timeZone }: { h: EarlyStart; timeZone: string }) {
   const worth = h.costToGain > 1;
   return (
     <>

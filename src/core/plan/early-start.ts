@@ -5,7 +5,7 @@ import { contextFor } from "./plan";
 import type { PlanInput } from "./types";
 
 /** A simulated fault; minutes from the last coat. */
-interface HurryFault {
+interface EarlyFault {
   readonly kind: FilmFaultKind;
   readonly by: number;
   readonly min: number;
@@ -13,7 +13,7 @@ interface HurryFault {
 }
 
 /** What comes of doing a thing before its film is ready. */
-export interface Hurry {
+export interface EarlyStart {
   /** the milestone it would not wait for */
   readonly milestone: WaitedFor;
   /** the sooner start that was looked at: the first free moment in a session after the coat it waits for */
@@ -22,7 +22,7 @@ export interface Hurry {
   /** that the film is not there yet at that moment (est.: films scatter) */
   readonly chance: number;
   /** what the simulated film says goes wrong */
-  readonly faults: readonly HurryFault[];
+  readonly faults: readonly EarlyFault[];
   readonly savedMin: number;
   /** to take it off and do it again: hands-on minutes, and how long until one is back here (est.) */
   readonly redoHandsOnMin: number;
@@ -39,11 +39,11 @@ const SESSION_STEP_MIN = 5;
  * "If you hurry this": the operation at the first moment in a session after what it waits for, its film asked what it would be
  * like then. @param at places of the plan, by operation; null where it waits for no film or could not be sooner
  */
-export function hurry(
+export function earlyStart(
   input: PlanInput,
   opId: string,
   at: Readonly<Record<string, { readonly startMin: number; readonly endMin: number }>>,
-): Hurry | null {
+): EarlyStart | null {
   const ctx = contextFor(input);
   const live = ctx?.chains.find((c) => c.chain.ops.some((o) => o.id === opId));
   const own = at[opId];
@@ -63,7 +63,7 @@ export function hurry(
   const chance = chanceNotYet(progressAt(coats, milestone, clock, atMin));
   const lastMin = coats.at(-1)!.endMin;
   const faults = filmFaults(coats, climate, clock, actOf(op, atMin, input), atMin).map(
-    (f): HurryFault => ({
+    (f): EarlyFault => ({
       kind: f.kind,
       by: f.by,
       min: f.atMin - lastMin,

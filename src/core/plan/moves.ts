@@ -20,12 +20,12 @@ export type MoveAnswer =
   | { readonly outcome: "conflict"; readonly conflict: Conflict; readonly fromOpId: string | null };
 
 /** A plan lying open to be pushed about: answers at once, keeps nothing. */
-export interface PlanDesk {
+export interface MoveTrials {
   readonly tryMove: (opId: string, startMin: number) => MoveAnswer;
 }
 
 /** @param starts of the plan as it lies, by operation. Null where there is nothing that could be moved. */
-export function planDesk(input: PlanInput, starts: Readonly<Record<string, number>>): PlanDesk | null {
+export function moveTrials(input: PlanInput, starts: Readonly<Record<string, number>>): MoveTrials | null {
   const asJudged = contextFor(input);
   if (asJudged === null) return null;
   const ctx = widerFor(asJudged, starts);
