@@ -78,3 +78,15 @@ export function minOfWallClock(text: string, timeZone: string): number | null {
   const [y, mo, d, h, mi] = found.slice(1).map(Number) as [number, number, number, number, number];
   return new TZDate(y, mo - 1, d, h, mi, timeZone).getTime() / MS_PER_MIN;
 }
+
+/** A time of day however it was typed ("7", "1930", "7.30 pm") as HH:MM; what is none stays as it is, to be refused by its field. */
+export function clockTyped(text: string): string {
+  const found = /^\s*(\d{1,2})(?:[:.h ]?(\d{2}))?\s*(am|pm)?\s*$/i.exec(text);
+  if (!found) return text.trim();
+  const half = found[3]?.toLowerCase();
+  const told = Number(found[1]);
+  const hour = half === undefined ? told : (told % 12) + (half === "pm" ? 12 : 0);
+  const minute = Number(found[2] ?? 0);
+  if (hour > 23 || minute > 59 || (half !== undefined && (told < 1 || told > 12))) return text.trim();
+  return `${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
+}

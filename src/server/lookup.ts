@@ -18,7 +18,7 @@ export function lookup(products: ReadonlyMap<string, Product>): (id: string) => 
   };
 }
 
-/** Products with the cards no can answers to any more: it is gone, or holds another liquid by now. */
+/** Products with the cards no can answers to any more: it is gone, or holds something else by now. */
 export function withStandIns(
   products: ReadonlyMap<string, Product>,
   cards: Cards,

@@ -1,4 +1,4 @@
-import { clock, countdown, duration, relativeDay } from "@/format";
+import { clock, clockTyped, countdown, duration, relativeDay } from "@/format";
 import { MILESTONE_NAME, safetyLine } from "@/messages";
 import { product } from "../../tests/support/world";
 import { sectionGeometry } from "./section/geometry";
@@ -83,6 +83,24 @@ describe("times as people read them", () => {
     expect(clock(Date.UTC(2026, 0, 1, 12) / 60_000, "Europe/London")).toBe("12:00");
     expect(relativeDay(noonUtc + 1440, noonUtc, "UTC")).toBe("tomorrow 12:00");
   });
+});
+
+describe("a time of day as it was typed", () => {
+  it.each([
+    ["19:00", "19:00"],
+    ["7", "07:00"],
+    ["1930", "19:30"],
+    ["930", "09:30"],
+    ["7.30 pm", "19:30"],
+    ["12 am", "00:00"],
+    ["12pm", "12:00"],
+    [" 8h15 ", "08:15"],
+    ["", ""],
+    ["25:00", "25:00"],
+    ["13 pm", "13 pm"],
+    ["19:75", "19:75"],
+    ["noon", "noon"],
+  ])("%j is %j", (typed, clock) => expect(clockTyped(typed)).toBe(clock));
 });
 
 describe("the product form", () => {

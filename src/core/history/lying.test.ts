@@ -141,7 +141,7 @@ describe("a pile as it lies", () => {
     const s = stack(own("c", "buoy-red"));
     expect(asItLies(s, undefined, standsAmong(shelf)).stack).toBe(s);
   });
-  it("a figure put right later is the same can; another binder, role or solvent is not, nor is a can that is gone", () => {
+  it("a card put right later is the same can; another name with another binder or role is not, nor is a can that is gone", () => {
     const card = { ...product("grey-primer"), id: "then-1" };
     const face = faceAfter(coat("p", 1, 10, laidWith("grey-primer", card)));
     const s = stack(own("p", "grey-primer"));
@@ -149,8 +149,11 @@ describe("a pile as it lies", () => {
       new Map([...shelf, ["grey-primer", { ...product("grey-primer"), ...over }]]);
     const liesAs = (products: ReadonlyMap<string, Product>) => asLaid(s, face, products).stack.layers[0]!.productId;
     expect(liesAs(today({ label: { ...card.label, sandableMin: 90 }, name: "Grey primer" }))).toBe("grey-primer");
-    expect(liesAs(today({ family: "alkyd" }))).toBe("then-1");
-    expect(liesAs(today({ carriers: ["water"] }))).toBe("then-1");
+    expect(liesAs(today({ family: "alkyd", carriers: ["aliphatic"] }))).toBe("grey-primer");
+    expect(liesAs(today({ name: "Renamed", family: "unknown" }))).toBe("grey-primer");
+    expect(liesAs(today({ name: "Refilled", family: "alkyd" }))).toBe("then-1");
+    expect(liesAs(today({ name: "Refilled", role: "clear" }))).toBe("then-1");
+    expect(asLaid(s, face, today({ name: "Refilled", role: "clear" })).differences).toEqual([]);
     expect(liesAs(new Map([["buoy-red", product("buoy-red")]]))).toBe("then-1");
   });
 });

@@ -117,7 +117,8 @@ export function asItLies(stack: Stack, face: Face | undefined, standsFor: (laid:
     }
     at = n + 1;
     highest = Math.max(highest, n);
-    if (productId !== null && own.productId !== productId)
+    // by the can's own id: that it holds something else by now is no fault of the pile's
+    if (laid !== null && productId !== null && own.productId !== laid.productId)
       differences.push({ kind: "other-product", layerId, productId });
     if (coats > own.coats) differences.push({ kind: "more-coats", layerId, coats });
     layers[n] = { ...own, productId: productId ?? own.productId, coats: Math.max(own.coats, coats) };
@@ -125,7 +126,8 @@ export function asItLies(stack: Stack, face: Face | undefined, standsFor: (laid:
   const down = new Set(face.layers.map((l) => l.layerId));
   for (const l of layers.slice(0, highest))
     if (!down.has(l.id)) differences.push({ kind: "below-laid", layerId: l.id });
-  return { stack: differences.length === 0 ? stack : { ...stack, layers }, differences };
+  const same = layers.every((l, i) => l.productId === stack.layers[i]?.productId);
+  return { stack: differences.length === 0 && same ? stack : { ...stack, layers }, differences };
 }
 
 const layerFrom = ({ layerId, coats }: LyingLayer, productId: string, count: number): Layer => ({
@@ -139,15 +141,19 @@ const layerFrom = ({ layerId, coats }: LyingLayer, productId: string, count: num
   sandAfter: null,
 });
 
-/** What makes a can another can: a figure put right later is still the same liquid, another role, family or carrier is not. */
-const sameLiquid = (a: Product, b: Product): boolean =>
-  a.role === b.role && a.family === b.family && JSON.stringify(a.carriers) === JSON.stringify(b.carriers);
+/**
+ * What makes a can another can: another name together with another role or binder. A card that is put right, or learns what it did not
+ * know, is the same can better known.
+ */
+const sameCan = (a: Product, b: Product): boolean =>
+  a.name === b.name ||
+  (a.role === b.role && (a.family === b.family || a.family === "unknown" || b.family === "unknown"));
 
-/** Under which id each coat's product is found among those there are, its card's stand-in where it is gone or another liquid by now. */
+/** Under which id each coat's product is found among those there are, its card's stand-in where it is gone or another can by now. */
 export const standsAmong =
   (products: ReadonlyMap<string, Product>) =>
   ({ productId, card }: Laid): string | null => {
     const today = products.get(productId);
-    if (card !== null && (!today || !sameLiquid(card, today))) return card.id;
+    if (card !== null && (!today || !sameCan(card, today))) return card.id;
     return today ? productId : null;
   };

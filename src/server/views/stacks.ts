@@ -8,10 +8,9 @@ import {
   type SentPlanInput,
   type StackView,
 } from "@/contracts";
-import { fold } from "@/core/history";
+import { asItLies, type Face, fold } from "@/core/history";
 import { nearCoupons } from "@/core/judge";
 import type { StackTotals } from "@/core/plan";
-import type { PlanRegion } from "@/core/work";
 import { notFound, viewing, viewingModel } from "../guard";
 import { sent } from "../planning/task";
 import { ask } from "../solver/ask";
@@ -38,7 +37,7 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
           s.productOf,
         ),
         near: nearOf(s.coupons, node),
-        liesAs: liesAs(own[0]),
+        liesAs: liesAs(node, own[0]?.face, s.data.products),
         begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map((e) => eventOf(e, m.sources.cards)))
           .records.length,
       },
@@ -51,8 +50,15 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
   return totals.ok ? done({ ...seen.value.view, totals: totals.value }) : totals;
 }
 
-const liesAs = (r: PlanRegion | undefined): StackView["liesAs"] =>
-  r?.differences && r.differences.length > 0 ? { stack: r.stack, differences: r.differences } : null;
+/** The pile as it lies under its cans' own ids, so that it can be kept as it is shown. */
+function liesAs(
+  { stack }: RegionNode,
+  face: Face | undefined,
+  cans: ReadonlyMap<string, unknown>,
+): StackView["liesAs"] {
+  const lies = asItLies(stack, face, ({ productId }) => (cans.has(productId) ? productId : null));
+  return lies.differences.length > 0 ? lies : null;
+}
 
 /** Summed up once while the bench stays as it is: planning even one region takes its time. */
 const summed = new WeakMap<ModelSnapshot, Map<string, Promise<Outcome<StackTotals>>>>();

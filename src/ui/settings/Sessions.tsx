@@ -3,6 +3,7 @@
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Problem, Shop } from "@/contracts";
+import { ClockInput } from "../components/ClockInput";
 import { offerUndo } from "../hooks/useAct";
 import type { SaveField } from "../hooks/useRow";
 
@@ -93,27 +94,23 @@ function Span({
   remove: () => Promise<void>;
 }) {
   const [draft, setDraft] = useState(span);
-  const commit = () => {
-    if (draft.from !== span.from || draft.to !== span.to) void change(draft);
+  const commit = (next: SpanTimes) => {
+    if (next.from !== span.from || next.to !== span.to) void change(next);
   };
   return (
     <span className="flex items-center gap-1">
-      <input
-        type="time"
-        className="input input-sm w-28"
-        aria-label={`${of} from`}
+      <ClockInput
+        label={`${of} from`}
         value={draft.from}
-        onChange={(e) => setDraft({ ...draft, from: e.target.value })}
-        onBlur={commit}
+        onChange={(from) => setDraft((d) => ({ ...d, from }))}
+        onBlur={(from) => commit({ ...draft, from })}
       />
       –
-      <input
-        type="time"
-        className="input input-sm w-28"
-        aria-label={`${of} to`}
+      <ClockInput
+        label={`${of} to`}
         value={draft.to}
-        onChange={(e) => setDraft({ ...draft, to: e.target.value })}
-        onBlur={commit}
+        onChange={(to) => setDraft((d) => ({ ...d, to }))}
+        onBlur={(to) => commit({ ...draft, to })}
       />
       <button
         type="button"
@@ -165,14 +162,14 @@ function Exceptions({ shop, save, today }: { shop: Shop; save: SaveField; today:
           Date
           <input type="date" className="input input-sm w-40" value={date} onChange={(e) => setDate(e.target.value)} />
         </label>
-        <label className="text-sm">
-          From
-          <input type="time" className="input input-sm w-28" value={from} onChange={(e) => setFrom(e.target.value)} />
-        </label>
-        <label className="text-sm">
-          To
-          <input type="time" className="input input-sm w-28" value={to} onChange={(e) => setTo(e.target.value)} />
-        </label>
+        <div className="text-sm">
+          <label htmlFor="day-from">From</label>
+          <ClockInput id="day-from" value={from} onChange={setFrom} />
+        </div>
+        <div className="text-sm">
+          <label htmlFor="day-to">To</label>
+          <ClockInput id="day-to" value={to} onChange={setTo} />
+        </div>
         <button type="submit" className="btn btn-sm">
           Set this day
         </button>
