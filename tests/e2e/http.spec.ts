@@ -80,7 +80,7 @@ test("plan answers for a sent document; openapi describes what is served", async
     ]),
   );
   expect(api.components.schemas.CheckRequest.properties.region.properties.material.enum).toContain("petg");
-  expect(await (await request.get("/api/v1/schema/elm-bench-1.json")).json()).toMatchObject({ type: "object" });
+  expect(await (await request.get("/api/v1/schema/elm-bench-2.json")).json()).toMatchObject({ type: "object" });
 });
 
 test("suggest finds stacks from the shelf and from what is sent, and says why not", async ({ request }) => {

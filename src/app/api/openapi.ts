@@ -152,7 +152,7 @@ export function openApi() {
           responses: ok("RFC 5545", { "text/calendar": { schema: { type: "string" } } }),
         },
       },
-      "/api/v1/schema/elm-bench-1.json": {
+      "/api/v1/schema/elm-bench-2.json": {
         get: {
           summary: "The document format as JSON Schema",
           responses: { "200": { description: "JSON Schema 2020-12", content: json({ type: "object" }) } },

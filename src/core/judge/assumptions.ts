@@ -1,3 +1,4 @@
+import { at } from "../base";
 import { type Carrier, keyOf, type Product } from "../model";
 import { carriersContradict, volumeSolidsOf } from "../reference";
 import { judgeStack } from "./judge";
@@ -50,7 +51,7 @@ const ANSWERS: readonly Carrier[] = ["water", "alcohol", "aliphatic", "aromatic"
 /** A missing carrier with the answers that would settle it without complaint, so that one knows what to look for. */
 function withFine(v: PlacedVerdict, input: JudgeInput): PlacedVerdict {
   if (v.code !== "missing-fact" || !v.missing.includes("product.carriers")) return v;
-  const id = input.stack.layers[v.where.layer]!.productId;
+  const id = at(input.stack.layers, v.where.layer).productId;
   const fine = ANSWERS.filter((carrier) => {
     const told = { ...input.productOf(id), carriers: [carrier] };
     if (carriersContradict(told)) return false;
@@ -73,7 +74,7 @@ export function judgeWithDoubts(input: JudgeInput): JudgeAnswer {
   const answer = { ...plain, verdicts: plain.verdicts.map((v) => withFine(v, input)) };
   const own = signature(answer);
   const deciding = doubts(input).filter((d) => {
-    const id = input.stack.layers[d.layer]!.productId;
+    const id = at(input.stack.layers, d.layer).productId;
     return d.ends.some((end) => {
       const productOf = (x: string) => (x === id ? end : input.productOf(x));
       return signature(judgeStack({ ...input, productOf })) !== own;

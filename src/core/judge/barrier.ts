@@ -1,3 +1,4 @@
+import { at } from "../base";
 import { carriersContradict, familyFacts, strongestBite } from "../reference";
 import { filmBelow, type Pile } from "./pile";
 import type { SeamPlan } from "./types";
@@ -16,9 +17,9 @@ interface Barrier {
 
 /** A closed coat of something that leaves the foam alone: a mist is no barrier, nor is a strong primer over one. */
 function isBarrier(pile: Pile, k: number): boolean {
-  const p = pile.products[k]!;
+  const p = at(pile.products, k);
   const mild = p.carriers !== "unknown" && !carriersContradict(p) && strongestBite(p.carriers) <= BARRIER_BITE_MAX;
-  return BARRIER_ROLES.has(p.role) && p.family !== "gypsum-filler" && mild && pile.layers[k]!.heaviness !== "mist";
+  return BARRIER_ROLES.has(p.role) && p.family !== "gypsum-filler" && mild && at(pile.layers, k).heaviness !== "mist";
 }
 
 export function barrierBelow(pile: Pile, seams: readonly (SeamPlan | null)[], i: number): Barrier {
@@ -27,11 +28,11 @@ export function barrierBelow(pile: Pile, seams: readonly (SeamPlan | null)[], i:
   const own = below.filter((k) => isBarrier(pile, k));
   const sealCured = !seal || seal.cured === true;
   return {
-    coats: own.reduce((sum, k) => sum + pile.layers[k]!.coats, seal?.coats ?? 0),
-    dryUm: own.reduce((sum, k) => sum + pile.ledger[k]!.addedUm - pile.ledger[k]!.takenUm, seal?.dftUm ?? 0),
+    coats: own.reduce((sum, k) => sum + at(pile.layers, k).coats, seal?.coats ?? 0),
+    dryUm: own.reduce((sum, k) => sum + at(pile.ledger, k).addedUm - at(pile.ledger, k).takenUm, seal?.dftUm ?? 0),
     // what went over the barrier first found it as it was then; further films do not make it younger
     cured: sealCured && (own.length === 0 || curedWhenCovered(pile, seams, own.at(-1)!, i)),
-    edges: own.every((k) => pile.layers[k]!.setUp?.edgesCovered !== false),
+    edges: own.every((k) => at(pile.layers, k).setUp?.edgesCovered !== false),
   };
 }
 
@@ -47,12 +48,12 @@ const waitsForCured = (seam: SeamPlan | null | undefined): boolean =>
 
 /** Is there a cured film below that keeps this layer's carriers from an older finish? */
 export function isolatesOld(pile: Pile, seams: readonly (SeamPlan | null)[], i: number): boolean {
-  const upper = pile.products[i]!;
+  const upper = at(pile.products, i);
   const alcohol = upper.carriers === "unknown" || upper.carriers.includes("alcohol");
   return pile.films
     .filter((k) => k < i)
     .some((k) => {
-      const { family } = pile.products[k]!;
+      const { family } = at(pile.products, k);
       if (family === "unknown") return false;
       const { isolatesOld } = familyFacts(family);
       const barrier = isolatesOld === "all" || (isolatesOld === "all-but-alcohol" && !alcohol);

@@ -1,3 +1,4 @@
+import { at } from "../base";
 import {
   type Coupon,
   HEAVINESSES,
@@ -29,7 +30,7 @@ function sameLayer(c: Coupon["layers"][number], l: Layer): boolean {
  */
 export function couponReach(coupon: Coupon, material: MaterialId | Unknown, stack: Pick<Stack, "layers">): number {
   if (coupon.material !== material || coupon.layers.length > stack.layers.length) return 0;
-  return coupon.layers.every((c, i) => sameLayer(c, stack.layers[i]!)) ? coupon.layers.length : 0;
+  return coupon.layers.every((c, i) => sameLayer(c, at(stack.layers, i))) ? coupon.layers.length : 0;
 }
 
 /**

@@ -1,3 +1,4 @@
+import { at } from "../base";
 import type { Product } from "../model";
 import { familyFacts, materialFacts, strongestBite } from "../reference";
 import type { Fired } from "../rules";
@@ -72,7 +73,7 @@ const coatsDetail = (actual: number, needed: number | null): VerdictDetail => ({
 });
 
 function airDetail(rule: string, p: Product, pile: Pile, i: number): VerdictDetail | undefined {
-  const air = pile.layers[i]!.air ?? pile.input.air ?? airOf(pile, i);
+  const air = at(pile.layers, i).air ?? pile.input.air ?? airOf(pile, i);
   if (!air) return undefined;
   if (rule === "air-too-damp")
     return { actual: Math.round(air.rhPct), limit: p.limits.maxRhPct ?? undefined, unit: "pct" };

@@ -1,3 +1,4 @@
+import { at } from "../base";
 import { milestoneAfter, rateIn } from "../film";
 import type { AirSpot, Layer, MaterialId, Product, Region, Unknown } from "../model";
 import { MATERIALS } from "../model";
@@ -24,18 +25,19 @@ const possible = (m: MaterialId | Unknown): readonly MaterialId[] => (m === "unk
 
 /** Depth told for a fill, all skins together, µm; null = none was. */
 const fillDepth = (pile: Pile, i: number): number | null =>
-  pile.layers[i]!.depthUm ?? (pile.products[i]!.role === "putty" ? (pile.input.region.fillDepthUm ?? null) : null);
+  at(pile.layers, i).depthUm ??
+  (at(pile.products, i).role === "putty" ? (pile.input.region.fillDepthUm ?? null) : null);
 
 /** One skin of a layer as deep as it is laid, µm, so that the last stands proud by what it loses. */
 export function skinOf(pile: Pile, i: number): number {
-  const [layer, product] = [pile.layers[i]!, pile.products[i]!];
+  const [layer, product] = [at(pile.layers, i), at(pile.products, i)];
   const depth = fillDepth(pile, i);
   const laidUm = product.role === "putty" ? plannedWftUm(layer, product) : coatDryUm(pile, i);
   return depth === null ? laidUm : puttyLaidUm(depth, product.shrinkage ?? 0) / layer.coats;
 }
 
 function skinFacts(pile: Pile, i: number): Facts {
-  const [layer, product] = [pile.layers[i]!, pile.products[i]!];
+  const [layer, product] = [at(pile.layers, i), at(pile.products, i)];
   const filler = product.role === "putty" || layer.depthUm != null;
   const skinUm = skinOf(pile, i);
   const usual = product.family === "unknown" ? null : familyFacts(product.family).skinUm;
@@ -49,13 +51,13 @@ function skinFacts(pile: Pile, i: number): Facts {
 }
 
 function rubFacts(pile: Pile, i: number): Facts {
-  const [layer, line] = [pile.layers[i]!, pile.ledger[i]!];
+  const [layer, line] = [at(pile.layers, i), at(pile.ledger, i)];
   const rub = layer.sandAfter;
   const firstFilm = pile.films[0] === i;
   const scuffsDry = layer.before.includes("scuff") && !layer.scuffWet;
   const reaches = rub !== null && !rub.wet && edgeTakesUm(rub.takesUm) >= line.totalUm + line.takenUm;
   // papers that follow each other with no film between them make a ladder
-  const before = i > 0 && !pile.films.includes(i) ? pile.layers[i - 1]!.sandAfter : null;
+  const before = i > 0 && !pile.films.includes(i) ? at(pile.layers, i - 1).sandAfter : null;
   return {
     "layer.rubbed": rub !== null || layer.before.includes("scuff"),
     "layer.sandsThrough": rub !== null && line.addedUm > 0 && rub.takesUm >= line.addedUm,
@@ -65,7 +67,7 @@ function rubFacts(pile: Pile, i: number): Facts {
 }
 
 function heatFacts(pile: Pile, i: number): Facts {
-  const layer = pile.layers[i]!;
+  const layer = at(pile.layers, i);
   const material = pile.input.region.material!;
   const heated = layer.before.includes("heat");
   // EVA is closed by brief hot air before anything lies on it
@@ -82,7 +84,7 @@ function heatFacts(pile: Pile, i: number): Facts {
 }
 
 function heatsTooSoon(pile: Pile, below: number, gapMin: number | null): boolean {
-  const p = pile.products[below]!;
+  const p = at(pile.products, below);
   const solvent = p.carriers === "unknown" || strongestBite(p.carriers) >= 1;
   if (!solvent || gapMin === null) return false;
   const film = filmOn(pile, below);
@@ -90,7 +92,7 @@ function heatsTooSoon(pile: Pile, below: number, gapMin: number | null): boolean
 }
 
 function mixFacts(pile: Pile, i: number): Facts {
-  const layer = pile.layers[i]!;
+  const layer = at(pile.layers, i);
   const own = pile.input.productOf(layer.productId);
   const other = layer.mixedWithId ? pile.input.productOf(layer.mixedWithId) : null;
   const sameFamily = other !== null && other.family === own.family && own.family !== "unknown";
@@ -119,7 +121,7 @@ function thinnerFits(own: Product, thinner: Product): FactValue {
 }
 
 function tapeFacts(pile: Pile, i: number): Facts {
-  const layer = pile.layers[i]!;
+  const layer = at(pile.layers, i);
   const { tape } = layer;
   if (!tape) return { "layer.taped": null };
   const film = filmOn(pile, i);
@@ -141,9 +143,9 @@ function serviceUnder(region: Region, p: Product): KnownValue {
 }
 
 function coatGap(pile: Pile, i: number): KnownValue {
-  const layer = pile.layers[i]!;
+  const layer = at(pile.layers, i);
   if (layer.coatGapMin == null || layer.coats < 2) return null;
-  const one = laidFilm({ ...layer, coats: 1 }, pile.products[i]!, airOf(pile, i));
+  const one = laidFilm({ ...layer, coats: 1 }, at(pile.products, i), airOf(pile, i));
   const state = filmStateAt(one, layer.coatGapMin);
   const flashed = milestoneAfter(one.coats, "flash", one.clock);
   const past = flashed.outcome === "reached" && layer.coatGapMin >= flashed.atMin - 1e-6;
@@ -155,7 +157,7 @@ const GRIPS = new Set(["promoter", "sealer", "primer-etch", "primer", "primer-hi
 
 /** Facts of one layer with what lies below it. */
 export function layerFacts(pile: Pile, seams: readonly (SeamPlan | null)[], i: number): Facts {
-  const [layer, product] = [pile.layers[i]!, pile.products[i]!];
+  const [layer, product] = [at(pile.layers, i), at(pile.products, i)];
   const barrier = barrierBelow(pile, seams, i);
   const wftUm = plannedWftUm(layer, product);
   const limitUm = Math.min(FOAM_BARRIER.couponPassWftUm, Math.max(FOAM_BARRIER.passWftUm, pile.couponWftUm));
@@ -164,13 +166,13 @@ export function layerFacts(pile: Pile, seams: readonly (SeamPlan | null)[], i: n
     "layer.isFirst": filmBelow(pile, i) < 0,
     "layer.isTop": pile.films.at(-1) === i,
     "layer.filmBelow": filmBelow(pile, i) >= 0,
-    "layer.promoterBelow": pile.films.some((k) => k < i && pile.products[k]!.role === "promoter"),
+    "layer.promoterBelow": pile.films.some((k) => k < i && at(pile.products, k).role === "promoter"),
     "layer.dryUmBelowIsBarrier": barrier.dryUm,
     "layer.barrierCoatsBelow": barrier.coats,
     "layer.barrierCured": barrier.cured,
     "layer.edgesCovered": barrier.edges,
     "layer.passThinEnough": !heavy && wftUm <= limitUm,
-    "layer.gripBelow": pile.films.some((k) => k <= i && GRIPS.has(pile.products[k]!.role)),
+    "layer.gripBelow": pile.films.some((k) => k <= i && GRIPS.has(at(pile.products, k).role)),
     "layer.pastDate": isPastDate(product, pile.input.today ?? null),
     "layer.oldIsolated": isolatesOld(pile, seams, i),
     "layer.serviceUnder": serviceUnder(pile.input.region, product),

@@ -1,3 +1,4 @@
+import { at } from "../base";
 import type { Product } from "../model";
 import { coatsToHide, hexLuminance, hueOf, linearRgb } from "../numbers";
 import { materialFacts, PALE_FOR_TRANSPARENT, PALE_FROM } from "../reference";
@@ -12,7 +13,7 @@ interface Ground {
 function groundOfColour(pile: Pile, i: number): Ground | null {
   const film = groundColour(pile, i);
   if (film) return film;
-  const covered = pile.films.some((k) => k < i && !SHOWS_THROUGH.has(pile.products[k]!.role));
+  const covered = pile.films.some((k) => k < i && !SHOWS_THROUGH.has(at(pile.products, k).role));
   const { material } = pile.input.region;
   if (covered || pile.input.region.oldFinish || material === null || material === "unknown") return null;
   return {
@@ -23,7 +24,7 @@ function groundOfColour(pile: Pile, i: number): Ground | null {
 const SHOWS_THROUGH = new Set(["clear", "decal", "promoter"]);
 
 export function colourFacts(pile: Pile, i: number): Facts {
-  const p = pile.products[i]!;
+  const p = at(pile.products, i);
   if (p.role !== "colour" || p.assumed?.includes("colour")) return { "layer.hue": null, "layer.groundPale": null };
   const ground = groundOfColour(pile, i);
   const hue = hueOf(p.colour);
@@ -33,7 +34,7 @@ export function colourFacts(pile: Pile, i: number): Facts {
   return {
     "layer.hue": hue,
     "layer.groundPale": pale,
-    "layer.hiding": needed === null ? null : needed <= pile.layers[i]!.coats ? "enough" : "short",
+    "layer.hiding": needed === null ? null : needed <= at(pile.layers, i).coats ? "enough" : "short",
   };
 }
 
@@ -46,7 +47,7 @@ function paleUnder(p: Product, ground: Ground): boolean {
 
 /** Coats that would hide what is below; Infinity = no number of them. Null = it goes by rule, or nobody told. */
 export function coatsNeeded(pile: Pile, i: number): number | null {
-  const p = pile.products[i]!;
+  const p = at(pile.products, i);
   const ground = groundOfColour(pile, i);
   if (p.effect !== "solid" || p.opaqueDftUm == null || ground === null || ground.effect !== "solid") return null;
   return coatsToHide(p.colour, p.opaqueDftUm, coatDryUm(pile, i), linearRgb(ground.colour)) ?? Infinity;

@@ -1,3 +1,4 @@
+import { at } from "../base";
 import { HEAVINESSES, keyOf, type Layer, type Product, type Stack } from "../model";
 import { filmLedger, plannedWftUm } from "../numbers";
 import {
@@ -59,10 +60,10 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
   const seams: (SeamPlan | null)[] = [];
   const ground = groundFilm(region);
   stack.layers.forEach((layer, i) => {
-    const product = pile.products[i]!;
+    const product = at(pile.products, i);
     const upper = factSheet(upperFacts(product, layer.heaviness, plannedWftUm(layer, product)), base);
     const below = filmBelow(pile, i);
-    if (isContact(pile.products[i]!)) {
+    if (isContact(at(pile.products, i))) {
       seams.push(null);
       add(applyRules(RULE_BOOK, "contact", factSheet(touching(pile, i, ground), upper)), { kind: "layer", layer: i });
     } else if (below < 0) {
@@ -76,7 +77,7 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
     add(applyRules(RULE_BOOK, "layer", factSheet(layerFacts(pile, seams, i), upper)), { kind: "layer", layer: i });
     const air = layer.air ?? input.air;
     if (air)
-      add(applyRules(RULE_BOOK, "air", factSheet(airFacts(pile.products[i]!, air, layer), upper)), {
+      add(applyRules(RULE_BOOK, "air", factSheet(airFacts(at(pile.products, i), air, layer), upper)), {
         kind: "air",
         layer: i,
       });
@@ -105,7 +106,8 @@ function changes(r: Remedy, i: number, pile: Pile): boolean {
     case "set-heaviness":
       return (
         layer === undefined ||
-        (pile.products[i]!.role !== "putty" && HEAVINESSES.indexOf(layer.heaviness) > HEAVINESSES.indexOf(r.heaviness))
+        (at(pile.products, i).role !== "putty" &&
+          HEAVINESSES.indexOf(layer.heaviness) > HEAVINESSES.indexOf(r.heaviness))
       );
     case "add-prep":
       return !stack.prep.includes(r.step) && !(r.step === "key" && region.conditions.includes("keyed"));
@@ -141,7 +143,7 @@ const firstPrep = (stack: Stack) => {
 };
 
 const okCodeOf = (products: readonly Product[], i: number, below: number): string =>
-  products[i]!.id === products[below]!.id ? "seam-same-product" : "seam-holds";
+  at(products, i).id === at(products, below).id ? "seam-same-product" : "seam-holds";
 
 /** A seam without a complaint still gets a line: silence is not a verdict. */
 function withOk(fired: readonly Fired[], code: string): readonly Fired[] {
@@ -153,7 +155,7 @@ function withOk(fired: readonly Fired[], code: string): readonly Fired[] {
 
 function onGround(pile: Pile, upper: FactSheet, ground: GroundFilm | null, i: number): readonly Fired[] {
   const { region } = pile.input;
-  const first = pile.products[i]!;
+  const first = at(pile.products, i);
   const own = applyRules(
     RULE_BOOK,
     "first",
@@ -170,19 +172,19 @@ function onGround(pile: Pile, upper: FactSheet, ground: GroundFilm | null, i: nu
 }
 
 const masked = (before: readonly Layer[], pile: Pile): boolean =>
-  before.some((_, k) => pile.products[k]!.role === "masking");
+  before.some((_, k) => at(pile.products, k).role === "masking");
 
 function touching(pile: Pile, i: number, ground: GroundFilm | null): Facts {
   const { region } = pile.input;
   const below = filmBelow(pile, i);
-  const p = pile.products[i]!;
+  const p = at(pile.products, i);
   // a stripper goes down to the material; anything else touches it only where nothing lies over it
   const bare = p.role === "stripper" || (below < 0 ? showsBare(region) : region.conditions.includes("bare-spots"));
   return {
     "contact.bareAnswer": contactBareAnswer(region.material!, p),
     "contact.touchesBare": bare,
     "layer.filmBelow": below >= 0 || ground !== null,
-    "layer.activatorUsed": pile.layers[i]!.setUp?.activator ?? false,
+    "layer.activatorUsed": at(pile.layers, i).setUp?.activator ?? false,
     ...contactFacts(pile, i, ground),
   };
 }

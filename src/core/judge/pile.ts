@@ -1,3 +1,4 @@
+import { at } from "../base";
 import type { AppliedCoat } from "../film";
 import type { AirSpot, Layer, Product } from "../model";
 import { dftUm, type LedgerLine, plannedWftUm } from "../numbers";
@@ -23,7 +24,7 @@ export interface Pile {
 }
 
 export const airOf = (pile: Pile, i: number): AirSpot | null =>
-  pile.layers[i]!.air ?? (pile.input.airCounts ? pile.input.air : null);
+  at(pile.layers, i).air ?? (pile.input.airCounts ? pile.input.air : null);
 
 /** The film of layer i on everything below it, every layer laid when its seam was judged to be; the planner asks the same pile. */
 export function filmOn(pile: Pile, i: number): LaidFilm {
@@ -31,11 +32,11 @@ export function filmOn(pile: Pile, i: number): LaidFilm {
   if (known) return known;
   const coats: AppliedCoat[] = [];
   for (const k of pile.films.filter((f) => f <= i)) {
-    const [layer, product] = [pile.layers[k]!, pile.products[k]!];
+    const [layer, product] = [at(pile.layers, k), at(pile.products, k)];
     const last = coats.at(-1);
     const startMin = last ? last.endMin + (pile.gaps.get(k) ?? 0) : 0;
     const below = filmBelow(pile, k);
-    const rub = below >= 0 ? pile.layers[below]!.sandAfter : null;
+    const rub = below >= 0 ? at(pile.layers, below).sandAfter : null;
     if (last && rub) coats[coats.length - 1] = { ...last, rubbed: { atMin: startMin, takesUm: rub.takesUm } };
     coats.push(...coatsFrom(layer, product, startMin));
   }
@@ -66,7 +67,7 @@ export function asLaid(layer: Layer, productOf: (id: string) => Product): Produc
 /** The colour that shows under layer i: clears and decals let the one below through. Null = nobody told. */
 export function groundColour(pile: Pile, i: number): Product | null {
   for (const k of pile.films.filter((f) => f < i).reverse()) {
-    const p = pile.products[k]!;
+    const p = at(pile.products, k);
     if (p.role === "clear" || p.role === "decal" || p.role === "promoter" || p.effect === "transparent") continue;
     return p.assumed?.includes("colour") || p.unknowns?.includes("colour") ? null : p;
   }
@@ -75,7 +76,7 @@ export function groundColour(pile: Pile, i: number): Product | null {
 
 /** Dry film of one coat of a layer, µm. */
 export const coatDryUm = (pile: Pile, i: number): number =>
-  dftUm(plannedWftUm(pile.layers[i]!, pile.products[i]!), volumeSolidsOf(pile.products[i]!));
+  dftUm(plannedWftUm(at(pile.layers, i), at(pile.products, i)), volumeSolidsOf(at(pile.products, i)));
 
 export const pileFilms = (products: readonly Product[]): readonly number[] =>
   products.flatMap((p, i) => (isContact(p) ? [] : [i]));
@@ -83,7 +84,7 @@ export const pileFilms = (products: readonly Product[]): readonly number[] =>
 /** Numbers the family's defaults stood in for, as "layer index: figure". */
 export function assumedFigures(pile: Pile): readonly string[] {
   return pile.films.flatMap((i) => {
-    const p = pile.products[i]!;
+    const p = at(pile.products, i);
     const times = labelTimes(p);
     const guessed = (["flash", "sandable", "cured"] as const)
       .filter((m) => times[m].assumed)

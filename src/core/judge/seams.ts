@@ -1,3 +1,4 @@
+import { at } from "../base";
 import type { Layer, Product, Verdict } from "../model";
 import { hexLuminance } from "../numbers";
 import { AMINE_BLUSH, familyFacts, materialFacts } from "../reference";
@@ -38,12 +39,12 @@ export interface Meeting {
 }
 
 function meetingFacts(pile: Pile, i: number, m: Meeting, below: number): Facts {
-  const layer = pile.layers[i]!;
-  const lowerLayer = below >= 0 ? pile.layers[below]! : null;
+  const layer = at(pile.layers, i);
+  const lowerLayer = below >= 0 ? at(pile.layers, below) : null;
   const ground = groundColour(pile, i);
   return seamFacts({
     lower: m.lower,
-    upper: pile.products[i]!,
+    upper: at(pile.products, i),
     state: m.state,
     scuffed: scuffed(pile, layer, lowerLayer),
     lowerSanded: lowerLayer?.sandAfter != null,
@@ -54,16 +55,17 @@ function meetingFacts(pile: Pile, i: number, m: Meeting, below: number): Facts {
     groundEffect: ground?.effect ?? "solid",
     amineBlush: below >= 0 && blushed(pile, i, below),
     lowerOnSpots: lowerLayer !== null && onSpots(pile, below),
-    maskingFluidBelow: i > 0 && below < i - 1 && isMaskingFluid(pile.products[i - 1]!),
+    maskingFluidBelow: i > 0 && below < i - 1 && isMaskingFluid(at(pile.products, i - 1)),
   });
 }
 
 /** Told to lie on spots, or putty put into a depth: unless told to lie all over. */
 function onSpots(pile: Pile, i: number): boolean {
-  const { spot, depthUm } = pile.layers[i]!;
+  const { spot, depthUm } = at(pile.layers, i);
   if (spot != null) return spot !== false;
   return (
-    pile.products[i]!.role === "putty" && (depthUm != null || pile.input.region.fillDepthUm != null || bareMetal(pile))
+    at(pile.products, i).role === "putty" &&
+    (depthUm != null || pile.input.region.fillDepthUm != null || bareMetal(pile))
   );
 }
 /** On metal putty goes into dents and seams; nobody skims a whole casting. */
@@ -78,11 +80,11 @@ const scuffed = (pile: Pile, layer: Layer, lower: Layer | null): boolean =>
 
 /** An epoxy that went through cold or damp air sweats amines; only washing takes them off. */
 function blushed(pile: Pile, i: number, below: number): boolean {
-  const { family } = pile.products[below]!;
+  const { family } = at(pile.products, below);
   const air = airOf(pile, below);
   if (family === "unknown" || !familyFacts(family).sweatsAmines || !air) return false;
   const sweats = air.tempC < AMINE_BLUSH.belowC || air.rhPct > AMINE_BLUSH.aboveRhPct;
-  return sweats && !pile.layers[i]!.before.some((b) => b === "degrease" || b === "wipe");
+  return sweats && !at(pile.layers, i).before.some((b) => b === "degrease" || b === "wipe");
 }
 
 const judged = (scope: "seam" | "contact", upper: FactSheet, facts: Facts): readonly Fired[] =>
@@ -94,8 +96,8 @@ export const meetingVerdicts = (pile: Pile, upper: FactSheet, i: number, below: 
 
 /** Judges a seam in its given gap, or finds the moments at which it is judged best. */
 export function planSeam(pile: Pile, upper: FactSheet, i: number, below: number): JudgedSeam {
-  const layer = pile.layers[i]!;
-  const lower = pile.products[below]!;
+  const layer = at(pile.layers, i);
+  const lower = at(pile.products, below);
   const { really } = pile.input;
   const film = really?.layer === i ? pileFilm(really.coats, really.clock) : filmOn(pile, below);
   const sandableMin = reachedMin(film, "sandable") - 1e-6;
@@ -114,7 +116,10 @@ export function planSeam(pile: Pile, upper: FactSheet, i: number, below: number)
     const wait = { until: "window" as const, index: 0 };
     return { ...openSeam(worlds, "layer.gap_min"), waits: [wait], fallback: [] };
   }
-  const options = momentsOf(film, pile.layers[below]!.sandAfter !== null).map((m) => ({ ...m, ...judgeAt(m.atMin) }));
+  const options = momentsOf(film, at(pile.layers, below).sandAfter !== null).map((m) => ({
+    ...m,
+    ...judgeAt(m.atMin),
+  }));
   if (layer.gapMin !== null) {
     const at = judgeAt(film.endMin + layer.gapMin);
     pile.gaps.set(i, layer.gapMin);
@@ -175,9 +180,9 @@ export function contactFacts(pile: Pile, i: number, ground: GroundFilm | null): 
     const sandable = state !== "uncured";
     return meetingFacts(pile, i, { lower: ground.product, state, sandable, atFlash: true }, -1);
   }
-  const lower = pile.products[below]!;
+  const lower = at(pile.products, below);
   const film = filmOn(pile, below);
-  const { gapMin } = pile.layers[i]!;
+  const { gapMin } = at(pile.layers, i);
   const atMin = gapMin === null ? reachedMin(film, "cured") : film.endMin + gapMin;
   const state = filmStateAt(film, atMin);
   const meeting = { lower, state, sandable: atMin >= reachedMin(film, "sandable") - 1e-6, atFlash: true };

@@ -1,3 +1,4 @@
+import { at } from "../base";
 import type { Product } from "../model";
 import { dryDensityGMl, filmMassG, grooveLost, hidesScratchUm, hueOf, ridgeBuriedUm, scratchUm } from "../numbers";
 import { familyFacts, STACKED_COATS } from "../reference";
@@ -9,10 +10,10 @@ function stackedCoats(pile: Pile): number {
   let most = 0;
   let run = { family: "", coats: 0, spanMin: 0 };
   for (const i of pile.films) {
-    const { family } = pile.products[i]!;
+    const { family } = at(pile.products, i);
     const reversible = family !== "unknown" && familyFacts(family).reversible;
-    const gapMin = pile.layers[i]!.gapMin ?? 0;
-    const { coats } = pile.layers[i]!;
+    const gapMin = at(pile.layers, i).gapMin ?? 0;
+    const { coats } = at(pile.layers, i);
     const goesOn = run.family === family && run.spanMin + gapMin <= STACKED_COATS.withinMin;
     run = goesOn ? { ...run, coats: run.coats + coats, spanMin: run.spanMin + gapMin } : { family, coats, spanMin: 0 };
     if (reversible) most = Math.max(most, run.coats);
@@ -26,20 +27,20 @@ function scratchShows(pile: Pile, strict: boolean): boolean {
   const above = pile.films.filter((f) => f > last);
   if (last < 0 || above.length === 0) return false;
   const hidden = above.reduce((sum, k) => {
-    const kind = ["colour", "clear", "wash", "decal"].includes(pile.products[k]!.role) ? "colour" : "primer";
-    return sum + hidesScratchUm(pile.ledger[k]!.addedUm, kind, strict);
+    const kind = ["colour", "clear", "wash", "decal"].includes(at(pile.products, k).role) ? "colour" : "primer";
+    return sum + hidesScratchUm(at(pile.ledger, k).addedUm, kind, strict);
   }, 0);
-  return scratchUm(pile.layers[last]!.sandAfter!) > hidden + 1e-9;
+  return scratchUm(at(pile.layers, last).sandAfter!) > hidden + 1e-9;
 }
 
 function ridgeLeftUm(pile: Pile): number | null {
   const { ridgeUm } = pile.input.region;
   if (ridgeUm === null) return null;
   const buried = pile.films
-    .filter((i) => ["primer-highbuild", "surfacer", "putty"].includes(pile.products[i]!.role))
+    .filter((i) => ["primer-highbuild", "surfacer", "putty"].includes(at(pile.products, i).role))
     .reduce((sum, i) => {
-      const l = pile.layers[i]!;
-      return sum + ridgeBuriedUm(pile.ledger[i]!.addedUm, l.heaviness === "mist" || l.sandAfter === null);
+      const l = at(pile.layers, i);
+      return sum + ridgeBuriedUm(at(pile.ledger, i).addedUm, l.heaviness === "mist" || l.sandAfter === null);
     }, 0);
   return Math.max(0, Math.round(ridgeUm - buried));
 }
@@ -48,15 +49,16 @@ function ridgeLeftUm(pile: Pile): number | null {
 function pileMassG(pile: Pick<Pile, "films" | "ledger" | "products">, areaCm2: number | null): number | null {
   if (areaCm2 === null) return null;
   return pile.films.reduce((sum, i) => {
-    const line = pile.ledger[i]!;
-    const p = pile.products[i]!;
+    const line = at(pile.ledger, i);
+    const p = at(pile.products, i);
     return sum + filmMassG(line.addedUm - line.takenUm, areaCm2, dryDensityGMl(p));
   }, 0);
 }
 
 /** A putty told by its depth, or on a part with something to fill. */
 const fillsHoles = (pile: Pile, i: number): boolean =>
-  pile.products[i]!.role === "putty" && (pile.layers[i]!.depthUm != null || pile.input.region.fillDepthUm != null);
+  at(pile.products, i).role === "putty" &&
+  (at(pile.layers, i).depthUm != null || pile.input.region.fillDepthUm != null);
 
 /** The card's own word first, then what such binders usually do. */
 function oilProof(top: Product): FactValue {
@@ -68,7 +70,7 @@ function oilProof(top: Product): FactValue {
 /** Facts of the pile as a whole; it must hold at least one film. */
 export function stackFacts(pile: Pile): Facts {
   const { region } = pile.input;
-  const tops = pile.films.map((i) => pile.products[i]!);
+  const tops = pile.films.map((i) => at(pile.products, i));
   const top = tops.at(-1)!;
   const seen = tops.filter((p) => p.role === "colour" || p.role === "clear");
   const colour = tops.filter((p) => p.role === "colour").at(-1);
@@ -77,7 +79,7 @@ export function stackFacts(pile: Pile): Facts {
     seen.length > 0 && (top.sheen === "gloss" || seen.some((p) => p.effect === "metallic" || p.effect === "pearl"));
   // what fills a hole or a seam lies in it, not in every groove and not on the faces that fit
   const buildUm = pile.films.reduce((sum, i) => {
-    const { addedUm, takenUm } = pile.ledger[i]!;
+    const { addedUm, takenUm } = at(pile.ledger, i);
     return fillsHoles(pile, i) ? sum : sum + addedUm - takenUm;
   }, 0);
   const ridgeUm = ridgeLeftUm(pile);
