@@ -1,5 +1,13 @@
-import { type Field, PRODUCT_ROWS } from "@/core/model";
-import { FIELD_GROUPS, type FieldGroup, PRODUCT_WORDS, type ProductPath } from "@/messages";
+import { type Field, PRODUCT_ROWS, REGION_ROWS } from "@/core/model";
+import {
+  FIELD_GROUPS,
+  type FieldGroup,
+  PRODUCT_WORDS,
+  type ProductPath,
+  REGION_GROUPS,
+  REGION_WORDS,
+  type RegionPath,
+} from "@/messages";
 
 const ABSENT: Readonly<Record<Field["absent"], string>> = {
   must: "has to be given",
@@ -39,33 +47,59 @@ function holds(f: Field): string {
 
 const code = (name: string | null): string => (name === null ? "–" : `\`${name}\``);
 
-/** The registry of a product's fields as a page. */
+interface Called {
+  readonly group: string | null;
+  readonly label: string;
+}
+
+/** Rows of one group of a registry, in the order of their words. */
+function rowsOf(
+  group: string | null,
+  fields: readonly { path: string; field: Field }[],
+  words: Readonly<Record<string, Called>>,
+  withColumn: boolean,
+): readonly string[] {
+  const byPath = new Map(fields.map((r) => [r.path, r.field]));
+  return Object.entries(words).flatMap(([path, { group: own, label }]) => {
+    const f = byPath.get(path);
+    if (!f || own !== group) return [];
+    const ranked = f.ranked ? "; several sources, the best evidence counts" : "";
+    const column = withColumn ? ` ${code(f.csv)} |` : "";
+    return [`| ${label} | \`${path}\` | ${holds(f)} | ${ABSENT[f.absent]}${ranked} |${column} ${code(f.api)} |`];
+  });
+}
+
+const PRODUCT_HEAD = `| called | field | holds | where nobody gave it | column of the shelf file | told inline through the API |
+|---|---|---|---|---|---|`;
+const REGION_HEAD = `| called | field | holds | where nobody gave it | told through the API |
+|---|---|---|---|---|`;
+
+/** The registries of fields as a page. */
 export function fieldbook(): string {
-  const byPath = new Map(PRODUCT_ROWS.map((r) => [r.path, r.field]));
-  const paths = Object.keys(PRODUCT_WORDS) as ProductPath[];
-  const groups = Object.keys(FIELD_GROUPS) as FieldGroup[];
-  const rows = (group: FieldGroup) =>
-    paths.flatMap((path) => {
-      const f = byPath.get(path);
-      const words = PRODUCT_WORDS[path];
-      if (!f || words.group !== group) return [];
-      const ranked = f.ranked ? "; several sources, the best evidence counts" : "";
-      return [
-        `| ${words.label} | \`${path}\` | ${holds(f)} | ${ABSENT[f.absent]}${ranked} | ${code(f.csv)} | ${code(f.api)} |`,
-      ];
-    });
-  return `# Fields of a product
+  const productWords: Readonly<Record<ProductPath, Called>> = PRODUCT_WORDS;
+  const regionWords: Readonly<Record<RegionPath, Called>> = REGION_WORDS;
+  const products = (Object.keys(FIELD_GROUPS) as FieldGroup[]).map(
+    (g) => `### ${FIELD_GROUPS[g] || "What it is"}
 
-Made from \`src/core/model/product-fields.ts\` and \`src/messages/fields.ts\` by \`npx tsx scripts/fields.ts\`; a test holds it to them.
-
-${groups
-  .map(
-    (g) => `## ${FIELD_GROUPS[g] || "What it is"}
-
-| called | field | holds | where nobody gave it | column of the shelf file | told inline through the API |
-|---|---|---|---|---|---|
-${rows(g).join("\n")}
+${PRODUCT_HEAD}
+${rowsOf(g, PRODUCT_ROWS, productWords, true).join("\n")}
 `,
-  )
-  .join("\n")}`;
+  );
+  const regions = [["", null] as const, ...Object.entries(REGION_GROUPS).map(([g, name]) => [name, g] as const)].map(
+    ([name, g]) => `### ${name || "In the table of parts"}
+
+${REGION_HEAD}
+${rowsOf(g, REGION_ROWS, regionWords, false).join("\n")}
+`,
+  );
+  return `# Fields
+
+Made from the registries in \`src/core/model\` (\`product-fields.ts\`, \`region-fields.ts\`) and their words in \`src/messages/fields.ts\` by \`npx tsx scripts/fields.ts\`; a test holds it to them.
+
+## Of a product
+
+${products.join("\n")}
+## Of a region
+
+${regions.join("\n")}`;
 }

@@ -2,26 +2,25 @@ import { z } from "zod";
 import type { AirSpot, Coupon, Layer, Region } from "@/core/model";
 import {
   BEFORE_STEPS,
-  CONDITIONS,
   COUPON_RESULTS,
-  EXPOSURES,
-  FAMILIES,
-  FINISHES,
   GRIT_SCALES,
   HEAVINESSES,
-  LEADS,
   MATERIALS,
   METHODS,
+  OLD_FINISH_FIELDS,
   PROTECTIONS,
-  RUBS,
+  REGION_COLUMNS,
+  REGION_MORE,
+  REGION_ROWS,
+  SEALED_FIELDS,
   TACKS,
 } from "@/core/model";
 import { idSchema, minutes, ranged, uniqueList } from "./base";
+import { apiShapeOf, factOf, fromApi, UNKNOWN, unknownsOf } from "./fields";
 import { inlineProductSchema } from "./inline-product";
 
 /** Any fact may be told as unknown, which is not the same as leaving it out. */
 const told = <T extends z.ZodType>(schema: T) => z.union([schema, z.literal("unknown")]).optional();
-const celsius = ranged(-60, 400, "°C");
 
 const productRef = z.union([idSchema, inlineProductSchema]);
 
@@ -82,42 +81,15 @@ const checkLayerSchema = z.strictObject({
     .optional(),
 });
 
+/** A region told to the API: its registry's rows, and the wash by which a print was washed. */
 export const checkRegionSchema = z.strictObject({
-  material: z.enum([...MATERIALS, "unknown"]),
-  conditions: told(uniqueList(z.enum(CONDITIONS))),
-  finish: z.enum([...FINISHES, "unknown"]).optional(),
-  exposure: told(uniqueList(z.enum(EXPOSURES))),
-  service_temp_c: told(celsius),
-  old_finish: z
-    .strictObject({
-      family: z.enum([...FAMILIES, "unknown"]).optional(),
-      age_days: told(ranged(0, 100_000, "days")),
-      rub: told(z.enum(RUBS)),
-      lead: z.enum(LEADS).optional(),
-    })
-    .optional(),
-  sealed_by: z
-    .strictObject({
-      family: z.enum([...FAMILIES, "unknown"]),
-      dft_um: told(ranged(0, 5000, "µm")),
-      coats: told(ranged(0, 30, "coats")),
-      cured: told(z.boolean()),
-    })
-    .optional(),
-  detail_um: told(ranged(1, 100_000, "µm")),
-  ridge_um: told(ranged(0, 5000, "µm")),
-  fill_depth_um: told(ranged(0, 200_000, "µm")),
-  fill_through: told(z.boolean()),
-  fit_allowance_um: told(ranged(0, 20_000, "µm")),
-  mass_budget_g: told(ranged(0, 1_000_000, "g")),
-  area_cm2: told(ranged(0.1, 1_000_000, "cm²")),
-  minutes_since_key: told(ranged(0, 100_000_000, "minutes")),
-  clear_nearby: told(z.boolean()),
-  hollow: told(z.boolean()),
-  joints: told(z.boolean()),
+  ...apiShapeOf(REGION_ROWS, ["material"]),
   wash: told(z.strictObject({ when: z.string().max(60).optional(), by: z.string().max(60).optional() })),
-  lead: z.enum(LEADS).optional(),
-});
+}) as unknown as z.ZodType<CheckRegion>;
+interface CheckRegion {
+  readonly material: NonNullable<Region["material"]>;
+  readonly [name: string]: unknown;
+}
 
 const couponSchema = z.strictObject({
   material: z.enum(MATERIALS),
@@ -201,51 +173,23 @@ export function checkToAir(a: NonNullable<CheckRequest["air"]>): AirSpot {
 }
 
 /** A wash that was told counts as washed, unless the conditions say so already. */
-const washedBy = (r: CheckRequest["region"]): Region["conditions"] =>
-  r.wash !== undefined && r.wash !== "unknown" && !(Array.isArray(r.conditions) && r.conditions.includes("washed"))
-    ? ["washed"]
-    : [];
+const washedBy = ({ wash, conditions }: CheckRegion): Region["conditions"] =>
+  wash != null && wash !== UNKNOWN && !(Array.isArray(conditions) && conditions.includes("washed")) ? ["washed"] : [];
 
-export function checkToRegion(r: CheckRequest["region"]): Region {
-  const unknowns = (["conditions", "finish", "exposure"] as const).filter((n) => r[n] === "unknown");
+export function checkToRegion(r: CheckRegion): Region {
+  const of = factOf(r, (f) => (f.kind === "flag" && f.cell === undefined ? false : (f.cell ?? null)));
+  const facts = fromApi({ ...REGION_COLUMNS, ...REGION_MORE }, of) as unknown as Region;
   return {
+    ...facts,
     id: "region",
     name: "region",
-    material: r.material,
-    conditions: [...known<Region["conditions"]>(r.conditions, []), ...washedBy(r)],
-    areaCm2: number(r.area_cm2),
-    finish: known<Region["finish"]>(r.finish, "seen"),
-    detailUm: number(r.detail_um),
-    ridgeUm: number(r.ridge_um),
-    exposure: known<Region["exposure"]>(r.exposure, []),
-    oldFinish: r.old_finish
-      ? {
-          family: r.old_finish.family ?? "unknown",
-          ageDays: r.old_finish.age_days ?? null,
-          rub: known(r.old_finish.rub, "untested"),
-          lead: r.old_finish.lead ?? "unknown",
-        }
-      : null,
-    sealedBy: r.sealed_by
-      ? {
-          family: r.sealed_by.family,
-          dftUm: number(r.sealed_by.dft_um),
-          coats: number(r.sealed_by.coats),
-          cured: r.sealed_by.cured ?? "unknown",
-        }
-      : null,
-    fillDepthUm: number(r.fill_depth_um),
-    fillThrough: flag(r.fill_through),
-    fitAllowanceUm: number(r.fit_allowance_um),
-    massBudgetG: number(r.mass_budget_g),
-    serviceTempC: number(r.service_temp_c),
-    minutesSinceKey: number(r.minutes_since_key),
-    clearNearby: flag(r.clear_nearby),
-    hollow: r.hollow ?? null,
+    conditions: [...facts.conditions, ...washedBy(r)],
+    oldFinish: r.old_finish == null ? null : (fromApi(OLD_FINISH_FIELDS, of) as unknown as Region["oldFinish"]),
+    sealedBy: r.sealed_by == null ? null : (fromApi(SEALED_FIELDS, of) as unknown as Region["sealedBy"]),
+    hollow: (r.hollow as Region["hollow"]) ?? null,
     // joints nobody knows may hold water
-    joints: r.joints === "unknown" || flag(r.joints),
-    lead: r.lead ?? null,
-    unknowns,
+    joints: r.joints === UNKNOWN || facts.joints === true,
+    unknowns: unknownsOf(REGION_COLUMNS, r) as NonNullable<Region["unknowns"]>,
   };
 }
 

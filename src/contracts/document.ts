@@ -1,10 +1,11 @@
 import { z } from "zod";
+import type { Region } from "@/core/model";
 import { documentAirSchema } from "./air";
 import { hashSchema, idSchema, utcMomentSchema } from "./base";
 import { couponSchema } from "./coupon";
 import { cardHashSchema, logEntrySchema } from "./log";
 import { upgradeEntry } from "./log-1";
-import { modelFields, partFields, regionSchema, stackSchema } from "./model";
+import { modelFields, partFields, regionShape, stackSchema } from "./model";
 import { planningSchema } from "./planning";
 import { productSchema, storedProductSchema } from "./product";
 import { shopSchema } from "./shop";
@@ -18,12 +19,21 @@ export const overrideSchema = z.strictObject({
   reason: z.string().trim().min(3, "needs a written reason").max(4000),
 });
 
+/** A region with what lies on it. */
+interface Pile extends Region {
+  stack: z.infer<typeof stackSchema>;
+  overrides: z.infer<typeof overrideSchema>[];
+}
+const pileSchema = z.strictObject({
+  ...regionShape,
+  stack: stackSchema,
+  overrides: z.array(overrideSchema).max(60),
+}) as unknown as z.ZodType<Pile>;
+
 const partSchema = z.strictObject({
   id: idSchema,
   ...partFields,
-  regions: z
-    .array(z.strictObject({ ...regionSchema.shape, stack: stackSchema, overrides: z.array(overrideSchema).max(60) }))
-    .max(200),
+  regions: z.array(pileSchema).max(200),
 });
 
 const PHOTO_TYPES = ["image/jpeg", "image/png", "image/webp"] as const;

@@ -1,68 +1,35 @@
 import { z } from "zod";
 import {
   BEFORE_STEPS,
-  CONDITIONS,
-  EXPOSURES,
-  FAMILIES,
-  FINISHES,
   GRIT_SCALES,
   HEAVINESSES,
-  LEADS,
-  MATERIALS,
+  OLD_FINISH_FIELDS,
   PREP_STEPS,
-  RUBS,
+  REGION_COLUMNS,
+  REGION_MORE,
+  type Region,
+  SEALED_FIELDS,
   TACKS,
 } from "@/core/model";
 import { hashSchema, idSchema, minutes, nameSchema, noteSchema, ranged, uniqueList } from "./base";
+import { shapeOf } from "./fields";
 
 /** A fact that may be left out (older documents), given as none, or given. */
 const maybe = <T extends z.ZodType>(schema: T) => schema.nullable().optional();
 
-const oldFinishSchema = z.strictObject({
-  family: z.enum([...FAMILIES, "unknown"]),
-  ageDays: z.union([ranged(0, 100_000, "days"), z.literal("unknown")]).nullable(),
-  rub: z.enum(RUBS),
-  lead: z.enum(LEADS),
-});
-const sealedBySchema = z.strictObject({
-  family: z.enum([...FAMILIES, "unknown"]),
-  dftUm: ranged(0, 5000, "µm").nullable(),
-  coats: ranged(0, 30, "coats").nullable(),
-  cured: z.union([z.boolean(), z.literal("unknown")]),
-});
-
 /** Facts of a region beside those of its row in the table. */
 export const regionMore = {
-  oldFinish: maybe(oldFinishSchema),
-  sealedBy: maybe(sealedBySchema),
-  fillDepthUm: maybe(ranged(1, 200_000, "µm")),
-  fillThrough: z.boolean().optional(),
-  fitAllowanceUm: maybe(ranged(0, 20_000, "µm")),
-  massBudgetG: maybe(ranged(0.01, 1_000_000, "g")),
-  serviceTempC: maybe(ranged(-60, 400, "°C")),
-  minutesSinceKey: maybe(ranged(0, 100_000_000, "minutes")),
-  clearNearby: z.boolean().optional(),
-  lead: maybe(z.enum(LEADS)),
-  keepBare: uniqueList(z.string().trim().min(1, "needs a name").max(80), 20).optional(),
-  hollow: maybe(z.union([z.boolean(), z.literal("unknown")])),
-  joints: z.boolean().optional(),
-  turns: maybe(ranged(0, 3, "turns").refine(Number.isInteger, { error: "must be a whole number" })),
+  ...shapeOf(REGION_MORE),
+  oldFinish: maybe(z.strictObject(shapeOf(OLD_FINISH_FIELDS))),
+  sealedBy: maybe(z.strictObject(shapeOf(SEALED_FIELDS))),
 };
 
-export const regionFields = {
-  name: nameSchema,
-  material: z.enum([...MATERIALS, "unknown"]).nullable(),
-  conditions: uniqueList(z.enum(CONDITIONS)),
-  areaCm2: ranged(0.1, 1_000_000, "cm²").nullable(),
-  finish: z.enum(FINISHES),
-  detailUm: ranged(10, 100_000, "µm").nullable(),
-  ridgeUm: ranged(1, 5000, "µm").nullable(),
-  exposure: uniqueList(z.enum(EXPOSURES)),
-  ...regionMore,
-};
+const regionFields = { ...shapeOf(REGION_COLUMNS), ...regionMore };
 /** What a region edit may carry: any of its fields. */
 export const regionEditSchema = z.strictObject(regionFields).partial();
-export const regionSchema = z.strictObject({ id: idSchema, ...regionFields });
+/** A region as the registry's rows make it, for an object that holds more beside. */
+export const regionShape = { id: idSchema, ...regionFields };
+export const regionSchema = z.strictObject(regionShape) as unknown as z.ZodType<Region>;
 
 const whole = (min: number, max: number, unit: string) =>
   ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });

@@ -1,15 +1,30 @@
-import type { LABEL_FIELDS, LIGHT_FIELDS, LIMIT_FIELDS, PRODUCT_FIELDS } from "@/core/model";
+import type {
+  LABEL_FIELDS,
+  LIGHT_FIELDS,
+  LIMIT_FIELDS,
+  OLD_FINISH_FIELDS,
+  PRODUCT_FIELDS,
+  REGION_COLUMNS,
+  REGION_MORE,
+  SEALED_FIELDS,
+} from "@/core/model";
 import {
   BITE_NAME,
   CARRIER_NAME,
+  CONDITION_NAME,
   EFFECT_NAME,
+  EXPOSURE_NAME,
   FAMILY_NAME,
+  FINISH_NAME,
   HAZARD_NAME,
+  LEAD_NAME,
+  MATERIAL_NAME,
   MAY_GO_OVER_NAME,
   METHOD_NAME,
   PROPELLANT_NAME,
   RESISTANCE_NAME,
   ROLE_NAME,
+  RUB_NAME,
   SHEEN_NAME,
   SOURCE_NAME,
 } from "./vocabulary";
@@ -121,4 +136,70 @@ export const PRODUCT_WORDS: Readonly<Record<ProductPath, FieldWords>> = {
   hazards: { group: "limits", label: "Hazards", options: HAZARD_NAME },
   note: { group: "limits", label: "Note", wide: true },
   photo: { group: "limits", label: "Photo of the label" },
+};
+
+/** Groups of a region's card; what stands in the table of parts is in none of them. */
+export const REGION_GROUPS = {
+  area: "Area",
+  fill: "To fill",
+  limits: "Limits",
+  state: "State",
+  old: "Old finish",
+  sealed: "Sealed already",
+} as const;
+export type RegionGroup = keyof typeof REGION_GROUPS;
+
+export interface RegionWords {
+  /** null = a column of the table of parts */
+  readonly group: RegionGroup | null;
+  readonly label: string;
+  /** what a screen reader is told, where the label alone would not do; % stands for the region */
+  readonly aria?: string;
+  readonly unit?: string;
+  readonly options?: Readonly<Record<string, string>>;
+  /** said where nothing is chosen */
+  readonly none?: string;
+}
+
+export type RegionPath =
+  | keyof typeof REGION_COLUMNS
+  | keyof typeof REGION_MORE
+  | Within<"oldFinish", typeof OLD_FINISH_FIELDS>
+  | Within<"sealedBy", typeof SEALED_FIELDS>;
+
+/** What each field of a region is called, in the order its card asks for them. A field without words is a type error. */
+export const REGION_WORDS: Readonly<Record<RegionPath, RegionWords>> = {
+  name: { group: null, label: "Region" },
+  material: { group: null, label: "Material", options: MATERIAL_NAME },
+  conditions: { group: null, label: "Condition now", options: CONDITION_NAME },
+  finish: { group: null, label: "Finish", options: FINISH_NAME },
+  detailUm: { group: null, label: "Finest detail" },
+  ridgeUm: { group: null, label: "Ridges" },
+  exposure: { group: null, label: "Exposure", options: EXPOSURE_NAME },
+  areaCm2: { group: "area", label: "Area" },
+  fillDepthUm: { group: "fill", label: "Deepest dent or gap" },
+  fillThrough: { group: "fill", label: "The gap goes right through" },
+  fitAllowanceUm: { group: "limits", label: "Room for film where it fits" },
+  massBudgetG: { group: "limits", label: "Film may weigh" },
+  serviceTempC: { group: "limits", label: "Warmest in service" },
+  turns: { group: "limits", label: "Turned so often for one coat", unit: "×" },
+  keepBare: { group: "limits", label: "Stays bare, commas between", aria: "What stays bare on %" },
+  minutesSinceKey: { group: "state", label: "Keyed this long ago", unit: "min" },
+  lead: { group: "state", label: "Lead in the bare metal", aria: "Lead in %", options: LEAD_NAME, none: "not asked" },
+  hollow: { group: "state", label: "Hollow inside", aria: "Is % hollow", none: "not asked" },
+  joints: { group: "state", label: "Joints or undercuts that hold wash water" },
+  clearNearby: { group: "state", label: "Clear panes close by" },
+  "oldFinish.family": { group: "old", label: "What it is", aria: "Old finish of %", options: FAMILY_NAME },
+  "oldFinish.ageDays": { group: "old", label: "How old", aria: "Age of the old finish of %" },
+  "oldFinish.rub": { group: "old", label: "Rubbed with solvent, it", aria: "Rub test of %", options: RUB_NAME },
+  "oldFinish.lead": {
+    group: "old",
+    label: "Lead or chromate in it",
+    aria: "Lead in the old finish of %",
+    options: LEAD_NAME,
+  },
+  "sealedBy.family": { group: "sealed", label: "What it is", aria: "Seal of %", options: FAMILY_NAME },
+  "sealedBy.coats": { group: "sealed", label: "Coats", aria: "Coats of the seal of %" },
+  "sealedBy.dftUm": { group: "sealed", label: "Dry film", aria: "Seal on %" },
+  "sealedBy.cured": { group: "sealed", label: "Through cured", aria: "Is the seal of % cured" },
 };

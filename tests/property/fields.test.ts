@@ -1,9 +1,18 @@
-import { inlineProductSchema, inlineToProduct, parseProduct, valueSchema } from "@/contracts";
-import { type Field, PRODUCT_FIELDS, PRODUCT_ROWS, type Product, type ProductUnknown } from "@/core/model";
-import { PRODUCT_WORDS, type ProductPath } from "@/messages";
+import {
+  checkRegionSchema,
+  checkToRegion,
+  inlineProductSchema,
+  inlineToProduct,
+  parseProduct,
+  regionEditSchema,
+  regionSchema,
+  valueSchema,
+} from "@/contracts";
+import { type Field, PRODUCT_FIELDS, PRODUCT_ROWS, type Product, type ProductUnknown, REGION_ROWS } from "@/core/model";
+import { PRODUCT_WORDS, type ProductPath, REGION_WORDS, type RegionPath } from "@/messages";
 import { csvRows, shelfToCsv } from "@/server/shelf-file/csv";
 import { draftOf, productFrom } from "@/ui/shelf/draft";
-import { product } from "../support/world";
+import { product, region } from "../support/world";
 
 /** A field of a product goes everywhere by its one row: whatever is added to the registry is held to this. */
 
@@ -73,6 +82,38 @@ const NO_TIMES = {
 const NONE_OF: Readonly<Record<string, object>> = { light: { wavelengthNm: null, ecMjCm2: null, dpUm: null } };
 const at = (from: unknown, path: string): unknown =>
   path.split(".").reduce<unknown>((o, k) => (o as Record<string, unknown> | undefined)?.[k], from);
+
+const AT_A_REGION = {
+  oldFinish: { family: "unknown", ageDays: null, rub: "untested", lead: "unknown" },
+  sealedBy: { family: "unknown", dftUm: null, coats: null, cured: "unknown" },
+};
+
+describe.each(REGION_ROWS.map(({ path, field }) => [path, field] as const))("a region’s %s", (path, field) => {
+  const value = someOf(field);
+  const [head, leaf] = path.split(".") as [string, string?];
+  it("is kept as it was told", () => {
+    const told = leaf === undefined ? value : { ...AT_A_REGION[head as keyof typeof AT_A_REGION], [leaf]: value };
+    expect(at(regionSchema.parse({ ...region(), [head]: told }), path)).toEqual(value);
+    expect(regionEditSchema.safeParse({ [head]: told }).success).toBe(true);
+  });
+  it("has words", () => {
+    const words = REGION_WORDS[path as RegionPath];
+    expect(words.label).not.toBe("");
+    if (field.kind === "choice" || field.kind === "list")
+      for (const v of field.of) expect(words.options).toHaveProperty(v);
+  });
+  if (field.api === null) return;
+  it("told through the API it is the same fact, and told as unknown it stays open or not given", () => {
+    const [group, name] = field.api!.split(".") as [string, string?];
+    const inApi = (told: unknown) => {
+      const body = { material: "pla", [group]: name === undefined ? told : { family: "alkyd", [name]: told } };
+      return checkToRegion(checkRegionSchema.parse(body));
+    };
+    expect(at(inApi(value), path)).toEqual(value);
+    if (field.mayBeUnknown) expect(inApi("unknown").unknowns).toContain(path);
+    else expect(() => inApi("unknown")).not.toThrow();
+  });
+});
 
 const ROWS = PRODUCT_ROWS.map(({ path, field }) => [path, field] as const);
 

@@ -13,10 +13,11 @@ export type FieldKind =
       readonly min: number;
       readonly max: number;
       readonly whole?: true;
+      readonly open?: true;
     }
   /** a fraction, shown in percent of something */
   | { readonly kind: "share"; readonly min: number; readonly max: number; readonly of: string }
-  | { readonly kind: "flag" }
+  | { readonly kind: "flag"; readonly open?: true }
   | { readonly kind: "choice"; readonly of: readonly string[]; readonly open?: true }
   | { readonly kind: "list"; readonly of: readonly string[]; readonly open?: true }
   | { readonly kind: "date" }
@@ -38,7 +39,7 @@ interface FieldSpec {
   readonly cell?: unknown;
   /** name in a product told inline through the API, dotted where it is nested; null = it is not told there */
   readonly api: string | null;
-  /** least told there, where it is less than on a card: a thinner holds no solids */
+  /** least told there, where it is less than what is kept: a thinner holds no solids */
   readonly apiMin?: number;
   /** in the API it may be told as "unknown": then its rules stay open over every candidate */
   readonly mayBeUnknown?: true;
@@ -50,9 +51,9 @@ export type Field = FieldKind & FieldSpec;
 type Value<F> = F extends { kind: "name" | "text" | "note" | "date" | "colour" | "ratio" | "photo" }
   ? string
   : F extends { kind: "number" | "share" }
-    ? number
+    ? number | Open<F>
     : F extends { kind: "flag" }
-      ? boolean
+      ? boolean | Open<F>
       : F extends { kind: "texts" }
         ? readonly string[]
         : F extends { kind: "choice"; of: readonly (infer V)[] }

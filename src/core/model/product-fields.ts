@@ -1,4 +1,5 @@
-import type { Absent, Field, KeysWhere } from "./fields";
+import type { Field, KeysWhere } from "./fields";
+import { choice, flag, list, number, type PlacedField, placed } from "./rows";
 import {
   BITES,
   CARRIERS,
@@ -16,30 +17,6 @@ import {
 
 const MAY_GO_OVER = [...MAY_GO_OVER_EXTRA, ...FAMILIES] as const;
 const MOST_MIN = 1_000_000;
-/** Rows, in the order: what it holds, what it is where nobody gave it, its heading in a file, its name in the API. */
-const number = <const A extends Absent>(
-  unit: string,
-  min: number,
-  max: number,
-  absent: A,
-  csv: string | null,
-  api: string | null,
-) => ({ kind: "number", unit, min, max, absent, csv, api }) as const;
-const flag = <const A extends Absent>(absent: A, csv: string, api: string | null) =>
-  ({ kind: "flag", absent, csv, api }) as const;
-const choice = <const V extends readonly string[], const A extends Absent>(
-  of: V,
-  absent: A,
-  csv: string,
-  api: string | null,
-) => ({ kind: "choice", of, absent, csv, api }) as const;
-const list = <const V extends readonly string[], const A extends Absent>(
-  of: V,
-  absent: A,
-  csv: string,
-  api: string | null,
-) => ({ kind: "list", of, absent, csv, api }) as const;
-
 /** A time from the end of the coat, minutes. */
 const time = (csv: string, api = `label.${csv}`) => number("minutes", 0, MOST_MIN, "null", csv, api);
 
@@ -162,14 +139,6 @@ export const PRODUCT_FIELDS = {
   photo: { kind: "photo", absent: "null-or-left-out", csv: "photo", api: null },
   note: { kind: "note", absent: "must", csv: "note", cell: "", api: null },
 } as const satisfies Record<string, Field>;
-
-/** A field with the place it has in a product, dotted where it is nested. */
-export interface PlacedField {
-  readonly path: string;
-  readonly field: Field;
-}
-const placed = (fields: Readonly<Record<string, Field>>, within = ""): readonly PlacedField[] =>
-  Object.entries(fields).map(([key, field]) => ({ path: `${within}${key}`, field }));
 
 /** Every field of a product that is a single thing, nested ones included, in the order files have them. */
 export const PRODUCT_ROWS: readonly PlacedField[] = [

@@ -1,18 +1,13 @@
 import type { KeysWhere, Shape } from "./fields";
 import type { ClaimFigure, LABEL_FIELDS, LIGHT_FIELDS, LIMIT_FIELDS, PRODUCT_FIELDS } from "./product-fields";
+import type { OLD_FINISH_FIELDS, REGION_COLUMNS, REGION_MORE, SEALED_FIELDS } from "./region-fields";
 import type {
   BeforeStep,
-  Condition,
   CouponResult,
-  Exposure,
-  FamilyId,
-  Finish,
   GritScale,
   Heaviness,
-  Lead,
   MaterialId,
   PrepStep,
-  Rub,
   Source,
   Tack,
   Wetting,
@@ -50,61 +45,17 @@ export interface Claim {
   readonly source: Source;
   readonly note: string;
 }
-/** A film that was on the part before this stack. */
-export interface OldFinish {
-  readonly family: FamilyId | Unknown;
-  readonly ageDays: number | Unknown | null;
-  readonly rub: Rub;
-  readonly lead: Lead;
-}
+export type OldFinish = Shape<typeof OLD_FINISH_FIELDS>;
+export type SealedBy = Shape<typeof SEALED_FIELDS>;
 
-/** What seals the part already. */
-export interface SealedBy {
-  readonly family: FamilyId | Unknown;
-  readonly dftUm: number | null;
-  readonly coats: number | null;
-  readonly cured: boolean | Unknown;
-}
-
-export interface Region {
+/** A face of a part; its fields are told in `region-fields.ts`. */
+export interface Region extends Shape<typeof REGION_COLUMNS>, Shape<typeof REGION_MORE> {
   readonly id: string;
-  readonly name: string;
-  readonly material: MaterialId | Unknown | null;
-  readonly conditions: readonly Condition[];
-  readonly areaCm2: number | null;
-  readonly finish: Finish;
-  /** narrowest groove that must stay legible, µm */
-  readonly detailUm: number | null;
-  /** print or casting ridge to bury, µm */
-  readonly ridgeUm: number | null;
-  readonly exposure: readonly Exposure[];
   readonly oldFinish?: OldFinish | null | undefined;
   readonly sealedBy?: SealedBy | null | undefined;
-  /** deepest dent or gap to fill, µm */
-  readonly fillDepthUm?: number | null | undefined;
-  /** the gap goes right through: there is nothing behind the filler */
-  readonly fillThrough?: boolean | undefined;
-  /** room for film on a face that must still fit, µm */
-  readonly fitAllowanceUm?: number | null | undefined;
-  readonly massBudgetG?: number | null | undefined;
-  /** warmest in service, °C; with exposure to heat */
-  readonly serviceTempC?: number | null | undefined;
-  readonly minutesSinceKey?: number | null | undefined;
-  /** clear panes near enough to be fogged */
-  readonly clearNearby?: boolean | undefined;
-  /** lead in bare metal */
-  readonly lead?: Lead | null | undefined;
-  /** zones that stay bare: mating faces, threads, bearings, polished metal */
-  readonly keepBare?: readonly string[] | undefined;
-  /** how often it has to be turned so that a coat reaches every face; each face waits until the one before can be held */
-  readonly turns?: number | null | undefined;
-  /** closed hollows that may hold resin or wash liquid; null = nobody asked */
-  readonly hollow?: boolean | Unknown | null | undefined;
-  /** joints, cavities or undercuts that hold wash water */
-  readonly joints?: boolean | undefined;
   readonly unknowns?: readonly RegionUnknown[] | undefined;
 }
-type RegionUnknown = "conditions" | "finish" | "exposure";
+type RegionUnknown = KeysWhere<typeof REGION_COLUMNS, { mayBeUnknown: true }>;
 
 export interface SandAfter {
   readonly grit: number;

@@ -6,11 +6,11 @@ import {
   modelEditSchema,
   modelFields,
   type NodeKind,
+  nameSchema,
   type Outcome,
   partEditSchema,
   partFields,
   regionEditSchema,
-  regionFields,
 } from "@/contracts";
 import type { Region } from "@/core/model";
 import { materialFacts } from "@/core/reference";
@@ -71,7 +71,7 @@ export function addPart(modelId: string, input: unknown): Outcome<{ id: string; 
 }
 
 export function addRegion(partId: string, input: unknown): Outcome<{ id: string }> {
-  const parsed = z.strictObject({ name: regionFields.name }).safeParse(input);
+  const parsed = z.strictObject({ name: nameSchema }).safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
   return writing((db) => {
     if (nodeRev(db, "part", partId) === null) return notFound("The part");
