@@ -1,3 +1,8 @@
+/**
+ * Turns the times on a label into states of its own simulated film, so that a milestone in other air or on another film is the same
+ * state, not the same number of minutes.
+ */
+
 import { assert } from "../base";
 import { type AirPoint, MILESTONES, type Milestone, type Product } from "../model";
 import {

@@ -1,3 +1,8 @@
+/**
+ * When a pile of coats reaches a milestone in real air: by the wait clock where thousands of answers are wanted, by the film model
+ * where a plan is checked.
+ */
+
 import { assert } from "../base";
 import type { Milestone } from "../model";
 import { labelTimes } from "../reference";

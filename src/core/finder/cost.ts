@@ -1,3 +1,5 @@
+/** What a stack weighs under a way of working: days, hours, grams and risks by their prices. */
+
 import { MIN_PER_DAY, MIN_PER_HOUR } from "../base";
 import type { PlacedVerdict } from "../judge";
 import { laidFilm, reachedMin } from "../judge/moments";

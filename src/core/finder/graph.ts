@@ -1,3 +1,5 @@
+/** Which product may go over which, and what it costs at the least: the graph the search walks. */
+
 import { MIN_PER_DAY } from "../base";
 import { judgeStack } from "../judge";
 import { airFacts } from "../judge/facts";

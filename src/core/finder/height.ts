@@ -1,3 +1,5 @@
+/** Bounds from below for a stack that is only begun: what is still to come weighs at least this. */
+
 import { dftUm, plannedWftUm, ridgeBuriedUm } from "../numbers";
 import {
   DETAIL_LOSS_CARE,

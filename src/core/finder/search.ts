@@ -1,3 +1,5 @@
+/** Searches the stacks that weigh least, exactly: a branch is left only when its bound says nothing below it can win. */
+
 import { assert, MIN_PER_DAY } from "../base";
 import { judgeStack } from "../judge";
 import { laidFilm } from "../judge/moments";

@@ -1,3 +1,5 @@
+/** Which figures stood in for what nobody gave, and of those the ones that decide a verdict. */
+
 import { at } from "../base";
 import { type Carrier, keyOf, type Product } from "../model";
 import { carriersContradict, volumeSolidsOf } from "../reference";

@@ -1,3 +1,5 @@
+/** What the shop has tried itself: a coupon lifts a test to a care, or sets a stop, for the layers it was painted like. */
+
 import { at } from "../base";
 import {
   type Coupon,

@@ -1,3 +1,5 @@
+/** Facts of a layer and of the air for the rules, from the pile it lies in. */
+
 import { at } from "../base";
 import { milestoneAfter, rateIn } from "../film";
 import type { AirSpot, Layer, MaterialId, Product, Region, Unknown } from "../model";

@@ -1,3 +1,5 @@
+/** A pile judged whole: every place in it by the rules of its scope, in the order drawn below. */
+
 import { at } from "../base";
 import { HEAVINESSES, keyOf, type Layer, type Product, type Stack } from "../model";
 import { filmLedger, plannedWftUm } from "../numbers";

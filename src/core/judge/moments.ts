@@ -1,3 +1,5 @@
+/** The moments at which a film may be met by the next, and the state it is in at each. */
+
 import {
   type AppliedCoat,
   milestoneAfter,

@@ -1,3 +1,5 @@
+/** A seam in its given gap, or, where the gap is left open, the moments at which it is judged best: the ways a plan may take. */
+
 import { at } from "../base";
 import type { Layer, Product, Verdict } from "../model";
 import { hexLuminance } from "../numbers";

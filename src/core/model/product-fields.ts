@@ -1,3 +1,5 @@
+/** The registry of a product: one row a field, from which its type, storage, form, file column, API shape and page derive. */
+
 import type { Field, KeysWhere } from "./fields";
 import { choice, flag, list, number, type PlacedField, placed } from "./rows";
 import {

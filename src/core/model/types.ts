@@ -1,3 +1,8 @@
+/**
+ * What a part, a product and a pile are. Fields of products and regions are told in their registries; what hangs together beside
+ * them is told here.
+ */
+
 import type { KeysWhere, Shape } from "./fields";
 import type { ClaimFigure, LABEL_FIELDS, LIGHT_FIELDS, LIMIT_FIELDS, PRODUCT_FIELDS } from "./product-fields";
 import type { OLD_FINISH_FIELDS, REGION_COLUMNS, REGION_MORE, SEALED_FIELDS } from "./region-fields";

@@ -1,3 +1,5 @@
+/** What paper leaves and what hides it, and how much of what leaves the tool lands on the part. */
+
 import { assert } from "../base";
 import type { GritScale, Method, Product } from "../model";
 import {

@@ -1,3 +1,5 @@
+/** The plan of a whole bench: the one place where judging, work, scheduling and the film model meet. */
+
 import { assert, MIN_PER_DAY } from "../base";
 import { type GateReason, gateReason } from "../film";
 import type { OpRecord } from "../history";

@@ -1,3 +1,5 @@
+/** Chains with their history as a neutral scheduling problem: operations, links that answer when they allow the next, gates, resources. */
+
 import { own } from "../base";
 import { type AppliedCoat, type Climate, gateSpans } from "../film";
 import type { Face, OpRecord } from "../history";

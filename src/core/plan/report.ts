@@ -1,3 +1,5 @@
+/** A placed schedule as the answer a screen needs: waits, slack, what holds the finish, what moved, stock, notices. */
+
 import { MIN_PER_DAY, own } from "../base";
 import { airAt, milestoneAfter } from "../film";
 import { TAPE_LATEST_MIN } from "../reference";

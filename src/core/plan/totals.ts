@@ -1,3 +1,5 @@
+/** What one pile comes to by itself: build, weight, cost, hands-on time, and when it would be done alone. */
+
 import type { Layer, Product } from "../model";
 import {
   dryDensityGMl,

@@ -1,3 +1,5 @@
+/** Why one operation waits as long as it does: the film below it, asked for its causes. */
+
 import { type WhyWait, whyWait } from "../study";
 import { coatsUpTo, isBare, notYetById } from "../work";
 import { liveChain } from "./problem";

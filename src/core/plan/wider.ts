@@ -1,3 +1,5 @@
+/** A part that finds no room by its best ways may take the ways judged worse that are no stop; nothing else is let go. */
+
 import type { Tie } from "../work";
 import { cautionFor, type ProblemContext, rowSpans } from "./problem";
 

@@ -1,3 +1,5 @@
+/** Vets the catalogue when it is loaded and makes each condition a function: a rule that cannot fire stops the application. */
+
 import { err, ok, type Result } from "../base";
 import { type Condition, compileTest, leaves, type Test } from "./condition";
 import { FACT_SPECS, type FactName, RULE_SCOPES, type RuleScope } from "./facts";

@@ -1,3 +1,5 @@
+/** Facts of regions and products for the rules, with candidates where the user does not know. */
+
 import {
   BITES,
   CONDITIONS,

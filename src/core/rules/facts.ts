@@ -1,3 +1,5 @@
+/** Every fact a rule may ask: its kind, its domain, and the scopes in which it is known. */
+
 import {
   BITES,
   CONDITIONS,

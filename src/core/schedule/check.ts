@@ -1,3 +1,5 @@
+/** An independent referee: walks a finished schedule through every rule of the problem, knowing nothing of how it was made. */
+
 import { MIN_PER_DAY } from "../base";
 import { type Placed, type Problem, PUT_AWAY_MIN } from "./types";
 

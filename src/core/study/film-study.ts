@@ -1,3 +1,5 @@
+/** A film looked at closely: its depth over time in several airs, its milestones, and the faults of going on too soon. */
+
 import {
   type AppliedCoat,
   balancePhi,

@@ -1,3 +1,5 @@
+/** One row a kind of wait with everything it has to answer for, so that none is forgotten anywhere. */
+
 import type { AppliedCoat, Aspect } from "../film";
 import { type LabelTimes, labelTimes, WIPE_FLASH_MIN } from "../reference";
 import type { Span } from "../schedule";

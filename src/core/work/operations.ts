@@ -1,3 +1,5 @@
+/** Pieces of hands-on work and the waits between them, and what the log makes of them. */
+
 import { own } from "../base";
 import type { AppliedCoat } from "../film";
 import type { OpRecord } from "../history";

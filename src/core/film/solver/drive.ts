@@ -1,3 +1,5 @@
+/** Runs a case: steps the pile through its air and events, and stops where what is watched for is there or time is up. */
+
 import { assert } from "../../base";
 import {
   emptyPile,

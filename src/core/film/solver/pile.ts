@@ -1,3 +1,5 @@
+/** A pile of films as the solver sees it: cells through the depth, laid and rubbed off by events. */
+
 import { assert } from "../../base";
 import {
   equilibriumRatio,

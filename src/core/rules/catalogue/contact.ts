@@ -1,3 +1,5 @@
+/** Rules on liquids and helpers that touch a face without staying: wipes, strippers, glue, softeners, polish. */
+
 import { familiesWith } from "../../reference";
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { advise, rulesFor, waitFor } from "../rule";

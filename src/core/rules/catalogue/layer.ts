@@ -1,3 +1,5 @@
+/** Rules on one layer by itself, with what lies under it: skins, rubs, warmth, mixes, tape, protection. */
+
 import { familiesWith } from "../../reference";
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { addBefore, advise, rulesFor, waitFor } from "../rule";

@@ -1,3 +1,5 @@
+/** Rules on the bare or old face under the first film: bite, key, readying, foam and its barrier, lead. */
+
 import { FOAM_BARRIER, KEY_FRESH_MIN } from "../../reference";
 import { above, all, any, atLeast, atMost, has, is, no, not, yes } from "../condition";
 import { addPrep, advise, rulesFor, setHeaviness } from "../rule";

@@ -1,3 +1,5 @@
+/** Rules on two neighbouring films, the lower in the state it is in when the upper goes on. */
+
 import { familiesWith } from "../../reference";
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { addBefore, advise, renewBelow, rulesFor, setHeaviness, waitFor } from "../rule";

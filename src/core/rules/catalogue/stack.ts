@@ -1,3 +1,5 @@
+/** Rules on a pile as a whole, and on the air a layer is laid in. */
+
 import {
   BLUSH_ABOVE_RH_PCT,
   CAN_COLD_C,

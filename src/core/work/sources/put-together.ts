@@ -1,3 +1,5 @@
+/** What the sources of work share: how pieces are put together, how long they take, what water they leave. */
+
 import type { Region, Wetting } from "../../model";
 import {
   ASSUMED_AREA_CM2,
@@ -9,8 +11,6 @@ import {
 } from "../../reference";
 import { blankOperation, type Operation, type Tie } from "../operations";
 import { partDryWait, type Wait } from "../types";
-
-/** What the sources of work share: how pieces are put together, how long they take, what water they leave. */
 
 export const minutesFor = (labour: Labour, areaCm2: number | null, share = 1): number =>
   inSteps(labour.fixedMin + labour.perCm2Min * share * (areaCm2 ?? ASSUMED_AREA_CM2));
