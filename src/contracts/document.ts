@@ -127,54 +127,48 @@ function referencesHold(doc: DocumentShape, ctx: z.RefinementCtx): void {
   once(doc.products.map((p, i) => ({ id: p.id, path: ["products", i, "id"] })));
   once(doc.log.map((l, i) => ({ id: l.id, path: ["log", i, "id"] })));
   once(doc.coupons.map((c, i) => ({ id: c.id, path: ["coupons", i, "id"] })));
-  const products = new Set(doc.products.map((p) => p.id));
-  const layerIds: { id: string; path: (string | number)[] }[] = [];
-  for (const [i, p] of doc.parts.entries()) {
-    for (const [j, r] of p.regions.entries()) {
-      for (const [k, l] of r.stack.layers.entries()) {
-        const path = ["parts", i, "regions", j, "stack", "layers", k];
-        layerIds.push({ id: l.id, path: [...path, "id"] });
-        if (products.has(l.productId)) continue;
-        const message = `names the product ${l.productId}, which the document does not hold`;
-        ctx.addIssue({ code: "custom", path: [...path, "productId"], message });
-      }
-    }
-  }
-  once(layerIds);
-  const parts = new Set(doc.parts.map((p) => p.id));
+  const layers = doc.parts.flatMap((p, i) =>
+    p.regions.flatMap((r, j) =>
+      r.stack.layers.map((l, k) => ({ ...l, path: ["parts", i, "regions", j, "stack", "layers", k] })),
+    ),
+  );
+  once(layers.map((l) => ({ id: l.id, path: [...l.path, "id"] })));
   const locals = doc.air?.local ?? [];
   once(locals.map((l, i) => ({ id: l.id, path: ["air", "local", i, "id"] })));
-  for (const [i, l] of locals.entries())
-    if (!parts.has(l.partId))
-      ctx.addIssue({
-        code: "custom",
-        path: ["air", "local", i, "partId"],
-        message: `names the part ${l.partId}, which the document does not hold`,
-      });
-  for (const [i, { laid }] of doc.log.entries()) {
-    if (!laid) continue;
-    const path = ["log", i, "laid"];
-    if (!products.has(laid.productId))
-      ctx.addIssue({
-        code: "custom",
-        path: [...path, "productId"],
-        message: `names the product ${laid.productId}, which the document does not hold`,
-      });
-    if (laid.card !== null && !Object.hasOwn(doc.cards ?? {}, laid.card))
-      ctx.addIssue({
-        code: "custom",
-        path: [...path, "card"],
-        message: "names a card which the document does not hold",
-      });
-  }
-  for (const [i, c] of doc.coupons.entries())
-    for (const [k, l] of c.layers.entries())
-      if (!products.has(l.productId))
-        ctx.addIssue({
-          code: "custom",
-          path: ["coupons", i, "layers", k, "productId"],
-          message: `names the product ${l.productId}, which the document does not hold`,
-        });
+  for (const { path, message } of looseEnds(doc, layers)) ctx.addIssue({ code: "custom", path: [...path], message });
+}
+
+interface LooseEnd {
+  readonly path: readonly (string | number)[];
+  readonly message: string;
+}
+
+/** What the document names and does not hold. */
+function looseEnds(
+  doc: DocumentShape,
+  layers: readonly { readonly productId: string; readonly path: readonly (string | number)[] }[],
+): readonly LooseEnd[] {
+  const missing = "which the document does not hold";
+  const products = new Set(doc.products.map((p) => p.id));
+  const parts = new Set(doc.parts.map((p) => p.id));
+  const cards = doc.cards ?? {};
+  const product = (id: string, ...path: (string | number)[]): LooseEnd[] =>
+    products.has(id) ? [] : [{ path: [...path, "productId"], message: `names the product ${id}, ${missing}` }];
+  return [
+    ...layers.flatMap((l) => product(l.productId, ...l.path)),
+    ...(doc.air?.local ?? []).flatMap((l, i) =>
+      parts.has(l.partId)
+        ? []
+        : [{ path: ["air", "local", i, "partId"], message: `names the part ${l.partId}, ${missing}` }],
+    ),
+    ...doc.log.flatMap(({ laid }, i) => (laid ? product(laid.productId, "log", i, "laid") : [])),
+    ...doc.log.flatMap(({ laid }, i) =>
+      laid && laid.card !== null && !Object.hasOwn(cards, laid.card)
+        ? [{ path: ["log", i, "laid", "card"], message: `names a card ${missing}` }]
+        : [],
+    ),
+    ...doc.coupons.flatMap((c, i) => c.layers.flatMap((l, k) => product(l.productId, "coupons", i, "layers", k))),
+  ];
 }
 
 /** Keys in alphabetical order at every depth, arrays as they stand, two-space indent, one newline at the end. */

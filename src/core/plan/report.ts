@@ -40,7 +40,7 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
   const endOf = (id: string) => at.get(id)!.endMin;
   const slackOf = slacks(problem, found.placed);
   const ops = ctx.chains
-    .flatMap((live) => live.chain.ops.map((op) => plannedOp(op, live, at.get(op.id)!, ctx, endOf, slackOf, placed)))
+    .flatMap((live) => live.chain.ops.map((op) => plannedOp(op, live, at.get(op.id)!, { ctx, endOf, slackOf, placed })))
     .sort((a, b) => a.startMin - b.startMin || (a.id < b.id ? -1 : 1));
   const finish = ctx.chains.filter((c) => c.chain.ops.length > 0).map((live) => finishOf(live, ctx, endOf));
   const cured = finish.map((f) => f.curedMin);
@@ -84,15 +84,16 @@ function handsOn(ops: readonly PlannedOp[], ctx: ProblemContext): number {
   }, 0);
 }
 
-function plannedOp(
-  op: Operation,
-  live: LiveChain,
-  place: Placed,
-  ctx: ProblemContext,
-  endOf: (id: string) => number,
-  slackOf: ReadonlyMap<string, Slack>,
-  placed: readonly Placed[],
-): PlannedOp {
+/** The finished timetable, as every piece of it is told against. */
+interface Whole {
+  readonly ctx: ProblemContext;
+  readonly endOf: (id: string) => number;
+  readonly slackOf: ReadonlyMap<string, Slack>;
+  readonly placed: readonly Placed[];
+}
+
+function plannedOp(op: Operation, live: LiveChain, place: Placed, whole: Whole): PlannedOp {
+  const { ctx, endOf, slackOf } = whole;
   const record = ctx.records.get(op.id);
   const air = airAt(ctx.airOf(op.regionId).climate, place.startMin);
   const { slackMin, windowShutsMin } = slackOf.get(ctx.batches.aliasOf(op.id))!;
@@ -101,7 +102,7 @@ function plannedOp(
     ...op,
     startMin: place.startMin,
     endMin: place.endMin,
-    boundBy: whyThen(op, place, live, ctx, endOf, placed),
+    boundBy: whyThen(op, place, live, whole),
     state: record ? (record.endMin === null ? "in-hand" : "done") : "planned",
     wait: waitReport(op.id, live, ctx, endOf, place.startMin),
     slackMin: record ? 0 : slackMin,
@@ -117,14 +118,7 @@ function plannedOp(
  * What holds an operation where it is. One kept at the hour of an earlier plan is asked anew what it would run into if it were
  * sooner: its wait, the beginning of the session, or hands that are busy until then.
  */
-function whyThen(
-  op: Operation,
-  place: Placed,
-  live: LiveChain,
-  ctx: ProblemContext,
-  endOf: (id: string) => number,
-  placed: readonly Placed[],
-): Placed["boundBy"] {
+function whyThen(op: Operation, place: Placed, live: LiveChain, { ctx, endOf, placed }: Whole): Placed["boundBy"] {
   if (place.boundBy.kind !== "release") return place.boundBy;
   const there = Math.max(own(ctx.wishes.away, op.regionId) ?? 0, ctx.heldMin.get(op.id) ?? 0);
   const { startMin } = place;

@@ -297,7 +297,7 @@ function tryUnit(
       i += 1;
       continue;
     }
-    const push = repairFor(found.conflict, op, links, unit, i, release, board, problem, graph);
+    const push = repairFor(found.conflict, { op, links, unit, index: i, release, board, problem, graph });
     repairs += 1;
     if (push) {
       const seen = pushedInto.get(push.index) ?? new Set();
@@ -320,20 +320,26 @@ function spansOf(link: Link, board: Board, firstOnly: ReadonlySet<string>): read
   return firstOnly.has(link.id) ? spans.slice(0, 1) : spans;
 }
 
+/** An operation of a unit that found no place, and all it was tried with. */
+interface Stuck {
+  readonly op: Op;
+  readonly links: readonly { readonly link: Link; readonly spans: readonly Span[] }[];
+  readonly unit: readonly string[];
+  /** its place in the unit */
+  readonly index: number;
+  readonly release: ReadonlyMap<string, number>;
+  readonly board: Board;
+  readonly problem: Problem;
+  readonly graph: Graph;
+}
+
 /**
  * A window shut before `op` could start: the op that opened it has to move later, by as much as `op` came too
  * late. Null when the opener is not of this unit (already done) and so cannot move.
  */
 function repairFor(
   conflict: Conflict,
-  op: Op,
-  links: readonly { link: Link; spans: readonly Span[] }[],
-  unit: readonly string[],
-  index: number,
-  release: ReadonlyMap<string, number>,
-  board: Board,
-  problem: Problem,
-  graph: Graph,
+  { op, links, unit, index, release, board, problem, graph }: Stuck,
 ): { index: number; releaseMin: number } | null {
   if (conflict.kind !== "window") return null;
   const missed = links.find(({ link }) => link.id === conflict.linkId);

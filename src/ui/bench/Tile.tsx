@@ -60,28 +60,15 @@ export function Tile({
       data-region={tile.regionId}
       data-op={op.id}
     >
-      <div className="flex items-start gap-3">
-        {tile.wait && zone === "drying" ? <Ring wait={tile.wait} nowMin={nowMin} /> : <MiniSection {...pile} />}
-        <div className="min-w-0 flex-1">
-          <h3 className="text-xl leading-tight font-bold">{name}</h3>
-          <p className="leading-snug">
-            {zone === "drying" && tile.wait ? `until ${MILESTONE_NAME[tile.wait.milestone]}, then ` : ""}
-            {zone === "drying" ? title.charAt(0).toLowerCase() + title.slice(1) : title}
-          </p>
-          <p className="soft text-sm">
-            {tile.done} of {tile.of} steps done{op.wftUm !== null && <> · {um(op.wftUm)} wet planned</>}
-          </p>
-        </div>
-        <button
-          type="button"
-          className="btn btn-ghost btn-square size-12 -mt-2 -mr-2"
-          aria-label={`Something else: ${name}`}
-          title="Something else: washed, rubbed down, stripped, measured"
-          onClick={() => besides.current?.showModal()}
-        >
-          <Ellipsis className="size-5" aria-hidden />
-        </button>
-      </div>
+      <TileHead
+        tile={tile}
+        zone={zone}
+        pile={pile}
+        name={name}
+        title={title}
+        nowMin={nowMin}
+        tell={() => besides.current?.showModal()}
+      />
       {tile.wait && <Waiting tile={tile} nowMin={nowMin} timeZone={screen.timeZone} />}
       {tile.wait && zone === "drying" && isFilmWait(tile.wait.milestone) && (
         <WhySoLong key={op.id} regionId={tile.regionId} opId={op.id} />
@@ -223,5 +210,45 @@ function Waiting({ tile, nowMin, timeZone }: { tile: BenchTile; nowMin: number; 
         </>
       )}
     </dl>
+  );
+}
+
+interface HeadProps {
+  readonly tile: BenchTile;
+  readonly zone: BenchTile["zone"];
+  readonly pile: ReturnType<typeof pileAt>;
+  readonly name: string;
+  readonly title: string;
+  readonly nowMin: number;
+  /** says what no step of the pile asks for */
+  readonly tell: () => void;
+}
+
+/** Which part, at which step, and how far; with what it waits for as a ring. */
+function TileHead({ tile, zone, pile, name, title, nowMin, tell }: HeadProps) {
+  const op = tile.op!;
+  return (
+    <div className="flex items-start gap-3">
+      {tile.wait && zone === "drying" ? <Ring wait={tile.wait} nowMin={nowMin} /> : <MiniSection {...pile} />}
+      <div className="min-w-0 flex-1">
+        <h3 className="text-xl leading-tight font-bold">{name}</h3>
+        <p className="leading-snug">
+          {zone === "drying" && tile.wait ? `until ${MILESTONE_NAME[tile.wait.milestone]}, then ` : ""}
+          {zone === "drying" ? title.charAt(0).toLowerCase() + title.slice(1) : title}
+        </p>
+        <p className="soft text-sm">
+          {tile.done} of {tile.of} steps done{op.wftUm !== null && <> · {um(op.wftUm)} wet planned</>}
+        </p>
+      </div>
+      <button
+        type="button"
+        className="btn btn-ghost btn-square size-12 -mt-2 -mr-2"
+        aria-label={`Something else: ${name}`}
+        title="Something else: washed, rubbed down, stripped, measured"
+        onClick={tell}
+      >
+        <Ellipsis className="size-5" aria-hidden />
+      </button>
+    </div>
   );
 }

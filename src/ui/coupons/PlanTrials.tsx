@@ -53,10 +53,8 @@ function TrialsForm({ regions, products, regionId, close }: Props & { regionId: 
   const [tried, setTried] = useState<readonly string[]>([]);
   const [coats, setCoats] = useState("2");
   const [heaviness, setHeaviness] = useState<Heaviness>("light");
-  const [find, setFind] = useState("");
   const [problem, setProblem] = useState<Problem | null>(null);
   const nameOf = (id: string) => products.find((p) => p.id === id)?.name ?? id;
-  const listed = products.filter((p) => p.name.toLowerCase().includes(find.trim().toLowerCase()));
   const number = Math.max(1, tried.length);
   const plan = async () => {
     const asked = { regionId: of, upTo, productIds: tried, coats: Number(coats), heaviness };
@@ -104,30 +102,7 @@ function TrialsForm({ regions, products, regionId, close }: Props & { regionId: 
       </label>
       <fieldset className="grid gap-2 rounded-box border border-base-300 p-3">
         <legend className="px-1 font-bold">And on top, one coupon each</legend>
-        <input
-          className="input input-sm w-full"
-          aria-label="Find a product to try"
-          placeholder="Find a product"
-          value={find}
-          onChange={(e) => setFind(e.target.value)}
-        />
-        <ul className="grid max-h-44 gap-1 overflow-y-auto">
-          {listed.map((p) => (
-            <li key={p.id}>
-              <label className="flex items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-sm"
-                  checked={tried.includes(p.id)}
-                  onChange={() => setTried(tried.includes(p.id) ? tried.filter((id) => id !== p.id) : [...tried, p.id])}
-                />
-                <span>
-                  {p.name} <span className="soft text-sm">{ROLE_NAME[p.role]}</span>
-                </span>
-              </label>
-            </li>
-          ))}
-        </ul>
+        <Tried products={products} tried={tried} setTried={setTried} />
         {tried.length > 0 && (
           <div className="flex flex-wrap items-center gap-2">
             <label className="flex items-center gap-2">
@@ -168,5 +143,45 @@ function TrialsForm({ regions, products, regionId, close }: Props & { regionId: 
         </button>
       </div>
     </form>
+  );
+}
+
+interface TriedProps {
+  readonly products: readonly Product[];
+  readonly tried: readonly string[];
+  readonly setTried: (ids: readonly string[]) => void;
+}
+
+/** Products to try side by side. */
+function Tried({ products, tried, setTried }: TriedProps) {
+  const [find, setFind] = useState("");
+  const listed = products.filter((p) => p.name.toLowerCase().includes(find.trim().toLowerCase()));
+  return (
+    <>
+      <input
+        className="input input-sm w-full"
+        aria-label="Find a product to try"
+        placeholder="Find a product"
+        value={find}
+        onChange={(e) => setFind(e.target.value)}
+      />
+      <ul className="grid max-h-44 gap-1 overflow-y-auto">
+        {listed.map((p) => (
+          <li key={p.id}>
+            <label className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={tried.includes(p.id)}
+                onChange={() => setTried(tried.includes(p.id) ? tried.filter((id) => id !== p.id) : [...tried, p.id])}
+              />
+              <span>
+                {p.name} <span className="soft text-sm">{ROLE_NAME[p.role]}</span>
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

@@ -94,54 +94,15 @@ export function WhoseNumber({ screen, top }: { screen: FilmScreen; top: StudyLay
         {entries.map((e) => {
           const at = valid.indexOf(e);
           const answer = at >= 0 ? whose?.answers[at] : undefined;
-          const wrong = e.text.trim() !== "" && waitMin(e.text) === null;
           return (
-            <li
+            <QuoteRow
               key={e.id}
-              className="grid items-start gap-x-3 gap-y-1 rounded-box border border-base-300 p-2 md:grid-cols-[11rem_8rem_1fr_2rem]"
-            >
-              <input
-                className="input input-sm w-full"
-                aria-label="Who says so"
-                value={e.who}
-                maxLength={60}
-                onChange={(x) => change(e.id, { who: x.target.value })}
-              />
-              <div>
-                <input
-                  className={`input input-sm w-full ${wrong ? "input-error" : ""}`}
-                  aria-label={`Wait quoted by ${e.who || "somebody"}`}
-                  aria-invalid={wrong}
-                  value={e.text}
-                  placeholder="20 min, 2 h, 1 day"
-                  onChange={(x) => change(e.id, { text: x.target.value })}
-                />
-                {wrong && (
-                  <p role="alert" className="text-sm font-semibold text-error">
-                    Write a wait such as 20 min, 2 h or 1 day.
-                  </p>
-                )}
-              </div>
-              <div className="text-sm" aria-live="polite">
-                {answer && answer.readings.length === 0 && (
-                  <p>True under no usual film, coats or air of this product.</p>
-                )}
-                {answer?.readings.map((r, i) => (
-                  <p key={r.milestone} className={i === 0 ? "font-semibold" : "soft"}>
-                    {i === 0 ? "most likely " : "or "}
-                    {readingText(r, product)}.
-                  </p>
-                ))}
-              </div>
-              <button
-                type="button"
-                className="btn btn-ghost btn-sm btn-square"
-                aria-label={`Remove ${e.who || "this quote"}`}
-                onClick={() => setEntries(entries.filter((x) => x.id !== e.id))}
-              >
-                <X className="size-4" aria-hidden />
-              </button>
-            </li>
+              entry={e}
+              readings={answer?.readings ?? null}
+              product={product}
+              change={(next) => change(e.id, next)}
+              remove={() => setEntries(entries.filter((x) => x.id !== e.id))}
+            />
           );
         })}
       </ul>
@@ -175,5 +136,62 @@ export function WhoseNumber({ screen, top }: { screen: FilmScreen; top: StudyLay
       )}
       {report?.kind === "failed" && <p role="alert">The film model could not answer: {report.why}.</p>}
     </section>
+  );
+}
+
+interface QuoteProps {
+  readonly entry: Entry;
+  /** under which it would be true, likeliest first; null = not asked yet */
+  readonly readings: readonly QuoteReading[] | null;
+  readonly product: Product;
+  readonly change: (next: Partial<Entry>) => void;
+  readonly remove: () => void;
+}
+
+/** One wait somebody quotes, and of what it is true. */
+function QuoteRow({ entry: e, readings, product, change, remove }: QuoteProps) {
+  const wrong = e.text.trim() !== "" && waitMin(e.text) === null;
+  return (
+    <li className="grid items-start gap-x-3 gap-y-1 rounded-box border border-base-300 p-2 md:grid-cols-[11rem_8rem_1fr_2rem]">
+      <input
+        className="input input-sm w-full"
+        aria-label="Who says so"
+        value={e.who}
+        maxLength={60}
+        onChange={(x) => change({ who: x.target.value })}
+      />
+      <div>
+        <input
+          className={`input input-sm w-full ${wrong ? "input-error" : ""}`}
+          aria-label={`Wait quoted by ${e.who || "somebody"}`}
+          aria-invalid={wrong}
+          value={e.text}
+          placeholder="20 min, 2 h, 1 day"
+          onChange={(x) => change({ text: x.target.value })}
+        />
+        {wrong && (
+          <p role="alert" className="text-sm font-semibold text-error">
+            Write a wait such as 20 min, 2 h or 1 day.
+          </p>
+        )}
+      </div>
+      <div className="text-sm" aria-live="polite">
+        {readings?.length === 0 && <p>True under no usual film, coats or air of this product.</p>}
+        {readings?.map((r, i) => (
+          <p key={r.milestone} className={i === 0 ? "font-semibold" : "soft"}>
+            {i === 0 ? "most likely " : "or "}
+            {readingText(r, product)}.
+          </p>
+        ))}
+      </div>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm btn-square"
+        aria-label={`Remove ${e.who || "this quote"}`}
+        onClick={remove}
+      >
+        <X className="size-4" aria-hidden />
+      </button>
+    </li>
   );
 }

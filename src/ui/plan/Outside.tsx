@@ -18,7 +18,6 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
     (p) =>
       used.has(p.id) && (p.owned === false || (shortMl.get(p.id) ?? 0) > 0 || planning.arrivals[p.id] !== undefined),
   );
-  const partName = (id: string) => parts.find((p) => p.id === id)?.name ?? "a part that is gone";
   return (
     <details className="rounded-box bg-base-200 p-3" open={fault !== null || undefined}>
       <summary className="cursor-pointer font-bold">
@@ -30,54 +29,7 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
         </p>
       )}
       <div className="mt-2 grid gap-4 lg:grid-cols-2">
-        <section aria-label="Fittings">
-          <h3 className="font-semibold">Fittings</h3>
-          <ul className="grid gap-1">
-            {planning.joins.map((j, n) => (
-              <li key={`${j.partId}>${j.ontoId}`} className="flex items-center gap-2">
-                <span className="flex-1">
-                  {partName(j.partId)} onto {partName(j.ontoId)},{" "}
-                  {j.when === "before-paint" ? "glued before painting" : "when both are painted"}
-                </span>
-                <button
-                  type="button"
-                  className="btn btn-ghost btn-sm btn-square"
-                  aria-label={`Take out: ${partName(j.partId)} onto ${partName(j.ontoId)}`}
-                  onClick={() => void change({ joins: planning.joins.filter((_, i) => i !== n) }, "Fitting taken out")}
-                >
-                  <Trash2 className="size-4" aria-hidden />
-                </button>
-              </li>
-            ))}
-          </ul>
-          <form
-            className="mt-1 flex flex-wrap items-center gap-2"
-            onSubmit={(e) => {
-              e.preventDefault();
-              const form = new FormData(e.currentTarget);
-              const join = {
-                partId: String(form.get("part")),
-                ontoId: String(form.get("onto")),
-                when: String(form.get("when")) as Planning["joins"][number]["when"],
-              };
-              void change(
-                { joins: [...planning.joins.filter((j) => j.partId !== join.partId), join] },
-                "Fitting added",
-              );
-            }}
-          >
-            <PartSelect name="part" label="Part that is fitted" parts={parts} />
-            onto
-            <PartSelect name="onto" label="Part it goes onto" parts={parts} first={1} />
-            <select name="when" className="select select-sm w-52" aria-label="When it is fitted">
-              <option value="after-paint">when both are painted</option>
-              <option value="before-paint">glued before painting</option>
-            </select>
-            <button type="submit" className="btn btn-sm" disabled={planner.busy}>
-              Add
-            </button>
-          </form>
-        </section>
+        <Fittings planning={planning} parts={parts} change={change} busy={planner.busy} />
         <section aria-label="Not there yet">
           <h3 className="font-semibold">Not there yet</h3>
           <ul className="grid gap-1">
@@ -127,6 +79,65 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
         </section>
       </div>
     </details>
+  );
+}
+
+interface FittingsProps {
+  readonly planning: Planning;
+  readonly parts: PlanScreen["parts"];
+  readonly change: (fields: Partial<Planning>, told: string) => Promise<void>;
+  readonly busy: boolean;
+}
+
+/** Which part goes onto which, and when. */
+function Fittings({ planning, parts, change, busy }: FittingsProps) {
+  const partName = (id: string) => parts.find((p) => p.id === id)?.name ?? "a part that is gone";
+  return (
+    <section aria-label="Fittings">
+      <h3 className="font-semibold">Fittings</h3>
+      <ul className="grid gap-1">
+        {planning.joins.map((j, n) => (
+          <li key={`${j.partId}>${j.ontoId}`} className="flex items-center gap-2">
+            <span className="flex-1">
+              {partName(j.partId)} onto {partName(j.ontoId)},{" "}
+              {j.when === "before-paint" ? "glued before painting" : "when both are painted"}
+            </span>
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm btn-square"
+              aria-label={`Take out: ${partName(j.partId)} onto ${partName(j.ontoId)}`}
+              onClick={() => void change({ joins: planning.joins.filter((_, i) => i !== n) }, "Fitting taken out")}
+            >
+              <Trash2 className="size-4" aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <form
+        className="mt-1 flex flex-wrap items-center gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          const form = new FormData(e.currentTarget);
+          const join = {
+            partId: String(form.get("part")),
+            ontoId: String(form.get("onto")),
+            when: String(form.get("when")) as Planning["joins"][number]["when"],
+          };
+          void change({ joins: [...planning.joins.filter((j) => j.partId !== join.partId), join] }, "Fitting added");
+        }}
+      >
+        <PartSelect name="part" label="Part that is fitted" parts={parts} />
+        onto
+        <PartSelect name="onto" label="Part it goes onto" parts={parts} first={1} />
+        <select name="when" className="select select-sm w-52" aria-label="When it is fitted">
+          <option value="after-paint">when both are painted</option>
+          <option value="before-paint">glued before painting</option>
+        </select>
+        <button type="submit" className="btn btn-sm" disabled={busy}>
+          Add
+        </button>
+      </form>
+    </section>
   );
 }
 

@@ -55,11 +55,10 @@ export function StackEditor({
   nowMin: number;
   timeZone: string;
 }) {
-  const { node, partName, answer } = view.chosen;
+  const { node, answer } = view.chosen;
   const { region, stack } = node;
   const byId = new Map([...view.products, ...products].map((p) => [p.id, p]));
   const productOf = (id: string) => byId.get(id)!;
-  const { set } = useAddress();
   const { change, carryOut, savedMs, shown } = useStack(region.id, stack, node.stackRev);
   const tools: VerdictTools = {
     regionId: region.id,
@@ -69,26 +68,9 @@ export function StackEditor({
   const films = answer.outcome === "judged" ? filmsOf(stack, productOf, answer) : [];
   const list = useRef<HTMLDivElement>(null);
   const material = region.material === null || region.material === "unknown" ? null : materialFacts(region.material);
-  const name = `${partName}, ${region.name}`;
   return (
     <div className="grid content-start gap-3">
-      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h1 className="text-xl font-bold">{name}</h1>
-        <button type="button" className="btn btn-primary btn-sm self-center" onClick={() => set({ find: "1" })}>
-          <Search className="size-4" aria-hidden />
-          Find stacks
-        </button>
-        <CopyStack regions={regions} from={node} name={name} />
-        <Beside regions={regions} regionId={region.id} />
-        <PlanTrials regions={regions} products={products} regionId={region.id} />
-        <span className="soft">
-          {region.material ? MATERIAL_NAME[region.material] : "material not given"} · finish “{region.finish}”
-        </span>
-        <Saved atMs={savedMs} />
-        {view.begun > 0 && (
-          <span className="text-sm text-warning">Work on it has begun: what is on the part stays in the pile.</span>
-        )}
-      </div>
+      <EditorHead view={view} regions={regions} products={products} savedMs={savedMs} />
       {view.liesAs && (
         <LiesOtherwise
           differences={view.liesAs.differences}
@@ -332,5 +314,39 @@ function Preparation({
         )}
       </fieldset>
     </>
+  );
+}
+
+interface HeadProps {
+  readonly view: StackView;
+  readonly regions: readonly JudgedRegion[];
+  readonly products: readonly Product[];
+  readonly savedMs: number | null;
+}
+
+/** What the pile is of, and what else can be done with it. */
+function EditorHead({ view, regions, products, savedMs }: HeadProps) {
+  const { set } = useAddress();
+  const { node, partName } = view.chosen;
+  const { region } = node;
+  const name = `${partName}, ${region.name}`;
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+      <h1 className="text-xl font-bold">{name}</h1>
+      <button type="button" className="btn btn-primary btn-sm self-center" onClick={() => set({ find: "1" })}>
+        <Search className="size-4" aria-hidden />
+        Find stacks
+      </button>
+      <CopyStack regions={regions} from={node} name={name} />
+      <Beside regions={regions} regionId={region.id} />
+      <PlanTrials regions={regions} products={products} regionId={region.id} />
+      <span className="soft">
+        {region.material ? MATERIAL_NAME[region.material] : "material not given"} · finish “{region.finish}”
+      </span>
+      <Saved atMs={savedMs} />
+      {view.begun > 0 && (
+        <span className="text-sm text-warning">Work on it has begun: what is on the part stays in the pile.</span>
+      )}
+    </div>
   );
 }

@@ -39,23 +39,20 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
       // only the last of several changes on their way asks for the page anew: refreshes would overtake each other
       const refresh = () => waiting.current === 0 && router.refresh();
       const run = async (): Promise<Problem | null> => {
-        try {
-          const outcome = await send().finally(() => {
+        const outcome = await send()
+          .catch(() => null)
+          .finally(() => {
             waiting.current -= 1;
           });
-          if (outcome.ok) {
-            held.current = { stack: next ? next() : held.current.stack, rev: outcome.value.rev };
-            setSavedMs(askNow());
-          }
-          if (outcome.ok || outcome.problem.code === "conflict") refresh();
-          if (!outcome.ok) setHoped(null);
-          // what is refused for what lies on the part is told wherever the change came from
-          if (!outcome.ok && outcome.problem.code === "refused") showProblem(outcome.problem);
-          return outcome.ok ? null : outcome.problem;
-        } catch {
-          setHoped(null);
-          return SILENT;
-        }
+        if (outcome?.ok) {
+          held.current = { stack: next ? next() : held.current.stack, rev: outcome.value.rev };
+          setSavedMs(askNow());
+        } else setHoped(null);
+        if (outcome?.ok || outcome?.problem.code === "conflict") refresh();
+        if (outcome === null || outcome.ok) return outcome === null ? SILENT : null;
+        // what is refused for what lies on the part is told wherever the change came from
+        if (outcome.problem.code === "refused") showProblem(outcome.problem);
+        return outcome.problem;
       };
       const result = queue.current.then(run);
       queue.current = result;

@@ -138,20 +138,7 @@ export function FindPanel({
       )}
       <div aria-live="polite" aria-busy={busy}>
         {found === null && !problem && <p className="text-lg">Looking through the shelf…</p>}
-        {found?.outcome === "none" && (
-          <div className="rounded-box border-2 border-warning p-3">
-            <p className="text-lg font-bold">
-              {found.exact
-                ? "No stack from this shelf holds here."
-                : "The search was cut short before it found a stack that holds; there may be one all the same."}
-            </p>
-            <ul className="list-disc pl-5">
-              {found.reasons.map((r) => (
-                <li key={JSON.stringify(r)}>{whyText(r, (id) => productOf(id).name)}</li>
-              ))}
-            </ul>
-          </div>
-        )}
+        {found?.outcome === "none" && <NoneHolds found={found} productOf={productOf} />}
         {found?.outcome === "found" && <Results found={found} productOf={productOf} use={(f) => void use(f)} />}
       </div>
       <WhyNot
@@ -170,6 +157,30 @@ export function FindPanel({
           <Schools way={way} />
         </div>
       </details>
+    </div>
+  );
+}
+
+/** Nothing holds here: what is in the way. */
+function NoneHolds({
+  found,
+  productOf,
+}: {
+  found: Extract<ReturnType<typeof useFind>["view"], { outcome: "none" }>;
+  productOf: (id: string) => Product;
+}) {
+  return (
+    <div className="rounded-box border-2 border-warning p-3">
+      <p className="text-lg font-bold">
+        {found.exact
+          ? "No stack from this shelf holds here."
+          : "The search was cut short before it found a stack that holds; there may be one all the same."}
+      </p>
+      <ul className="list-disc pl-5">
+        {found.reasons.map((r) => (
+          <li key={JSON.stringify(r)}>{whyText(r, (id) => productOf(id).name)}</li>
+        ))}
+      </ul>
     </div>
   );
 }
