@@ -104,6 +104,12 @@ function ChoiceCell({ path, words }: CellProps) {
   );
 }
 
+/** A tick that belongs to a list: that nobody knows it, or that nothing of it is so. */
+const BESIDE: Readonly<Partial<Record<ProductPath, { readonly path: Path; readonly label: string }>>> = {
+  carriers: { path: "carriersUnknown", label: "I do not know: judge as the strongest" },
+  resists: { path: "resistsTold", label: "Its card says nothing else is stood" },
+};
+
 function ListCell({ path, words }: CellProps) {
   const { register, setValue } = useFormContext<ProductDraft>();
   // who ticks a carrier knows one: "I do not know" need not be found and taken off as well
@@ -126,8 +132,11 @@ function ListCell({ path, words }: CellProps) {
           </label>
         ))}
       </div>
-      {path === "carriers" && <Flag path="carriersUnknown" label="I do not know: judge as the strongest" />}
-      {path === "resists" && <Flag path="resistsTold" label="Its card says nothing else is stood" />}
+      {BESIDE[path] && (
+        <div className="mt-2">
+          <Flag {...BESIDE[path]} />
+        </div>
+      )}
     </fieldset>
   );
 }
