@@ -289,6 +289,8 @@ export function laidDifferenceText(d: LaidDifference, product: string): string {
       return `${product || "A layer"} lies there and is not in the pile.`;
     case "more-coats":
       return `${d.coats} coats lie there, more than the pile says.`;
+    case "out-of-order":
+      return "What lies there was laid in another order than the pile has it.";
     case "below-laid":
       return "The pile has a layer nobody laid below one that is down.";
   }

@@ -143,6 +143,14 @@ describe("a pile stays true to what lies there", () => {
     must(save(b, [p, layer("u", b.primer), c]));
     must(save(b, [{ ...p, coats: 3, sandAfter: { grit: 400, wet: true, takesUm: 5 } }]));
   });
+  it("what is down keeps its order", () => {
+    const b = bench();
+    lay(b, "p:coat:1", { coats: 2 });
+    lay(b, "c:coat:1");
+    const p = layer("p", b.primer, { coats: 2 });
+    expect(refusal(save(b, [layer("c", b.red), p]))).toBe("refused layers.1");
+    must(save(b, [p, layer("c", b.red), layer("v", b.primer)]));
+  });
   it("stripped, taken back or not yet begun it may be anything again", () => {
     const b = bench();
     must(save(b, [layer("c", b.red)]));

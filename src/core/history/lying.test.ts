@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { pile, product } from "../../../tests/support/world";
-import { type ExtraWork, type Layer, opIds, type Product } from "../model";
+import { type ExtraWork, type Layer, opIds, type Product, type Stack } from "../model";
 import { asItLies, type BenchEvent, fold, type Laid, standsAmong } from ".";
 
 const REGION = "deck";
@@ -109,7 +109,7 @@ const own = (id: string, productId: string, over: Partial<Layer> = {}) => ({
 describe("a pile as it lies", () => {
   const stack = (...layers: Layer[]) => ({ prep: [], layers });
   const primed = () => faceAfter(coat("p", 1, 10), coat("p", 2, 30));
-  const asLaid = (s: ReturnType<typeof stack>, face = primed(), products: ReadonlyMap<string, Product> = shelf) =>
+  const asLaid = (s: Stack, face = primed(), products: ReadonlyMap<string, Product> = shelf) =>
     asItLies(s, face, standsAmong(products));
   it.each([
     [
@@ -136,6 +136,14 @@ describe("a pile as it lies", () => {
     const told = asLaid(s);
     expect(told.differences.map((d) => `${d.kind} ${d.layerId}`)).toEqual(differences);
     expect(told.stack.layers.map((l) => `${l.id} ${l.productId} ${l.coats}`)).toEqual(layers);
+  });
+  it("laid layers swapped in the pile stand in the order they were laid, and what is to come stays where it is", () => {
+    const face = faceAfter(coat("p", 1, 10), coat("c", 1, 900, laidWith("buoy-red")));
+    const swapped = stack(own("c", "buoy-red"), own("p", "grey-primer"), own("v", "water-primer"));
+    const told = asLaid(swapped, face);
+    expect(told.differences).toEqual([{ kind: "out-of-order", layerId: "p" }]);
+    expect(told.stack.layers.map((l) => l.id)).toEqual(["p", "c", "v"]);
+    expect(asLaid(told.stack, face).differences).toEqual([]);
   });
   it("nothing done, nothing changed: the very same pile", () => {
     const s = stack(own("c", "buoy-red"));

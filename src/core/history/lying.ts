@@ -85,7 +85,9 @@ export type LaidDifference =
   /** more coats than the layer has */
   | { readonly kind: "more-coats"; readonly layerId: string; readonly coats: number }
   /** a layer nobody has laid, below one that lies there */
-  | { readonly kind: "below-laid"; readonly layerId: string };
+  | { readonly kind: "below-laid"; readonly layerId: string }
+  /** a layer that was laid before one the pile has below it */
+  | { readonly kind: "out-of-order"; readonly layerId: string };
 
 /** A pile as it lies: what is down stands as the log has it, what is to come as the user wishes. */
 export interface AsItLies {
@@ -126,8 +128,20 @@ export function asItLies(stack: Stack, face: Face | undefined, standsFor: (laid:
   const down = new Set(face.layers.map((l) => l.layerId));
   for (const l of layers.slice(0, highest))
     if (!down.has(l.id)) differences.push({ kind: "below-laid", layerId: l.id });
-  const same = layers.every((l, i) => l.productId === stack.layers[i]?.productId);
+  differences.push(...inLaidOrder(layers, face));
+  const same = layers.every((l, i) => l.id === stack.layers[i]?.id && l.productId === stack.layers[i]?.productId);
   return { stack: differences.length === 0 && same ? stack : { ...stack, layers }, differences };
+}
+
+/** Puts what is down into the order it was laid in, each in a place that one of them had; what is to come stays where it is. */
+function inLaidOrder(layers: Layer[], face: Face): readonly LaidDifference[] {
+  const byId = new Map(layers.map((l) => [l.id, l]));
+  const laid = face.layers.flatMap(({ layerId }) => byId.get(layerId) ?? []);
+  const down = new Set(laid);
+  const places = layers.flatMap((l, i) => (down.has(l) ? [i] : []));
+  const moved = laid.filter((l, n) => layers[places[n] ?? -1] !== l);
+  for (const [n, place] of places.entries()) layers[place] = laid[n] ?? layers[place]!;
+  return moved.slice(0, 1).map((l) => ({ kind: "out-of-order", layerId: l.id }));
 }
 
 const layerFrom = ({ layerId, coats }: LyingLayer, productId: string, count: number): Layer => ({

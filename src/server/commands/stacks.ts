@@ -120,6 +120,7 @@ const FIELD_OF: Readonly<Record<LaidDifference["kind"], string>> = {
   "not-in-pile": "",
   "more-coats": ".coats",
   "below-laid": "",
+  "out-of-order": "",
 };
 const WAYS_OUT =
   "Say on the Bench that it was stripped, or take its coats back in the Logbook, and then change it here.";
@@ -131,6 +132,8 @@ function laidText(d: LaidDifference, name: string): string {
       return `${name} lies on the part already, and stays in the pile. ${WAYS_OUT}`;
     case "more-coats":
       return `${d.coats} coats of ${name} lie on the part already: the layer cannot have fewer. ${WAYS_OUT}`;
+    case "out-of-order":
+      return `${name} lies on the part already, in the order it was laid: it cannot change places with what lies there too.`;
     case "below-laid":
       return "A new layer goes over what lies on the part already, not under it. Move it up.";
   }
