@@ -172,3 +172,18 @@ test("the calendar file keeps its ids and counts its plans up", async ({ page, r
   expect(ids(await read())).toEqual(ids(first));
   expect(first).toContain("look at the finish again");
 });
+
+test("the ways the plan is shown are tabs: arrow keys go through them, and each has its panel", async ({ page }) => {
+  await page.goto("/plan");
+  const tab = (name: string) => page.getByRole("tab", { name });
+  await tab("Lanes").focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(tab("Evenings")).toBeFocused();
+  await expect(tab("Evenings")).toHaveAttribute("aria-selected", "true");
+  await expect(page).toHaveURL(/view=evenings/);
+  await expect(page.getByRole("tabpanel", { name: "Evenings" })).toBeVisible();
+  await page.keyboard.press("End");
+  await expect(tab("Table")).toHaveAttribute("aria-selected", "true");
+  await page.keyboard.press("Home");
+  await expect(page.getByRole("tabpanel", { name: "Lanes" })).toBeAttached();
+});

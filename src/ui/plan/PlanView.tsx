@@ -1,5 +1,6 @@
 "use client";
 
+import { Tabs } from "@base-ui/react/tabs";
 import { CalendarDays, Download, Printer, RefreshCw } from "lucide-react";
 import type { ReactNode } from "react";
 import { askForPlanAction } from "@/actions/plan";
@@ -133,28 +134,25 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
   };
   const choose = (id: string) => set({ op: id === chosen?.id ? null : id });
   return (
-    <>
+    <Tabs.Root className="contents" value={view} onValueChange={(v: string) => set({ view: v === "lanes" ? null : v })}>
       <Finish answer={answer} screen={screen} titleOf={titleOf} />
       <Moved answer={answer} screen={screen} words={words} />
       <div className="flex flex-wrap items-center justify-between gap-2">
-        <div role="tablist" aria-label="How the plan is shown" className="tabs tabs-border">
+        <Tabs.List aria-label="How the plan is shown" className="tabs tabs-border" activateOnFocus>
           {VIEWS.map(([id, name]) => (
-            <button
+            <Tabs.Tab
               key={id}
-              type="button"
-              role="tab"
-              aria-selected={view === id}
+              value={id}
               className={`tab ${view === id ? "tab-active font-bold" : ""}`}
               style={{ color: "var(--color-base-content)" }}
-              onClick={() => set({ view: id === "lanes" ? null : id })}
             >
               {name}
-            </button>
+            </Tabs.Tab>
           ))}
-        </div>
+        </Tabs.List>
         {view === "lanes" && <LaneControls screen={screen} params={params} set={set} />}
       </div>
-      {view === "lanes" && (
+      <Tabs.Panel value="lanes" className="contents">
         <Lanes
           answer={answer}
           screen={screen}
@@ -163,10 +161,10 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
           {...{ titleOf, words, choose, params }}
           chosen={chosen}
         />
-      )}
-      {view === "table" && (
+      </Tabs.Panel>
+      <Tabs.Panel value="table" className="contents">
         <PlanTable answer={answer} screen={screen} titleOf={titleOf} chosen={chosen?.id ?? null} choose={choose} />
-      )}
+      </Tabs.Panel>
       {chosen && (
         <Chosen
           op={chosen}
@@ -179,12 +177,12 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
           close={() => set({ op: null })}
         />
       )}
-      {view === "evenings" && (
+      <Tabs.Panel value="evenings" className="contents">
         <SessionList answer={answer} screen={screen} titleOf={titleOf} choose={(id) => set({ op: id })} />
-      )}
+      </Tabs.Panel>
       <Stock answer={answer} screen={screen} />
       <FollowUps answer={answer} screen={screen} />
-    </>
+    </Tabs.Root>
   );
 }
 
