@@ -147,7 +147,10 @@ test("a longer search shows how it goes, can be stopped, and hands over the best
 });
 
 test("evenings tell set-ups, what to lay ready and carry in; the card prints one page an evening", async ({ page }) => {
+  // what the test before said is still being planned for: evenings are counted when that is done
   await page.goto("/plan?view=evenings");
+  await planIsMade(page);
+  await page.reload();
   const sessions = page.getByRole("region", { name: "Bench sessions" });
   await expect(sessions).toContainText("Lay ready");
   await expect(sessions).toContainText("Carry in");
