@@ -62,6 +62,15 @@ describe("told at the bench", () => {
     // the same coats out of the can as it is now: a water primer's, which take their own time
     expect(waits()).not.toBe(asLaid);
   });
+  it("a card used over in the middle of a layer: its next coat is told, and the document still goes out and comes in", () => {
+    const b = bench();
+    lay(b, "p:coat:1");
+    const can = must(server.getShelf()).find((i) => i.product.id === b.primer)!;
+    must(server.saveProduct(can.rev, { ...product("water-primer"), id: b.primer, name: "Refilled" }));
+    lay(b, "p:coat:2");
+    const doc = must(server.exportDocument(b.model));
+    must(server.importText(doc, { onExisting: "copy", takeShop: false }));
+  });
   it("cards travel with the document", () => {
     const b = bench();
     const { laid } = lay(b, "p:coat:1", { coats: 2 });

@@ -169,9 +169,8 @@ export function startOp(
 }
 
 /** What a coat is laid with, kept with the card it has today: cans are put right, changed and thrown away, the coat stays. */
-function withCard(db: Db, { kind, productId }: Operation): Pick<EntryOf<"done">, "laid"> {
-  const product = LAYS_PAINT.has(kind) && productId !== null ? snapshotOf(db).data.products.get(productId) : undefined;
-  if (!product) return {};
+function withCard(db: Db, { kind }: Operation, product: Product | undefined): Pick<EntryOf<"done">, "laid"> {
+  if (!product || !LAYS_PAINT.has(kind)) return {};
   const card = cardOf(product);
   const hash = hashOfCard(card);
   insertCard(db, hash, card);
@@ -181,10 +180,10 @@ function withCard(db: Db, { kind, productId }: Operation): Pick<EntryOf<"done">,
 /** Coats leave the can they came out of, as far as it is known what is in it. */
 function takeFromCan(
   db: Db,
-  { op, face }: AtBench,
+  { face }: AtBench,
+  product: Product | undefined,
   { coats, wftUm }: { coats: number; wftUm: number | null },
 ): Pick<EntryOf<"done">, "used"> {
-  const product = op.productId === null ? undefined : allProducts(db).get(op.productId);
   if (!product || product.leftMl === null || face.areaCm2 === null) return {};
   const ml = canMl(product, face.areaCm2, wftUm ?? 0) * coats * face.count;
   const taken = round1(Math.min(product.leftMl, ml));
@@ -229,7 +228,9 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
     };
     if (tempC !== null && rhPct !== null) writeReadings(db, [handReading(endMs, tempC, rhPct)]);
     const laid = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : null;
-    const used = laid ? takeFromCan(db, at, laid) : {};
+    // the can itself, read here: the bench as a whole would be read anew once something is written
+    const can = at.op.productId === null ? undefined : allProducts(db).get(at.op.productId);
+    const used = laid ? takeFromCan(db, at, can, laid) : {};
     return record(db, at.modelId, {
       ...base,
       kind: "done",
@@ -238,7 +239,7 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
       wftUm: laid?.wftUm ?? null,
       air,
       note,
-      ...withCard(db, at.op),
+      ...withCard(db, at.op, can),
       ...used,
     });
   });

@@ -5,6 +5,7 @@ import { notYetAction } from "@/actions/bench";
 import { SIGNS, type Sign } from "@/core/history";
 import { SIGN_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
+import { Choice } from "./Choice";
 
 interface NotYetProps {
   readonly ref: Ref<HTMLDialogElement>;
@@ -34,19 +35,9 @@ export function NotYetDialog({ ref, regionId, opId, name, title }: NotYetProps) 
         <fieldset className="grid grid-cols-2 gap-2">
           <legend className="mb-1">What did you see?</legend>
           {SIGNS.map((s) => (
-            <label
-              key={s}
-              className={`flex min-h-11 cursor-pointer items-center gap-2 rounded-box border px-3 ${sign === s ? "border-2 border-primary" : "border-base-300"}`}
-            >
-              <input
-                type="radio"
-                className="radio radio-sm"
-                name={`sign-${opId}`}
-                checked={sign === s}
-                onChange={() => setSign(s)}
-              />
+            <Choice key={s} name={`sign-${opId}`} on={sign === s} choose={() => setSign(s)}>
               {SIGN_NAME[s]}
-            </label>
+            </Choice>
           ))}
         </fieldset>
         <label className="text-base">

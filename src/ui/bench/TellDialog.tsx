@@ -6,6 +6,7 @@ import type { NamedFilm, Problem } from "@/contracts";
 import type { ExtraKind, ExtraWork } from "@/core/model";
 import { EXTRA_NAME, EXTRA_NOTE, WETTING_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
+import { Choice } from "./Choice";
 import { Figure, figure } from "./Figure";
 
 type What = ExtraKind | "measured";
@@ -218,25 +219,4 @@ function Details({ draft, set, laid, layerId, problem, id }: DetailsProps) {
     case "wipe":
       return null;
   }
-}
-
-function Choice({
-  name,
-  on,
-  choose,
-  children,
-}: {
-  readonly name: string;
-  readonly on: boolean;
-  readonly choose: () => void;
-  readonly children: React.ReactNode;
-}) {
-  return (
-    <label
-      className={`flex min-h-11 cursor-pointer items-center gap-2 rounded-box border px-3 ${on ? "border-2 border-primary" : "border-base-300"}`}
-    >
-      <input type="radio" className="radio radio-sm" name={name} checked={on} onChange={choose} />
-      {children}
-    </label>
-  );
 }
