@@ -1,5 +1,5 @@
 import { CATALOGUE, type Condition, type Rule } from "../../src/core/rules";
-import { REASON, remedyText } from "../../src/messages";
+import { reasonOf, remedyText } from "../../src/messages";
 
 /** docs/rules.md, made from the catalogue: the data is the document. */
 
@@ -29,7 +29,7 @@ const cell = (text: string): string => text.replaceAll("|", "\\|");
 function line(r: Rule): string {
   const verdict = r.kind === "safety" ? `${r.verdict} (safety)` : r.verdict;
   const remedy = r.remedy.map((x) => remedyText(x).replace(/\.$/, "")).join("; ");
-  return `| \`${r.id}\` | ${verdict} | ${cell(REASON[r.id] ?? "")} | ${cell(tell(r.when))} | ${cell(remedy)} | ${r.evidence} |`;
+  return `| \`${r.id}\` | ${verdict} | ${cell(reasonOf(r.id))} | ${cell(tell(r.when))} | ${cell(remedy)} | ${r.evidence} |`;
 }
 
 export function rulebook(): string {

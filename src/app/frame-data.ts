@@ -1,4 +1,4 @@
-import { done, type FrameView, type Outcome } from "@/contracts";
+import { done, type FrameView, type Outcome, type Showing } from "@/contracts";
 import { workText } from "@/messages";
 import * as server from "@/server";
 import type { RibbonData } from "@/ui/components/AirRibbon";
@@ -9,12 +9,14 @@ export function frameData(): Outcome<{
   ribbon: RibbonData;
   things: readonly Findable[];
   unreadable: FrameView["unreadable"];
+  showing: Showing;
 }> {
   const frame = server.getFrame();
   if (!frame.ok) return frame;
-  const { next, regions, products, unreadable, ...ribbon } = frame.value;
+  const { next, regions, products, unreadable, showing, ...ribbon } = frame.value;
   return done({
     unreadable,
+    showing,
     ribbon: {
       ...ribbon,
       timer: next && { title: `${next.partName}: ${workText(next.op, next.productName)}`, likelyMin: next.likelyMin },

@@ -1,6 +1,7 @@
 import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
+import { USUAL_SHOWING } from "@/contracts";
 import * as server from "@/server";
 import { Frame } from "@/ui/components/Frame";
 import { TroublePage } from "@/ui/components/Trouble";
@@ -30,6 +31,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           things={data.ok ? data.value.things : []}
           unreadable={data.ok ? data.value.unreadable : []}
           serverNowMs={server.nowMs()}
+          showing={data.ok ? data.value.showing : USUAL_SHOWING}
           timeZone={data.ok ? data.value.ribbon.timeZone : "UTC"}
         >
           {data.ok ? children : <TroublePage problem={data.problem} />}

@@ -54,7 +54,7 @@ export const documentSchema = z
     model: z.strictObject({ id: idSchema, ...modelFields }),
     parts: z.array(partSchema).max(500),
     products: z.array(productSchema).max(1000),
-    shop: shopSchema,
+    shop: shopSchema.omit({ showing: true }),
     /** what was said about the plan; left out where nothing was */
     planning: planningSchema.optional(),
     plan: z.strictObject({ plannedAt: utcMomentSchema, steps: z.array(plannedStepSchema).max(20_000) }).nullable(),

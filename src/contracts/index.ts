@@ -15,6 +15,7 @@ export * from "./planning";
 export * from "./problem";
 export * from "./product";
 export * from "./shop";
+export * from "./showing";
 export * from "./stored-plan";
 export * from "./suggest";
 export * from "./views";

@@ -1,6 +1,8 @@
 import { z } from "zod";
 import { CAUTIONS, PROTECTIONS } from "@/core/model";
+import { FOLLOW_UP_DAYS } from "@/core/reference";
 import { daySchema, idSchema, ranged, uniqueList } from "./base";
+import { showingSchema } from "./showing";
 import { waySchema } from "./way";
 
 const dateSchema = daySchema;
@@ -42,6 +44,20 @@ function isTimeZone(zone: string): boolean {
   }
 }
 
+const habitsSchema = z.strictObject({
+  covered: z.boolean(),
+  coldStore: z.boolean(),
+  holders: ranged(1, 1000, "holders").refine(Number.isInteger, { error: "must be a whole number" }).nullable(),
+  followUpDays: z.array(ranged(1, 3650, "days").refine(Number.isInteger, { error: "must be whole days" })).max(6),
+});
+
+export const USUAL_HABITS: z.infer<typeof habitsSchema> = {
+  covered: false,
+  coldStore: false,
+  holders: null,
+  followUpDays: [...FOLLOW_UP_DAYS],
+};
+
 export const shopSchema = z.strictObject({
   timeZone: timeZoneSchema,
   air: airSchema,
@@ -50,18 +66,19 @@ export const shopSchema = z.strictObject({
   pattern: z.array(weeklySpanSchema).max(30),
   exceptions: z.array(exceptionSchema).max(200),
   /** how wet and waiting parts are kept, and when finished ones are looked at again */
-  habits: z
-    .strictObject({
-      covered: z.boolean(),
-      coldStore: z.boolean(),
-      holders: ranged(1, 1000, "holders").refine(Number.isInteger, { error: "must be a whole number" }).nullable(),
-      followUpDays: z.array(ranged(1, 3650, "days").refine(Number.isInteger, { error: "must be whole days" })).max(6),
-    })
-    .optional(),
+  habits: habitsSchema.optional(),
   /** the user's own ways of working, beside the ready-made */
   ways: z.array(waySchema).max(30, "must hold at most 30").optional(),
   /** the way new searches start from */
   wayId: idSchema.optional(),
+  /** how this reader sees figures and times; left out of documents */
+  showing: showingSchema.optional(),
 });
-export const shopEditSchema = shopSchema.partial();
+/** A change of some fields; of a group only what changes, so that two changes right after each other both hold. */
+export const shopEditSchema = shopSchema.partial().extend({
+  air: airSchema.partial().optional(),
+  habits: habitsSchema.partial().optional(),
+  showing: showingSchema.partial().optional(),
+});
+export type ShopEdit = z.infer<typeof shopEditSchema>;
 export type Shop = z.infer<typeof shopSchema>;

@@ -7,6 +7,7 @@ import type { AirNow } from "./air";
 import type { CouponCard } from "./coupon";
 import type { Planning } from "./planning";
 import type { Shop } from "./shop";
+import type { Showing } from "./showing";
 
 /** What the screens are shown: read models, never sent in. */
 
@@ -209,6 +210,8 @@ export interface FrameView {
   } | null;
   readonly regions: readonly { readonly id: string; readonly name: string }[];
   readonly products: readonly { readonly id: string; readonly name: string; readonly aliases: readonly string[] }[];
+  /** how this reader sees figures and times */
+  readonly showing: Showing;
   /** rows that had to be left aside */
   readonly unreadable: readonly { readonly what: string; readonly count: number }[];
 }

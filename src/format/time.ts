@@ -1,5 +1,7 @@
 import { TZDate } from "@date-fns/tz";
+import type { Showing } from "@/contracts/showing";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
+import { showing } from "./showing";
 
 /** All times on screen are in the shed's own zone, whatever the device thinks. */
 const formatter = (timeZone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat => {
@@ -10,10 +12,25 @@ const formatter = (timeZone: string, options: Intl.DateTimeFormatOptions): Intl.
 };
 const known = new Map<string, Intl.DateTimeFormat>();
 
+/** "19:00", or "7:00 pm" for who reads it so. */
 export const clock = (atMin: number, timeZone: string): string =>
-  formatter(timeZone, { hour: "2-digit", minute: "2-digit", hour12: false }).format(atMin * MS_PER_MIN);
-export const day = (atMin: number, timeZone: string): string =>
-  formatter(timeZone, { weekday: "short", day: "numeric", month: "short" }).format(atMin * MS_PER_MIN);
+  clockShown(formatter(timeZone, { hour: "2-digit", minute: "2-digit", hourCycle: "h23" }).format(atMin * MS_PER_MIN));
+const DAY_PARTS: Readonly<Record<Showing["dates"], Intl.DateTimeFormatOptions>> = {
+  dmy: { weekday: "short", day: "numeric", month: "short" },
+  mdy: { weekday: "short", day: "numeric", month: "short" },
+  ymd: { weekday: "short", day: "2-digit", month: "2-digit" },
+};
+/** "Sat 28 Nov", "Sat Nov 28" or "Sat 11-28". */
+export function day(atMin: number, timeZone: string): string {
+  const order = showing().dates;
+  const of = Object.fromEntries(
+    formatter(timeZone, DAY_PARTS[order])
+      .formatToParts(atMin * MS_PER_MIN)
+      .map((p) => [p.type, p.value]),
+  );
+  if (order === "dmy") return `${of.weekday} ${of.day} ${of.month}`;
+  return order === "mdy" ? `${of.weekday} ${of.month} ${of.day}` : `${of.weekday} ${of.month}-${of.day}`;
+}
 export const dayClock = (atMin: number, timeZone: string): string =>
   `${day(atMin, timeZone)}, ${clock(atMin, timeZone)}`;
 
@@ -90,3 +107,15 @@ export function clockTyped(text: string): string {
   if (hour > 23 || minute > 59 || (half !== undefined && (told < 1 || told > 12))) return text.trim();
   return `${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
 }
+
+const NOON_HOUR = 12;
+/** A stored time of day such as "19:00" as this reader writes it: "19:00" or "7:00 pm". What is no time stays as it is. */
+export function clockShown(text: string): string {
+  const found = /^(\d{2}):(\d{2})$/.exec(text);
+  if (!found || showing().clock === "24") return text;
+  const hour = Number(found[1]) % 24;
+  return `${hour % NOON_HOUR || NOON_HOUR}:${found[2]} ${hour < NOON_HOUR ? "am" : "pm"}`;
+}
+
+/** The clock of a chart's axis, as d3 writes times. */
+export const chartClock = (): string => (showing().clock === "24" ? "%H:%M" : "%-I:%M %p");

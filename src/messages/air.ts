@@ -9,8 +9,8 @@ export const PROVENANCE_NAME: Readonly<Record<Provenance, string>> = {
 
 export const WEATHER_NAME: Readonly<Record<Weather, string>> = {
   "as-expected": "as expected",
-  "cold-snap": "cold snap, 6 °C below",
-  "heater-on": "heater on, 6 °C above",
+  "cold-snap": "cold snap, 6 ∆°C below",
+  "heater-on": "heater on, 6 ∆°C above",
   "damp-spell": "damp spell",
   fog: "fog",
 };

@@ -1,6 +1,6 @@
 import type { FilmFaultKind, FilmMilestone } from "@/core/film";
 import type { QuoteAir, StudyAir } from "@/core/study";
-import { duration } from "@/format";
+import { duration, tempByText } from "@/format";
 import { MILESTONE_NAME } from "./vocabulary";
 
 export const filmMilestoneName = (m: FilmMilestone): string => (m === "dust-free" ? "dust-free" : MILESTONE_NAME[m]);
@@ -43,7 +43,7 @@ export function filmFaultText(f: { kind: FilmFaultKind; by: number; min: number;
     case "wrinkle":
       return `Wrinkled: a strong carrier in the forbidden gap lifts the half-hardened enamel.${when}`;
     case "coalescence-lost":
-      return `Never became a film: ${Math.round(10 * f.by) / 10} °C too cold while it was still wet (${after(f.min)}). It stays weak; time does not mend it.`;
+      return `Never became a film: ${tempByText(f.by)} too cold while it was still wet (${after(f.min)}). It stays weak; time does not mend it.`;
     case "blush":
       return `Blush: the air is so damp that the lacquer clouds as it dries (${after(f.min)}).`;
     case "condensation":

@@ -1,6 +1,7 @@
 import type { Product } from "@/core/model";
 import { familyFacts, strongestBite } from "@/core/reference";
 import type { Operation } from "@/core/work";
+import { tempText } from "@/format";
 
 const sprayed = (p: Product): boolean => p.method === "airbrush" || p.method === "aerosol" || p.method === "spray-gun";
 const solvent = (p: Product): boolean => p.carriers === "unknown" || strongestBite(p.carriers) >= 1;
@@ -20,7 +21,7 @@ export function safetyLine(p: Product): string {
   if (p.hazards.includes("flammable")) lines.push("no flame, heater or spark near the vapour or the drying rack");
   if (p.hazards.includes("acid") || p.hazards.includes("sensitiser")) lines.push("gloves and eye cover");
   if (p.hazards.includes("peroxide")) lines.push("goggles: peroxide");
-  if (p.method === "aerosol") lines.push("warm the can only in hand-warm water, never above 45 °C");
+  if (p.method === "aerosol") lines.push(`warm the can only in hand-warm water, never above ${tempText(45)}`);
   if (p.family !== "unknown" && familyFacts(p.family).mechanism === "oxidation")
     lines.push("oily rags laid flat outdoors or in water");
   const text = lines.length > 0 ? lines.join("; ") : "gloves";

@@ -1,6 +1,7 @@
 import type { PlacedVerdict } from "@/core/judge";
 import type { Carrier, Verdict } from "@/core/model";
 import type { AdviceKey, Remedy } from "@/core/rules";
+import { figureShown, inUnits, unitShown } from "@/format";
 import { BEFORE_NAME, CARRIER_NAME, HEAVINESS_NAME, MILESTONE_NAME, PREP_NAME, VERDICT_NAME } from "./vocabulary";
 
 /** Reasons, one sentence a rule. Every rule id of the catalogue has its words here; a test says so. */
@@ -205,7 +206,7 @@ export const REASON: Readonly<Record<string, string>> = {
   "air-above-limit": "Warmer than the label allows.",
   "air-below-film-forming": "Too cold for this paint to become a film.",
   "air-too-damp": "Damper than the label allows.",
-  "air-near-dew-point": "Less than 3 °C above the dew point: the coat would go over moisture.",
+  "air-near-dew-point": "Less than 3 ∆°C above the dew point: the coat would go over moisture.",
   "air-blush": "Damp air blushes lacquer.",
   "air-blush-clear": "Damp air blushes clear lacquer white.",
   "cold-aerosol": "A cold can spatters.",
@@ -306,7 +307,7 @@ export function remedyText(r: Remedy): string {
         ? "Let the plan find the window"
         : `Let the plan wait: ${MILESTONE_NAME[r.milestone]}`;
     case "advice":
-      return ADVICE[r.key];
+      return inUnits(ADVICE[r.key]);
   }
 }
 
@@ -340,7 +341,7 @@ export const missingText = (keys: readonly string[]): string => keys.map((k) => 
 export function wouldText(would: readonly { rule: string; verdict: Verdict }[] | undefined): string {
   if (!would || would.length === 0) return "";
   const each = [...new Map(would.map((w) => [w.rule, w])).values()];
-  return `Found out, it may come to: ${each.map((w) => `${VERDICT_NAME[w.verdict].toLowerCase()} (${REASON[w.rule] ?? w.rule})`).join("; ")} Or to nothing.`;
+  return `Found out, it may come to: ${each.map((w) => `${VERDICT_NAME[w.verdict].toLowerCase()} (${reasonOf(w.rule)})`).join("; ")} Or to nothing.`;
 }
 
 const CARRIER_BITES: Readonly<Record<Carrier, string>> = {
@@ -365,10 +366,11 @@ function detailText({ detail, code }: Pick<PlacedVerdict, "detail" | "code">): s
   if (actual === undefined || unit === undefined) return "";
   if (unit === "coats")
     return limit === undefined ? " No number of coats hides it." : ` ${limit} coats would; ${actual} are planned.`;
+  const figureText = (x: number) => `${figureShown(x, UNIT[unit])} ${unitShown(UNIT[unit])}`;
   const what = code.startsWith("heat") ? "The part" : "It";
   return limit === undefined
-    ? ` ${what}: ${actual} ${UNIT[unit]}.`
-    : ` ${what}: ${actual} ${UNIT[unit]}, limit ${limit} ${UNIT[unit]}.`;
+    ? ` ${what}: ${figureText(actual)}.`
+    : ` ${what}: ${figureText(actual)}, limit ${figureText(limit)}.`;
 }
 
 /** A verdict in words: its reason, the figures behind it, what is missing and which answer would be fine. */
@@ -383,7 +385,10 @@ export function verdictText(v: Pick<PlacedVerdict, "code" | "missing" | "detail"
   return `${reasonText(v.code, v.missing)}${detailText(v)}${fine}${proof}`;
 }
 
+/** A rule in the words of the catalogue and the reader's units. */
+export const reasonOf = (code: string): string => inUnits(REASON[code] ?? code);
+
 export function reasonText(code: string, missing: readonly string[]): string {
-  const base = REASON[code] ?? code;
+  const base = reasonOf(code);
   return missing.length > 0 ? `${base} Missing: ${missingText(missing)}.` : base;
 }

@@ -5,9 +5,9 @@ import type { ExtraKind, ExtraWork, Wetting } from "@/core/model";
 import type { BenchTile, Notice, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
 import type { Operation } from "@/core/work";
-import { um } from "@/format";
+import { areaText, inUnits } from "@/format";
 import { duration } from "@/format/time";
-import { missingText, REASON, verdictText } from "./verdicts";
+import { missingText, reasonOf, verdictText } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
 type Work = Pick<Operation, "kind" | "step" | "coat" | "of" | "abrasive" | "layerId" | "round" | "sitting" | "extra">;
@@ -83,20 +83,22 @@ export const WETTING_NAME: Readonly<Record<Wetting, string>> = {
   "wet-rub": "Rubbed wet",
 };
 
+/** Title of an entry: written down, so in units of storage. */
 export const toldTitle = (told: ToldInput, part: string): string =>
-  `${part}: ${told.kind === "measured" ? `Film measured, ${um(told.dftUm)} dry` : extraText(told.work)}`;
+  `${part}: ${told.kind === "measured" ? `Film measured, ${told.dftUm} µm dry` : extraText(told.work)}`;
 
 export const logTitle = (op: Operation, names: { part: string; region: string; product: string | null }): string =>
   `${names.part}: ${workText(op, names.product)}`;
 
-export const GATE_TEXT: Readonly<Record<GateReason, string>> = {
+const GATE: Readonly<Record<GateReason, string>> = {
   "too-cold": "it is colder than its label allows",
   "too-hot": "it is warmer than its label allows",
   "too-damp": "it is damper than its label allows",
-  "near-dew-point": "the air is less than 3 °C above its dew point",
+  "near-dew-point": "the air is less than 3 ∆°C above its dew point",
   blush: "the air is so damp that lacquer clouds as it dries",
   "too-cold-to-form": "it is too cold for the paint to become a film",
 };
+export const gateText = (reason: GateReason): string => inUnits(GATE[reason]);
 
 /** What the film model said of a finished plan. */
 export function verifiedText(v: Verified): string {
@@ -135,7 +137,7 @@ export function conflictText(a: Conflicted, what: string, after: string | null):
       return {
         title: `The air never suits “${what}” during a session`,
         way: a.gateReason
-          ? `At the sessions to come ${GATE_TEXT[a.gateReason]}.`
+          ? `At the sessions to come ${gateText(a.gateReason)}.`
           : "At every session the air is outside what the product allows.",
       };
     case "wait-beyond-horizon":
@@ -248,9 +250,9 @@ export function noticeText(n: Notice): string {
     case "no-stack":
       return "Not planned: it has no stack yet.";
     case "verdict":
-      return REASON[n.code] ?? n.code;
+      return reasonOf(n.code);
     case "area-assumed":
-      return "Area not given: hands-on minutes assume 100 cm².";
+      return `Area not given: hands-on minutes assume ${areaText(100)}.`;
     case "waits-assumed":
       return "Some label times are missing: the family’s usual ratios stand in.";
     case "show-waits":
@@ -266,7 +268,7 @@ export function noticeText(n: Notice): string {
     case "too-long":
       return `Not planned, the rest is: ${tooLongText(n)}`;
     case "stopped":
-      return `Not planned, the rest is: ${REASON[n.code] ?? n.code} Answer it under Stacks.`;
+      return `Not planned, the rest is: ${reasonOf(n.code)} Answer it under Stacks.`;
     case "gap-longer":
       return `Layer ${n.layer + 1}: the gap you set (${duration(n.typedMin)}) is too short in this air; ${duration(n.neededMin)} are planned.`;
     case "tape-long":

@@ -70,10 +70,14 @@ test("the same by keyboard alone: the table, another start tried and pinned, and
   await expect(panel).toContainText("Why not sooner");
   const start = panel.getByLabel("Start at");
   const was = await start.inputValue();
-  await start.fill("2026-11-27T03:00");
+  const day = panel.getByLabel("Start on");
+  const wasOn = await day.inputValue();
+  await day.fill("27/11");
+  await start.fill("3:00");
   await expect(panel.getByRole("status").filter({ hasText: "does not fit" })).toContainText("no bench session");
   await expect(panel.getByRole("button", { name: "Move and pin" })).toBeDisabled();
   await start.fill(was);
+  await day.fill(wasOn);
   await panel.getByRole("button", { name: "Pin it here" }).press("Enter");
   await expect(panel.getByRole("button", { name: "Take the pin out" })).toBeVisible();
   await panel.getByRole("button", { name: "Take the pin out" }).press("Enter");
@@ -103,8 +107,11 @@ test("hands-on minutes of one's own, and nonsense for them", async ({ page }) =>
 test("another aim, a date in the past, and a circle of fittings", async ({ page }) => {
   await page.goto("/plan");
   await page.getByLabel("All work done by").fill("2026-11-20");
+  await page.getByLabel("All work done by").press("Enter");
   await expect(page.getByRole("alert").filter({ hasText: "The due date lies in the past" })).toBeVisible();
-  await page.getByLabel("All work done by").fill("2026-11-28");
+  await page.getByLabel("All work done by").fill("28 nov");
+  await page.getByLabel("All work done by").press("Enter");
+  await expect(page.getByLabel("All work done by")).toHaveValue("28 Nov 2026");
   await expect(page.getByTestId("due")).toContainText("late");
   // the second change does not wait for the page to show the first
   await page.getByLabel("Aim for").selectOption("slack");

@@ -11,7 +11,7 @@ test("days without a bench session put the finish off; an extra one brings it ba
   await page.goto("/settings#sessions");
   await expect(page.locator("html[data-answers]")).toHaveCount(1);
   const days = page.getByRole("region", { name: "Bench sessions" });
-  for (const date of ["2026-11-27", "2026-11-28", "2026-11-29"]) {
+  for (const date of ["27 Nov 2026", "28 Nov 2026", "29 Nov 2026"]) {
     await days.getByLabel("Date").fill(date);
     await days.getByRole("button", { name: "Set this day" }).click();
     await expect(days.getByText(date)).toBeVisible();
@@ -23,7 +23,7 @@ test("days without a bench session put the finish off; an extra one brings it ba
   expect(await doneMin(page)).toBeGreaterThan(before + 1440);
   await page.goto("/settings#sessions");
   await expect(page.locator("html[data-answers]")).toHaveCount(1);
-  for (const date of ["2026-11-27", "2026-11-28", "2026-11-29"]) {
+  for (const date of ["27 Nov 2026", "28 Nov 2026", "29 Nov 2026"]) {
     await page.getByRole("button", { name: `Take out ${date}` }).click();
     await expect(page.getByRole("button", { name: `Take out ${date}` })).toBeHidden();
   }
@@ -133,4 +133,60 @@ test("every piece of work in the timetable opens what it waits for, and its addr
   await page.getByLabel("draw bench time wide").uncheck();
   await expect(page).toHaveURL(/axis=even/);
   await expect(card).toBeVisible();
+});
+
+test("another reader’s units, clock and dates hold on every screen and in every field; what is stored stays", async ({
+  page,
+  bench,
+}) => {
+  await page.goto("/settings");
+  const choose = async (label: string, option: string) => {
+    await page.getByLabel(label).selectOption(option);
+    await expect(page.getByText(/^saved /)).toBeVisible();
+  };
+  for (const [label, option] of [
+    ["Temperatures in", "f"],
+    ["Films in", "mil"],
+    ["Lengths and areas in", "in"],
+    ["Clock of", "12"],
+    ["Dates as", "mdy"],
+    ["Weeks begin on", "sun"],
+  ] as const)
+    await choose(label, option);
+  // at once, on the page where it was chosen
+  await expect(page.getByLabel("Thursday from")).toHaveValue("7:00 pm");
+  await expect(page.getByRole("region", { name: "Bench sessions" }).locator("span.font-semibold").first()).toHaveText(
+    "Sunday",
+  );
+  const coldest = page.getByLabel("Coldest tonight, °F");
+  await coldest.fill("29");
+  await coldest.press("Enter");
+  await page.reload();
+  await expect(page.getByLabel("Coldest tonight, °F")).toHaveValue("29");
+  await page.getByLabel("Mean temperature, °F").fill("900");
+  await page.getByLabel("Mean temperature, °F").press("Enter");
+  await expect(page.getByRole("alert").filter({ hasText: "between -4 and 113 °F" })).toBeVisible();
+  await page.getByLabel("Mean temperature, °F").press("Escape");
+
+  for (const path of [
+    "/bench",
+    "/parts",
+    "/shelf?product=lightship-white",
+    "/stacks",
+    "/air",
+    "/film",
+    "/plan",
+    "/plan/card",
+    "/logbook",
+  ]) {
+    await page.goto(path);
+    await expect(page.locator("html[data-answers]")).toHaveCount(1);
+    // biome-ignore lint/performance/useDomNodeTextContent: what is not drawn is not read
+    const text = await page.locator("body").innerText();
+    expect(text.match(/\d ?(°C|µm|cm²)(?!\p{L})/gu), path).toBeNull();
+    expect(text, path).not.toMatch(/\b(19|20|21):\d\d\b/);
+  }
+  const document = await (await page.request.get(`${bench.url}/api/v1/models/marram-lass`)).json();
+  expect(document.shop.air.tonight.coldestC).toBeCloseTo((29 - 32) / 1.8, 4);
+  expect(document.shop.showing).toBeUndefined();
 });

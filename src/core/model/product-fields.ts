@@ -123,6 +123,10 @@ export const PRODUCT_FIELDS = {
     ...list(CARRIERS, "null-or-left-out", "thinner_carriers", "thinner_carriers"),
     mayBeUnknown: true,
   },
+  /** as its sheet says to spray it: needle or nozzle, air at the gun, distance */
+  nozzleMm: number("mm", 0.1, 4, "null-or-left-out", "nozzle_mm", "spray.nozzle_mm"),
+  pressureBar: number("bar", 0.2, 8, "null-or-left-out", "pressure_bar", "spray.pressure_bar"),
+  distanceCm: number("cm", 2, 60, "null-or-left-out", "distance_cm", "spray.distance_cm"),
   /** by volume, such as 4:1 or 4:1:1 */
   mixRatio: { kind: "ratio", absent: "null-or-left-out", csv: "mix_ratio", api: "mix.ratio" },
   potLifeMin: number("minutes", 1, 10_000, "null", "pot_life_min", "mix.pot_life_min"),

@@ -103,7 +103,8 @@ export function importRead(read: ModelDocument, options: ImportOptions): Outcome
         foreign,
       );
     const state = ensureShop(db);
-    if (options.takeShop) writeShop(db, doc.shop, nowMs(), state.rev);
+    const { showing } = state.shop;
+    if (options.takeShop) writeShop(db, { ...doc.shop, ...(showing ? { showing } : {}) }, nowMs(), state.rev);
     const products = bringProducts(db, doc.products as readonly Product[]);
     insertDocument(db, doc, products.idOf);
     bringAir(db, doc, options.takeShop);

@@ -1,4 +1,12 @@
-import { canonicalJson, DOCUMENT_FORMAT, done, type ModelDocument, NO_PLANNING, type Outcome } from "@/contracts";
+import {
+  canonicalJson,
+  DOCUMENT_FORMAT,
+  done,
+  type ModelDocument,
+  NO_PLANNING,
+  type Outcome,
+  type Shop,
+} from "@/contracts";
 import type { Product } from "@/core/model";
 import { type Db, type Photo, readPhotos, readReadings, readStoredCards } from "@/db";
 import { writeText } from "@/workers/document";
@@ -35,7 +43,7 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
       regions: p.regions.map((r) => ({ ...r.region, stack: r.stack, overrides: [...r.overrides] })),
     })),
     products: [...data.products.values()].filter((p) => used.has(p.id)),
-    shop: data.shopState.shop,
+    shop: shedFacts(data.shopState.shop),
     ...(planning ? { planning } : {}),
     plan: stored ? timetableOf(stored.answer, stored.plannedMs) : null,
     log: [...m.sources.log],
@@ -44,6 +52,9 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
     ...airForDocument({ ...s.air(modelId), readings: readReadings(db, 0, nowMs()) }),
   } as unknown as ModelDocument;
 }
+
+/** What is of the shed; how its owner likes figures shown stays at home. */
+const shedFacts = ({ showing: _, ...facts }: Shop): Omit<Shop, "showing"> => facts;
 
 const cardsUnderHash = (cards: ReadonlyMap<string, Product>): Pick<ModelDocument, "cards"> =>
   cards.size === 0 ? {} : ({ cards: Object.fromEntries(cards) } as Pick<ModelDocument, "cards">);

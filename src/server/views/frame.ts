@@ -1,4 +1,4 @@
-import { done, type FrameView, type Outcome } from "@/contracts";
+import { done, type FrameView, type Outcome, USUAL_SHOWING } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
 import { unreadableRows } from "@/db";
 import { nowMs } from "../clock";
@@ -39,6 +39,7 @@ function frame(s: Snapshot, atMs: number): FrameView {
     next: current && nextWait(s, current.id),
     regions: current ? regionNames(data.trees.get(current.id) ?? []) : [],
     products: data.shelf.map(({ product: { id, name, aliases } }) => ({ id, name, aliases })),
+    showing: shop.showing ?? USUAL_SHOWING,
     unreadable: unreadableRows(),
   };
 }

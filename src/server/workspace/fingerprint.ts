@@ -26,6 +26,9 @@ export function airFacts(shop: Shop, air: AirSources): unknown {
   ];
 }
 
+/** What of the shed a plan is made from: not how figures are shown, not how new stacks are looked for. */
+const planFacts = ({ showing: _showing, ways: _ways, wayId: _wayId, ...facts }: Shop): unknown => facts;
+
 /** Fingerprint of everything a plan is made from. */
 export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, unknown>): string {
   const used = new Set(sources.tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
@@ -38,7 +41,7 @@ export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, 
       .update(
         JSON.stringify([
           regions,
-          sources.shop,
+          planFacts(sources.shop),
           sources.log.map((e) => e.id),
           facts,
           sources.coupons,

@@ -3,7 +3,7 @@
 import type { Data, Shape } from "plotly.js";
 import { useCallback } from "react";
 import type { AirChartPoint, AirScreen } from "@/contracts";
-import { wallClock } from "@/format";
+import { chartClock, figureShown, tempByText, unitShown, wallClock } from "@/format";
 import { Chart, type ChartInk, type ChartSpec } from "../charts/Chart";
 
 const LEAST_MARGIN_C = 3;
@@ -76,7 +76,7 @@ function line(
     y: y as number[],
     yaxis: style.yaxis,
     line: { color: style.color, dash: style.dash, width: style.width },
-    hovertemplate: `%{x|%a %H:%M}: %{y}<extra>${style.name}</extra>`,
+    hovertemplate: `%{x|%a ${chartClock()}}: %{y}<extra>${style.name}</extra>`,
     connectgaps: false,
   };
 }
@@ -87,7 +87,7 @@ export function AirCharts({ screen }: { screen: AirScreen }) {
     (ink: ChartInk): ChartSpec => {
       const zone = screen.timeZone;
       const { measured, told } = byProvenance(screen);
-      const temp = (p: AirChartPoint) => p.tempC;
+      const temp = (p: AirChartPoint) => figureShown(p.tempC, "°C");
       const rh = (p: AirChartPoint) => p.rhPct;
       const at = (r: (typeof screen.readings)[number]) => wallClock(r.atMs / 60_000, zone);
       const dots = (yaxis: "y" | "y2", of: (r: (typeof screen.readings)[number]) => number, color: string): Data => ({
@@ -98,11 +98,11 @@ export function AirCharts({ screen }: { screen: AirScreen }) {
         y: screen.readings.map(of),
         yaxis,
         marker: { size: 4, color },
-        hovertemplate: "%{x|%a %H:%M}: %{y}<extra>reading</extra>",
+        hovertemplate: `%{x|%a ${chartClock()}}: %{y}<extra>reading</extra>`,
       });
       return {
         data: [
-          line(screen.points, zone, (p) => p.dewC + LEAST_MARGIN_C, {
+          line(screen.points, zone, (p) => figureShown(p.dewC + LEAST_MARGIN_C, "°C"), {
             name: "coat only above this",
             color: ink.error,
             dash: "dot",
@@ -130,7 +130,7 @@ export function AirCharts({ screen }: { screen: AirScreen }) {
             width: 3,
             yaxis: "y",
           }),
-          dots("y", (r) => r.tempC, ink.closing),
+          dots("y", (r) => figureShown(r.tempC, "°C"), ink.closing),
           line(screen.expected, zone, rh, {
             name: "expected before it was measured",
             color: ink.grid,
@@ -143,8 +143,8 @@ export function AirCharts({ screen }: { screen: AirScreen }) {
           dots("y2", (r) => r.rhPct, ink.wet),
         ],
         layout: {
-          xaxis: { type: "date", tickformat: "%a %H:%M", anchor: "y2", nticks: 10 },
-          yaxis: { domain: [0.48, 1], title: { text: "°C" } },
+          xaxis: { type: "date", tickformat: `%a ${chartClock()}`, anchor: "y2", nticks: 10 },
+          yaxis: { domain: [0.48, 1], title: { text: unitShown("°C") } },
           yaxis2: { domain: [0, 0.4], title: { text: "% RH" }, range: [0, 100] },
           shapes: shapesOf(screen, ink),
           hovermode: "closest",
@@ -179,7 +179,7 @@ export function ChartKey() {
         <svg viewBox="0 0 20 8" className="h-2 w-5" aria-hidden>
           <path d="M0 4h20" stroke="var(--color-error)" strokeWidth="2" strokeDasharray="2 3" />
         </svg>
-        3 °C over the dew point: coat only above
+        {tempByText(3)} over the dew point: coat only above
       </li>
       <li className="flex items-center gap-1.5">
         <span className="inline-block size-3 bg-success/25" /> bench session

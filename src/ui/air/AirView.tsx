@@ -2,7 +2,7 @@
 
 import { saveShopAction } from "@/actions/settings";
 import type { AirScreen, Shop } from "@/contracts";
-import { clock, dayClock, degC, pct } from "@/format";
+import { clock, dayClock, pct, tempByText, tempText } from "@/format";
 import { airSourceText, PROVENANCE_NAME } from "@/messages";
 import { useNowMs } from "../hooks/useNow";
 import { useRow } from "../hooks/useRow";
@@ -38,14 +38,14 @@ export function AirView({
         <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
           <h1 className="text-xl font-bold">Air</h1>
           <p>
-            now <strong>{degC(screen.now.tempC)}</strong>, <strong>{pct(screen.now.rhPct)}</strong> RH,{" "}
-            <strong>{degC(screen.now.dewMarginC)}</strong> over the dew point{" "}
+            now <strong>{tempText(screen.now.tempC)}</strong>, <strong>{pct(screen.now.rhPct)}</strong> RH,{" "}
+            <strong>{tempByText(screen.now.dewMarginC)}</strong> over the dew point{" "}
             <span className="soft">({airSourceText(screen.now)})</span>
           </p>
           <p>
-            next 24 h: coldest <strong>{degC(coldest.tempC)}</strong> at {clock(coldest.atMin, screen.timeZone)}, least
-            dew margin{" "}
-            <strong className={tightest.dewMarginC < 3 ? "text-error" : ""}>{degC(tightest.dewMarginC)}</strong> at{" "}
+            next 24 h: coldest <strong>{tempText(coldest.tempC)}</strong> at {clock(coldest.atMin, screen.timeZone)},
+            least dew margin{" "}
+            <strong className={tightest.dewMarginC < 3 ? "text-error" : ""}>{tempText(tightest.dewMarginC)}</strong> at{" "}
             {clock(tightest.atMin, screen.timeZone)}
           </p>
         </div>
@@ -94,9 +94,9 @@ function AirTable({ screen }: { screen: AirScreen }) {
           {rows.map((p) => (
             <tr key={p.atMin}>
               <td>{dayClock(p.atMin, screen.timeZone)}</td>
-              <td className="text-right">{degC(p.tempC)}</td>
+              <td className="text-right">{tempText(p.tempC)}</td>
               <td className="text-right">{pct(p.rhPct)}</td>
-              <td className="text-right">{degC(p.dewMarginC)}</td>
+              <td className="text-right">{tempByText(p.dewMarginC)}</td>
               <td>{PROVENANCE_NAME[from(p.atMin)]}</td>
             </tr>
           ))}

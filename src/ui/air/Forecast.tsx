@@ -4,7 +4,7 @@ import { useState } from "react";
 import { toast } from "sonner";
 import { dropForecastAction, importForecastAction, previewForecastAction, standInForecastAction } from "@/actions/air";
 import { type AirScreen, type ForecastPreview, type Problem, WEATHERS, type Weather } from "@/contracts";
-import { dayClock, degC } from "@/format";
+import { dayClock, inUnits, tempText } from "@/format";
 import { WEATHER_NAME } from "@/messages";
 import { FileFaults } from "../components/FileFaults";
 import { useAct } from "../hooks/useAct";
@@ -86,7 +86,7 @@ export function Forecast({ screen }: { screen: AirScreen }) {
           >
             {WEATHERS.map((w) => (
               <option key={w} value={w}>
-                {WEATHER_NAME[w]}
+                {inUnits(WEATHER_NAME[w])}
               </option>
             ))}
           </select>
@@ -123,7 +123,8 @@ function Preview({
       {points.length > 0 && (
         <p>
           <strong>{points.length}</strong> hours, {dayClock(points[0]!.atMs / 60_000, timeZone)} to{" "}
-          {dayClock(points.at(-1)!.atMs / 60_000, timeZone)}, {degC(Math.min(...temps))} to {degC(Math.max(...temps))}.
+          {dayClock(points.at(-1)!.atMs / 60_000, timeZone)}, {tempText(Math.min(...temps))} to{" "}
+          {tempText(Math.max(...temps))}.
         </p>
       )}
       {assumptions.length > 0 && (

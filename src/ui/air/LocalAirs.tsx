@@ -3,7 +3,7 @@
 import { type FormEvent, useState } from "react";
 import { addLocalAirAction, putLocalAirBackAction, removeLocalAirAction } from "@/actions/air";
 import { type AirScreen, LOCAL_AIR_KINDS, type LocalAirCard, type LocalAirView, type Problem } from "@/contracts";
-import { degC, relativeDay } from "@/format";
+import { figureTyped, relativeDay, tempText } from "@/format";
 import { LOCAL_NAME } from "@/messages";
 import { offerUndo, useAct } from "../hooks/useAct";
 import { Field } from "./ReadingForm";
@@ -13,9 +13,9 @@ const BOOTH_M_S = 0.3;
 
 const told = (l: LocalAirView, nowMin: number, timeZone: string): string => {
   const from = relativeDay(Date.parse(l.card.from) / 60_000, nowMin, timeZone);
-  if (l.card.kind === "brought-in") return `${from}, at ${degC(l.card.tempC ?? 0)}`;
+  if (l.card.kind === "brought-in") return `${from}, at ${tempText(l.card.tempC ?? 0)}`;
   const to = relativeDay(Date.parse(l.card.to) / 60_000, nowMin, timeZone);
-  return `${from} to ${to}${l.card.tempC === null ? "" : `, ${degC(l.card.tempC)}`}`;
+  return `${from} to ${to}${l.card.tempC === null ? "" : `, ${tempText(l.card.tempC)}`}`;
 };
 
 /** Parts in air of their own: a warm box or booth for some hours, or fresh from a colder place. */
@@ -25,16 +25,13 @@ export function LocalAirs({ screen, modelId }: { screen: AirScreen; modelId: str
   const [kind, setKind] = useState<LocalAirCard["kind"]>("warm-box");
   const [partId, setPartId] = useState(screen.parts[0]?.id ?? "");
   const limit = screen.parts.find((p) => p.id === partId)?.dryHeatMaxC ?? null;
-  const number = (data: FormData, name: string): unknown => {
-    const text = String(data.get(name) ?? "").trim();
-    const n = Number(text.replace(",", "."));
-    return text === "" ? null : Number.isNaN(n) ? text : n;
-  };
+  const number = (data: FormData, name: string, unit: string): unknown =>
+    figureTyped(String(data.get(name) ?? ""), unit);
   const add = async (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
     const data = new FormData(e.currentTarget);
-    const inHours = Number(number(data, "inHours") ?? 0);
-    const forHours = Number(number(data, "forHours") ?? 0);
+    const inHours = Number(number(data, "inHours", "h") ?? 0);
+    const forHours = Number(number(data, "forHours", "h") ?? 0);
     const from = (screen.nowMin + inHours * 60) * 60_000;
     if (Number.isNaN(from) || Number.isNaN(forHours)) {
       const path = Number.isNaN(from) ? "inHours" : "forHours";
@@ -44,7 +41,7 @@ export function LocalAirs({ screen, modelId }: { screen: AirScreen; modelId: str
       kind,
       from: new Date(from).toISOString(),
       to: new Date(kind === "brought-in" ? from : from + forHours * 3_600_000).toISOString(),
-      tempC: kind === "booth" ? null : number(data, "tempC"),
+      tempC: kind === "booth" ? null : number(data, "tempC", "°C"),
       airflowMS: kind === "booth" ? BOOTH_M_S : null,
     };
     const outcome = await act(() => addLocalAirAction(modelId, partId, input), { quiet: true });
@@ -127,7 +124,9 @@ export function LocalAirs({ screen, modelId }: { screen: AirScreen; modelId: str
       )}
       {kind === "warm-box" && (
         <p className="border-l-4 border-secondary pl-2 text-sm">
-          {limit === null ? "No material is told for this part: no warmth yet." : `At most ${limit} °C for this part.`}{" "}
+          {limit === null
+            ? "No material is told for this part: no warmth yet."
+            : `At most ${tempText(limit)} for this part.`}{" "}
           Only after touch dry, vented, no bare element, never an aerosol can. The product’s safety data sheet decides.
         </p>
       )}

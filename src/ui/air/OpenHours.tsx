@@ -3,7 +3,7 @@
 import type { AirScreen } from "@/contracts";
 import type { GateReason } from "@/core/film";
 import { clock, dayClock } from "@/format";
-import { GATE_TEXT, KIND_NAME } from "@/messages";
+import { gateText, KIND_NAME } from "@/messages";
 
 /** When can I spray what: a bar of open hours per kind, from now on, sessions marked. */
 export function OpenHours({ screen }: { screen: AirScreen }) {
@@ -48,7 +48,7 @@ export function OpenHours({ screen }: { screen: AirScreen }) {
                 <strong className="text-success">open now</strong>
               ) : (
                 <>
-                  <strong>shut now:</strong> {GATE_TEXT[o.nowReason as GateReason]}
+                  <strong>shut now:</strong> {gateText(o.nowReason as GateReason)}
                 </>
               )}
               <Next spans={o.spans} shut={o.nowReason !== null} nowMin={nowMin} timeZone={timeZone} toMin={toMin} />

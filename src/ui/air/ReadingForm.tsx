@@ -4,14 +4,12 @@ import { type FormEvent, useState } from "react";
 import { toast } from "sonner";
 import { addReadingAction, putReadingBackAction, removeReadingAction } from "@/actions/air";
 import type { AirScreen, Problem, Reading } from "@/contracts";
-import { ago, degC, pct } from "@/format";
+import { ago, figureTyped, pct, tempText, unitShown } from "@/format";
 import { offerUndo, useAct } from "../hooks/useAct";
 
-const numberIn = (form: FormData, name: string): unknown => {
-  const text = String(form.get(name) ?? "").trim();
-  const n = Number(text.replace(",", "."));
-  return text === "" || Number.isNaN(n) ? text : n;
-};
+/** What was typed; left blank it stays so, for the contract to ask for it. */
+const numberIn = (form: FormData, name: string, unit: string): unknown =>
+  figureTyped(String(form.get(name) ?? ""), unit) ?? "";
 
 /** Figures under one field, with its fault beside it and what was typed kept. */
 export function Field({
@@ -39,7 +37,7 @@ export function Field({
           aria-invalid={fault !== null}
           className="min-w-0 text-right"
         />
-        <span className="soft text-xs">{unit}</span>
+        <span className="soft text-xs">{unitShown(unit)}</span>
       </span>
       {fault && (
         <span role="alert" className="font-semibold text-error">
@@ -58,9 +56,9 @@ export function ReadingForm({ screen, nowMs }: { screen: AirScreen; nowMs: numbe
     const form = e.currentTarget;
     const data = new FormData(form);
     const input = {
-      tempC: numberIn(data, "tempC"),
-      rhPct: numberIn(data, "rhPct"),
-      minutesAgo: numberIn(data, "minutesAgo"),
+      tempC: numberIn(data, "tempC", "°C"),
+      rhPct: numberIn(data, "rhPct", "% RH"),
+      minutesAgo: numberIn(data, "minutesAgo", "min"),
     };
     const outcome = await act(() => addReadingAction(input), { quiet: true });
     if (!outcome.ok) return setProblem(outcome.problem);
@@ -100,13 +98,13 @@ export function ReadingForm({ screen, nowMs }: { screen: AirScreen; nowMs: numbe
           {newest.map((r) => (
             <li key={`${r.atMs}${r.source}`} className="flex items-center gap-2">
               <span className="flex-1">
-                <strong>{degC(r.tempC)}</strong>, <strong>{pct(r.rhPct)}</strong> · {ago(r.atMs, nowMs)}
+                <strong>{tempText(r.tempC)}</strong>, <strong>{pct(r.rhPct)}</strong> · {ago(r.atMs, nowMs)}
                 <span className="soft block text-xs">{r.source}</span>
               </span>
               <button
                 type="button"
                 className="btn btn-ghost btn-xs"
-                aria-label={`Remove the reading of ${degC(r.tempC)}, ${ago(r.atMs, nowMs)}`}
+                aria-label={`Remove the reading of ${tempText(r.tempC)}, ${ago(r.atMs, nowMs)}`}
                 onClick={() => void remove(r)}
               >
                 remove

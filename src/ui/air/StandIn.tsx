@@ -3,6 +3,7 @@
 import { useEffect, useState } from "react";
 import { switchStandInAction } from "@/actions/air";
 import { type AirScreen, WEATHERS, type Weather } from "@/contracts";
+import { inUnits } from "@/format";
 import { WEATHER_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
 
@@ -42,7 +43,7 @@ export function StandIn({ screen }: { screen: AirScreen }) {
           >
             {WEATHERS.map((w) => (
               <option key={w} value={w}>
-                {WEATHER_NAME[w]}
+                {inUnits(WEATHER_NAME[w])}
               </option>
             ))}
           </select>

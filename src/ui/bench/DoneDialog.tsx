@@ -4,9 +4,9 @@ import { type FormEvent, type Ref, useState } from "react";
 import { finishAction } from "@/actions/bench";
 import type { Problem } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
-import { um } from "@/format";
+import { figureField, figureTyped, filmText } from "@/format";
 import { useAct } from "../hooks/useAct";
-import { Figure, figure } from "./Figure";
+import { Figure } from "./Figure";
 
 interface Draft {
   readonly minutesAgo: string;
@@ -51,11 +51,11 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
     const input = {
       opId: op.id,
       note: draft.note,
-      minutesAgo: figure(draft.minutesAgo) ?? 0,
-      coats: figure(draft.coats),
-      wftUm: figure(draft.wftUm),
-      tempC: figure(draft.tempC),
-      rhPct: figure(draft.rhPct),
+      minutesAgo: figureTyped(draft.minutesAgo, "min") ?? 0,
+      coats: figureTyped(draft.coats, ""),
+      wftUm: figureTyped(draft.wftUm, "µm"),
+      tempC: figureTyped(draft.tempC, "°C"),
+      rhPct: figureTyped(draft.rhPct, "%"),
     };
     const outcome = await act(() => finishAction(tile.regionId, input), { quiet: true });
     setProblem(outcome.ok ? null : outcome.problem);
@@ -73,12 +73,12 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
         {op.kind === "coat" && (
           <div className="grid grid-cols-2 gap-3">
             {field("coats", "Coats put on", "", "1")}
-            {field("wftUm", "Wet film a coat", "µm", um(op.wftUm ?? 0))}
+            {field("wftUm", "Wet film a coat", "µm", filmText(op.wftUm ?? 0))}
           </div>
         )}
         <div className="grid grid-cols-3 gap-3">
           {field("minutesAgo", "Finished", "min ago", "0")}
-          {field("tempC", "Air read", "°C", String(Math.round(air.tempC * 10) / 10))}
+          {field("tempC", "Air read", "°C", figureField(Math.round(air.tempC * 10) / 10, "°C"))}
           {field("rhPct", "Humidity", "%", String(Math.round(air.rhPct)))}
         </div>
         <label className="text-base">

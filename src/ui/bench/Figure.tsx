@@ -1,12 +1,9 @@
-/** A figure as it was typed: a comma is a point, nothing is null, and what is no number goes to the server as it is, to be told so. */
-export const figure = (text: string): unknown => {
-  const t = text.trim().replace(",", ".");
-  return t === "" ? null : Number.isNaN(Number(t)) ? t : Number(t);
-};
+import { unitShown } from "@/format";
 
 interface FigureProps {
   readonly id: string;
   readonly label: string;
+  /** of storage: it is shown, and typed, in the reader's */
   readonly unit: string;
   readonly hint?: string;
   readonly value: string;
@@ -28,7 +25,7 @@ export function Figure({ id, label, unit, hint, value, fault, onChange }: Figure
           aria-invalid={fault !== null}
           onChange={(e) => onChange(e.target.value)}
         />
-        {unit && <span className="soft text-sm">{unit}</span>}
+        {unit && <span className="soft text-sm">{unitShown(unit)}</span>}
       </div>
       {fault && (
         <p role="alert" className="font-semibold text-error">

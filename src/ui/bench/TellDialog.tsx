@@ -4,10 +4,11 @@ import { type FormEvent, type Ref, useState } from "react";
 import { tellAction } from "@/actions/bench";
 import type { NamedFilm, Problem } from "@/contracts";
 import type { ExtraKind, ExtraWork } from "@/core/model";
+import { figureField, figureTyped } from "@/format";
 import { EXTRA_NAME, EXTRA_NOTE, WETTING_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
 import { Choice } from "./Choice";
-import { Figure, figure } from "./Figure";
+import { Figure } from "./Figure";
 
 type What = ExtraKind | "measured";
 const WHATS = ["wash", "wipe", "rub", "strip", "measured"] as const satisfies readonly What[];
@@ -22,13 +23,16 @@ interface TellProps {
   readonly laid: readonly NamedFilm[];
 }
 
+/** What a light rub takes, µm. */
+const USUAL_RUB_UM = 5;
 const EMPTY = {
   what: "wash" as What,
   done: true,
   how: "rinse" as (typeof HOWS)[number],
   grit: "400",
   wet: true,
-  takesUm: "5",
+  /** as typed; null = the usual */
+  takesUm: null as string | null,
   downTo: "",
   layerId: "",
   dftUm: "",
@@ -42,7 +46,12 @@ function workOf(d: Draft): ExtraWork | { kind: string } {
     case "wash":
       return { kind: "wash", how: d.how };
     case "rub":
-      return { kind: "rub", grit: figure(d.grit) as number, wet: d.wet, takesUm: figure(d.takesUm) as number };
+      return {
+        kind: "rub",
+        grit: figureTyped(d.grit, "") as number,
+        wet: d.wet,
+        takesUm: (d.takesUm === null ? USUAL_RUB_UM : figureTyped(d.takesUm, "µm")) as number,
+      };
     case "strip":
       return { kind: "strip", downTo: d.downTo || null };
     default:
@@ -51,8 +60,9 @@ function workOf(d: Draft): ExtraWork | { kind: string } {
 }
 
 function toldOf(d: Draft, layerId: string): unknown {
-  const minutesAgo = figure(d.minutesAgo) ?? 0;
-  if (d.what === "measured") return { kind: "measured", layerId, dftUm: figure(d.dftUm), minutesAgo, note: d.note };
+  const minutesAgo = figureTyped(d.minutesAgo, "min") ?? 0;
+  if (d.what === "measured")
+    return { kind: "measured", layerId, dftUm: figureTyped(d.dftUm, "µm"), minutesAgo, note: d.note };
   return d.done
     ? { kind: "worked", work: workOf(d), minutesAgo, note: d.note }
     : { kind: "asked", work: workOf(d), note: d.note };
@@ -185,7 +195,7 @@ function Details({ draft, set, laid, layerId, problem, id }: DetailsProps) {
             id={`${id}-takes`}
             label="Takes off"
             unit="µm"
-            value={draft.takesUm}
+            value={draft.takesUm ?? figureField(USUAL_RUB_UM, "µm")}
             fault={faultOf(problem, "work.takesUm")}
             onChange={(takesUm) => set({ takesUm })}
           />

@@ -6,7 +6,7 @@ import { afterLookAction, finishAction, startAction, takeBackAction } from "@/ac
 import type { BenchScreen, NamedFilm } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
 import type { Operation } from "@/core/work";
-import { clock, countdown, duration, relativeDay, um } from "@/format";
+import { clock, countdown, duration, filmText, relativeDay } from "@/format";
 import { againstTexts, MILESTONE_NAME, safetyLine, workSafety, workText } from "@/messages";
 import { useAct } from "../hooks/useAct";
 import { MiniSection } from "../section/MiniSection";
@@ -237,7 +237,7 @@ function TileHead({ tile, zone, pile, name, title, nowMin, tell }: HeadProps) {
           {zone === "drying" ? title.charAt(0).toLowerCase() + title.slice(1) : title}
         </p>
         <p className="soft text-sm">
-          {tile.done} of {tile.of} steps done{op.wftUm !== null && <> · {um(op.wftUm)} wet planned</>}
+          {tile.done} of {tile.of} steps done{op.wftUm !== null && <> · {filmText(op.wftUm)} wet planned</>}
         </p>
       </div>
       <button

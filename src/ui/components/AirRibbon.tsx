@@ -4,7 +4,7 @@ import { MoonStar, Search, Sun } from "lucide-react";
 import Link from "next/link";
 import { chooseModelAction } from "@/actions/parts";
 import type { AirNow } from "@/contracts";
-import { ago, clock, countdown, degC, pct, relativeDay } from "@/format";
+import { ago, clock, countdown, pct, relativeDay, tempByText, tempText } from "@/format";
 import { useAct } from "../hooks/useAct";
 import { useLiveAir } from "../hooks/useLiveAir";
 import { useNowMs } from "../hooks/useNow";
@@ -29,14 +29,14 @@ function DewGauge({ marginC }: { marginC: number }) {
   return (
     <span
       className={`inline-flex items-center gap-1.5 ${tight ? "font-bold text-error" : ""}`}
-      title="How far the air is above its dew point; coat only from 3 °C up"
+      title={`How far the air is above its dew point; coat only from ${tempByText(3)} up`}
     >
       <svg viewBox="0 0 60 14" className="h-3.5 w-14 md:max-[1440px]:hidden" aria-hidden>
         <rect x="0.5" y="3.5" width="59" height="7" fill="none" stroke="currentColor" />
         <rect x="1" y="4" width={58 * share} height="6" fill="currentColor" opacity="0.75" />
         <path d={`M${60 * (LEAST_MARGIN_C / GAUGE_FULL_C)} 0v14`} stroke="currentColor" strokeWidth="2" />
       </svg>
-      {degC(marginC)} above dew point
+      {tempByText(marginC)} above dew point
       {tight ? ": too little" : ""}
     </span>
   );
@@ -123,7 +123,7 @@ export function AirRibbon({ data, onSearch }: { data: RibbonData; onSearch: () =
         aria-label="Air now; more of it under Air"
       >
         <span>
-          <strong>{degC(air.tempC)}</strong> · <strong>{pct(air.rhPct)}</strong> RH
+          <strong>{tempText(air.tempC)}</strong> · <strong>{pct(air.rhPct)}</strong> RH
         </span>
         <DewGauge marginC={air.dewMarginC} />
         <span className="soft hidden max-w-56 truncate lg:inline" data-testid="air-source">

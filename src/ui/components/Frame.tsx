@@ -4,6 +4,8 @@ import { useRouter } from "next/navigation";
 import { type ReactNode, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Toaster } from "sonner";
+import type { Showing } from "@/contracts";
+import { showAs } from "@/format";
 import { NowProvider } from "../hooks/useNow";
 import { AirRibbon, type RibbonData } from "./AirRibbon";
 import { type Findable, Finder } from "./Finder";
@@ -16,6 +18,7 @@ interface FrameProps {
   readonly unreadable: readonly { readonly what: string; readonly count: number }[];
   readonly serverNowMs: number;
   readonly timeZone: string;
+  readonly showing: Showing;
   readonly children: ReactNode;
 }
 
@@ -28,7 +31,9 @@ const SHORTCUTS: readonly (readonly [keys: string, what: string])[] = [
 ];
 
 /** Rail, air ribbon, search and shortcuts: the same on every screen. */
-export function Frame({ ribbon, things, unreadable, serverNowMs, timeZone, children }: FrameProps) {
+export function Frame({ ribbon, things, unreadable, serverNowMs, timeZone, showing, children }: FrameProps) {
+  // before anything inside it is drawn, so that every figure on the page speaks the same units
+  showAs(showing);
   const router = useRouter();
   const [finding, setFinding] = useState(false);
   const help = useRef<HTMLDialogElement>(null);

@@ -2,6 +2,7 @@
 
 import { type KeyboardEvent, useEffect, useId, useState } from "react";
 import type { Problem } from "@/contracts";
+import { figureField, figureTyped, unitShown } from "@/format";
 import type { SaveField } from "../hooks/useRow";
 
 const CONFLICT = "Changed in another tab meanwhile. Enter puts yours over it, Esc takes theirs.";
@@ -68,10 +69,6 @@ export function TextCell({ value, field, label, save, className }: CellProps & {
   );
 }
 
-/** An empty field is "not given"; anything that is not a number is sent as it is and refused with the reason. */
-const toNumber = (text: string): unknown =>
-  text.trim() === "" ? null : Number.isNaN(Number(text.replace(",", "."))) ? text : Number(text.replace(",", "."));
-
 export function NumberCell({
   value,
   field,
@@ -82,12 +79,13 @@ export function NumberCell({
   placeholder = "?",
 }: CellProps & { value: number | null; unit: string; placeholder?: string }) {
   const id = useId();
-  const d = useDraft(value === null ? "" : String(value), field, save, toNumber);
+  const shown = unitShown(unit);
+  const d = useDraft(figureField(value, unit), field, save, (text) => figureTyped(text, unit));
   return (
     <div className={className}>
       <label className={`input input-sm w-full ${d.fault ? "input-error" : ""}`}>
         <input
-          aria-label={`${label}, ${unit}`}
+          aria-label={`${label}, ${shown}`}
           aria-invalid={d.fault !== null}
           aria-describedby={d.fault ? id : undefined}
           inputMode="decimal"
@@ -98,7 +96,7 @@ export function NumberCell({
           onBlur={() => void d.commit()}
           onKeyDown={d.onKeyDown}
         />
-        <span className="soft text-xs">{unit}</span>
+        <span className="soft text-xs">{shown}</span>
       </label>
       <Fault id={id} text={d.fault} />
     </div>

@@ -7,6 +7,7 @@ import { toast } from "sonner";
 import { couponMadeAction, couponTestedAction, deleteCouponAction, restoreCouponAction } from "@/actions/coupons";
 import type { CouponView, Problem } from "@/contracts";
 import { COUPON_RESULTS, type Product } from "@/core/model";
+import { filmText } from "@/format";
 import { HEAVINESS_NAME, MATERIAL_NAME, RESULT_NAME, stageOf, weightText } from "@/messages";
 import { PhotoField } from "../components/PhotoField";
 import { offerUndo, useAct } from "../hooks/useAct";
@@ -48,7 +49,7 @@ export function CouponPanel({ coupon, products, when, nameOf, close }: Props) {
               aria-hidden
             />
             {productOf(l.productId)?.name ?? l.productId}: {l.coats} {HEAVINESS_NAME[l.heaviness]}
-            {l.wftUm !== null && `, ${l.wftUm} µm wet each`}
+            {l.wftUm !== null && `, ${filmText(l.wftUm)} wet each`}
           </li>
         ))}
       </ol>

@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import type { FilmScreen } from "@/contracts";
 import { MATERIALS } from "@/core/model";
 import { ownGapMin } from "@/core/reference";
-import { degC, duration, um } from "@/format";
+import { duration, filmText, tempText } from "@/format";
 import { MATERIAL_NAME } from "@/messages";
 import { boxLimitC, type FilmSettings, LIMITS, layersOf } from "./settings";
 
@@ -123,7 +123,7 @@ export function Controls({ screen, s, set }: { screen: FilmScreen; s: FilmSettin
             least={Math.max(1, Math.round(top.product.label.wftUm * 0.25))}
             most={Math.round(top.product.label.wftUm * 3)}
             step={1}
-            say={um}
+            say={filmText}
             set={set}
             reset={s.wftUm === null ? null : "as planned"}
           />
@@ -176,7 +176,7 @@ export function Controls({ screen, s, set }: { screen: FilmScreen; s: FilmSettin
 const range = (name: keyof typeof LIMITS) => ({ least: LIMITS[name][0], most: LIMITS[name][1] });
 
 const STEADY = [
-  { name: "tempC", label: "Temperature", usual: 20, step: 0.5, say: degC, ...range("tempC") },
+  { name: "tempC", label: "Temperature", usual: 20, step: 0.5, say: tempText, ...range("tempC") },
   { name: "rhPct", label: "Humidity", usual: 50, step: 1, say: (v: number) => `${v} % RH`, ...range("rhPct") },
   {
     name: "airflowMS",
@@ -250,12 +250,12 @@ function Airs({ screen, s, set }: { screen: FilmScreen; s: FilmSettings; set: Se
         <>
           <Slider
             name="boxC"
-            label={`Box, at most ${degC(limit)}`}
+            label={`Box, at most ${tempText(limit)}`}
             value={Math.min(s.boxC, limit)}
             least={20}
             most={limit}
             step={1}
-            say={degC}
+            say={tempText}
             set={set}
             reset={null}
           />

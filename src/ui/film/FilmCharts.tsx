@@ -3,6 +3,7 @@
 import type { Annotations, Data, Shape } from "plotly.js";
 import { useCallback } from "react";
 import type { FilmStudy, StudyRun } from "@/core/study";
+import { figureShown, unitShown } from "@/format";
 import { filmMilestoneName, STUDY_AIR_NAME } from "@/messages";
 import { Chart, type ChartInk, type ChartSpec } from "../charts/Chart";
 
@@ -85,12 +86,12 @@ export function HeatMap({ study }: { study: FilmStudy }) {
         {
           type: "heatmap",
           x,
-          y: study.heights as number[],
+          y: study.heights.map((um) => figureShown(um, "µm")),
           z: study.phi.map((row) => row.map((v) => (Number.isNaN(v) ? null : v))) as number[][],
           colorscale: scale(ink),
           zmin: 0,
           zmax: 0.7,
-          hovertemplate: "%{x:.1f} h, %{y:.1f} µm: φ %{z:.3f}<extra></extra>",
+          hovertemplate: `%{x:.1f} h, %{y:.3~g} ${unitShown("µm")}: φ %{z:.3f}<extra></extra>`,
           colorbar: {
             title: { text: "φ" },
             thickness: 12,
@@ -117,8 +118,8 @@ export function HeatMap({ study }: { study: FilmStudy }) {
           yref: "y",
           x0: 0,
           x1: 1,
-          y0: topUm,
-          y1: topUm,
+          y0: figureShown(topUm, "µm"),
+          y1: figureShown(topUm, "µm"),
           line: { color: ink.ink, width: 1 },
         }),
       );
@@ -127,7 +128,10 @@ export function HeatMap({ study }: { study: FilmStudy }) {
         layout: {
           margin: { l: 52, r: 12, t: 104, b: 44 },
           xaxis: { title: { text: "hours after the last coat" }, range: [x[0]!, x.at(-1)!] },
-          yaxis: { title: { text: "dry film above the face, µm" }, range: [0, study.coats.at(-1)!.topUm] },
+          yaxis: {
+            title: { text: `dry film above the face, ${unitShown("µm")}` },
+            range: [0, figureShown(study.coats.at(-1)!.topUm, "µm")],
+          },
           ...(study.alpha
             ? {
                 yaxis2: {

@@ -1,7 +1,7 @@
 "use client";
 
 import type { FilmStudy } from "@/core/study";
-import { duration } from "@/format";
+import { duration, filmText } from "@/format";
 
 /** Places through the depth that are told, from the face up. */
 const PLACES = [0.02, 0.25, 0.5, 0.75, 0.98];
@@ -22,7 +22,7 @@ export function FilmTable({ study }: { study: FilmStudy }) {
             <th>after the last coat</th>
             {places.map((row) => (
               <th key={row} className="text-right">
-                φ at {study.heights[row]!.toFixed(1)} µm
+                φ at {filmText(study.heights[row]!)}
               </th>
             ))}
             {study.alpha && <th className="text-right">cure</th>}

@@ -5,7 +5,7 @@ import { useMemo } from "react";
 import type { FilmScreen } from "@/contracts";
 import { filmDefaults } from "@/core/reference";
 import type { FilmStudy } from "@/core/study";
-import { duration, um } from "@/format";
+import { duration, filmText } from "@/format";
 import { FIT_NOTE, filmMilestoneName, NEVER_TEXT, STUDY_AIR_NAME } from "@/messages";
 import type { FilmQuestion } from "@/workers/film";
 import { useAddress } from "../hooks/useAddress";
@@ -200,10 +200,11 @@ function Fine({ study, ms, name }: { study: FilmStudy; ms: number; name: string 
         <Download className="size-4" aria-hidden /> This run as CSV
       </button>
       <p className="soft max-w-prose flex-1">
-        {um(study.coats.at(-1)!.topUm)} dry in {study.coats.length} {study.coats.length === 1 ? "coat" : "coats"}; of{" "}
-        {um(mass.appliedUm)} volatile {um(mass.releasedUm)} left the film, {um(mass.leftUm)} is in it
-        {mass.sandedUm > 0.05 && <>, {um(mass.sandedUm)} was sanded off</>}. {study.steps} steps on {study.cells} cells,{" "}
-        {Math.round(ms)} ms. Anchored on the labels; the family’s constants are estimates.
+        {`${filmText(study.coats.at(-1)!.topUm)} dry in ${study.coats.length} ${study.coats.length === 1 ? "coat" : "coats"}`}
+        ; of {filmText(mass.appliedUm)} volatile {filmText(mass.releasedUm)} left the film, {filmText(mass.leftUm)} is
+        in it
+        {mass.sandedUm > 0.05 && <>, {filmText(mass.sandedUm)} was sanded off</>}. {study.steps} steps on {study.cells}{" "}
+        cells, {Math.round(ms)} ms. Anchored on the labels; the family’s constants are estimates.
         {study.notes.map((n) => (
           <span key={n.name + n.note}>
             {" "}

@@ -5,7 +5,7 @@ import { useMemo, useState } from "react";
 import type { FilmScreen } from "@/contracts";
 import type { Product } from "@/core/model";
 import type { QuoteReading, StudyLayer } from "@/core/study";
-import { duration, um } from "@/format";
+import { duration, figureShown, filmText, inUnits, tempText } from "@/format";
 import { MILESTONE_NAME, QUOTE_AIR_NAME } from "@/messages";
 import type { FilmQuestion } from "@/workers/film";
 import { useFilm } from "./useFilm";
@@ -47,12 +47,14 @@ const FIRST: readonly Entry[] = [
 
 function readingText(r: QuoteReading, product: Product): string {
   const labelled = Math.abs(r.ofLabel - 1) < 0.05;
-  const film = labelled ? "the label’s film" : `${um(r.wftUm)} wet (${Math.round(100 * r.ofLabel)} % of the label’s)`;
+  const film = labelled
+    ? "the label’s film"
+    : `${filmText(r.wftUm)} wet (${Math.round(100 * r.ofLabel)} % of the label’s)`;
   const coats =
     r.coats === 1
       ? "one coat"
       : `${r.coats} coats ${product.label.gapMin === null ? "a flash" : duration(product.label.gapMin)} apart`;
-  return `${MILESTONE_NAME[r.milestone]}: ${coats} of ${film}, ${QUOTE_AIR_NAME[r.air]}`;
+  return `${MILESTONE_NAME[r.milestone]}: ${coats} of ${film}, ${inUnits(QUOTE_AIR_NAME[r.air])}`;
 }
 
 /** Waits people quote, told apart: which clock each meant, under what it is true, and which is yours tonight. */
@@ -118,7 +120,7 @@ export function WhoseNumber({ screen, top }: { screen: FilmScreen; top: StudyLay
       {whose && (
         <div className="rounded-box bg-base-200 p-3" aria-busy={busy}>
           <h3 className="font-bold">
-            Your case tonight: {top.coats === 1 ? "one coat" : `${top.coats} coats`} of {um(top.wftUm)} wet
+            Your case tonight: {top.coats === 1 ? "one coat" : `${top.coats} coats`} of {filmText(top.wftUm)} wet
           </h3>
           <ul className="mt-1 grid gap-x-6 gap-y-0.5 sm:grid-cols-2">
             {whose.own.map((o) => (
@@ -131,7 +133,9 @@ export function WhoseNumber({ screen, top }: { screen: FilmScreen; top: StudyLay
               </li>
             ))}
           </ul>
-          <p className="soft mt-1 text-sm">By the wait clock, within 15 % of the film model between 10 and 30 °C.</p>
+          <p className="soft mt-1 text-sm">
+            By the wait clock, within 15 % of the film model between {figureShown(10, "°C")} and {tempText(30)}.
+          </p>
         </div>
       )}
       {report?.kind === "failed" && <p role="alert">The film model could not answer: {report.why}.</p>}

@@ -68,7 +68,7 @@ describe("useAct", () => {
   ] as const)("%s", async (_, outcome, options, shown) => {
     const { result } = renderHook(() => useAct());
     await act(async () => {
-      expect(await result.current.act(async () => outcome, options)).toBe(outcome);
+      expect(await result.current.act(async () => outcome, options)).toEqual(outcome);
     });
     expect(mockToast.error).toHaveBeenCalledTimes(shown);
     expect(mockRouter.refresh).not.toHaveBeenCalled();

@@ -5,6 +5,7 @@ import { useCallback, useState, useTransition } from "react";
 import { toast } from "sonner";
 import type { Outcome, Problem } from "@/contracts";
 import { TROUBLE } from "@/messages";
+import { readable } from "./readable";
 
 export const showProblem = (p: Problem): void => {
   const { title, now } = TROUBLE[p.code];
@@ -33,7 +34,8 @@ export function useAct() {
     async <T>(action: () => Promise<Outcome<T>>, options: { quiet?: boolean } = {}): Promise<Outcome<T>> => {
       setBusy(true);
       try {
-        const outcome = await action();
+        const answer = await action();
+        const outcome = answer.ok ? answer : { ...answer, problem: readable(answer.problem) };
         if (outcome.ok) startTransition(() => router.refresh());
         else if (!options.quiet) showProblem(outcome.problem);
         return outcome;

@@ -1,6 +1,10 @@
 "use client";
 
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from "react";
+import { MS_PER_MIN } from "@/core/base";
+import { wallClock } from "@/format";
+
+const ISO_DAY = "2026-11-28".length;
 
 interface ServerTime {
   /** what the server's clock read when it made the page */
@@ -57,6 +61,12 @@ export function useNowMs(everyMs = 1000): number {
 }
 
 export const useShedZone = (): string => useContext(ServerClock).timeZone;
+
+/** The day it is in the shed, 2026-11-28. */
+export function useToday(): string {
+  const time = useContext(ServerClock);
+  return wallClock(read(time) / MS_PER_MIN, time.timeZone).slice(0, ISO_DAY);
+}
 
 /** Asks the server's clock once, when something has happened; milliseconds since 1970. */
 export function useAskNow(): () => number {

@@ -3,6 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Outcome, Problem } from "@/contracts";
+import { readable } from "./readable";
 import { useAskNow } from "./useNow";
 
 export type SaveField = (fields: Record<string, unknown>) => Promise<Problem | null>;
@@ -33,7 +34,7 @@ export function useRow(
             setSavedMs(askNow());
           }
           if (outcome.ok || outcome.problem.code === "conflict") router.refresh();
-          return outcome.ok ? null : outcome.problem;
+          return outcome.ok ? null : readable(outcome.problem);
         } catch {
           return {
             code: "storage-locked",

@@ -3,7 +3,7 @@
 import { takeBackAction } from "@/actions/bench";
 import { eventOf, type LogEntry, NO_CARDS } from "@/contracts";
 import { fold, lastStanding } from "@/core/history";
-import { clock, day, degC, pct, um } from "@/format";
+import { clock, day, filmText, inUnits, pct, tempText, volumeText } from "@/format";
 import { SIGN_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
@@ -33,9 +33,9 @@ interface LogTableProps {
 
 function film(e: LogEntry): string {
   if (!("coats" in e) || e.coats === null) return "";
-  const coats = `${e.coats} coat${e.coats > 1 ? "s" : ""}${e.wftUm === null ? "" : `, ${um(e.wftUm)} wet`}`;
+  const coats = `${e.coats} coat${e.coats > 1 ? "s" : ""}${e.wftUm === null ? "" : `, ${filmText(e.wftUm)} wet`}`;
   if (!e.used) return coats;
-  return `${coats}; about ${e.used.ml} ml ${e.kind === "taken-back" ? "back in" : "out of"} the can`;
+  return `${coats}; about ${volumeText(e.used.ml)} ${e.kind === "taken-back" ? "back in" : "out of"} the can`;
 }
 
 export function LogTable({ log, names, timeZone }: LogTableProps) {
@@ -118,14 +118,14 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
                     </td>
                     <td className="px-2 py-1.5">{nameOf(e.regionId)}</td>
                     <td className="px-2 py-1.5">
-                      {e.title.slice(e.title.indexOf(":") + 1)}
+                      {inUnits(e.title.slice(e.title.indexOf(":") + 1))}
                       {e.override && (
                         <span className="block text-sm text-warning">went on against what was said: {e.override}</span>
                       )}
                     </td>
                     <td className="px-2 py-1.5 whitespace-nowrap">{film(e)}</td>
                     <td className="px-2 py-1.5 whitespace-nowrap">
-                      {degC(e.air.tempC)}, {pct(e.air.rhPct)}{" "}
+                      {tempText(e.air.tempC)}, {pct(e.air.rhPct)}{" "}
                       <span className="soft text-sm">{AIR_FROM[e.air.source]}</span>
                     </td>
                     <td className="px-2 py-1.5">

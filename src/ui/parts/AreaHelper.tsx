@@ -3,6 +3,7 @@
 import { useState } from "react";
 import type { Problem } from "@/contracts";
 import { SOLID_SHAPE, SOLIDS, type SolidKind, solidAreaCm2 } from "@/core/reference";
+import { areaText, figureRead, figureShown, unitShown } from "@/format";
 import { meshFaultText } from "@/messages";
 import { Apart } from "../components/Apart";
 import { useMesh } from "./useMesh";
@@ -71,7 +72,7 @@ function Length({
 }) {
   return (
     <label className="text-sm">
-      {name}, {unit}
+      {name}, {unitShown(unit)}
       <input
         className="input input-sm w-full"
         inputMode="decimal"
@@ -87,7 +88,11 @@ function FromSolid({ kind, take }: { kind: SolidKind; take: (cm2: number) => Pro
   const [texts, setTexts] = useState<readonly string[]>(lengths.map(() => ""));
   const [painted, setPainted] = useState<number>(ends[0] ?? 0);
   const [pieces, setPieces] = useState("1");
-  const one = solidAreaCm2(kind, texts.map(figure), painted);
+  const one = solidAreaCm2(
+    kind,
+    texts.map((t) => figureRead(figure(t), "mm")),
+    painted,
+  );
   const count = figure(pieces);
   const cm2 = one === null || !(count > 0) ? null : one * count;
   return (
@@ -124,7 +129,7 @@ function FromSolid({ kind, take }: { kind: SolidKind; take: (cm2: number) => Pro
           </select>
         </label>
       )}
-      <Take cm2={cm2} missing="Give every length in mm." />
+      <Take cm2={cm2} missing={`Give every length in ${unitShown("mm")}.`} />
     </form>
   );
 }
@@ -136,7 +141,7 @@ function Take({ cm2, missing }: { cm2: number | null; missing: string }) {
         Use this area
       </button>
       <output className="font-bold">
-        {cm2 === null ? <span className="soft font-normal">{missing}</span> : `${rounded(cm2)} cm²`}
+        {cm2 === null ? <span className="soft font-normal">{missing}</span> : areaText(cm2)}
       </output>
     </span>
   );
@@ -220,10 +225,10 @@ function Measured({ take }: FromFileProps) {
           <Length name="of it painted" unit="%" value={share} change={setShare} />
           {toCm && (
             <p className="col-span-2 text-sm">
-              {size.map((s) => `${round3(s * toCm * 10)} mm`).join(" × ")};{" "}
+              {size.map((s) => `${round3(figureShown(s * toCm * 10, "mm"))} ${unitShown("mm")}`).join(" × ")};{" "}
               {measured.volume === null
                 ? "the mesh is open: no volume"
-                : `${round3(measured.volume * toCm ** 3)} cm³ inside`}
+                : `${round3(figureShown(measured.volume * toCm ** 3, "cm³"))} ${unitShown("cm³")} inside`}
               .
             </p>
           )}

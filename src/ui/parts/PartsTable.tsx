@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useCallback, useEffect } from "react";
 import { addRegionAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/actions/parts";
 import type { PartNode, RegionNode } from "@/contracts";
-import { um } from "@/format";
+import { areaText, filmText } from "@/format";
 import { CONDITION_NAME, EXPOSURE_NAME, FINISH_NAME, MATERIAL_NAME } from "@/messages";
 import { ChipsCell, NumberCell, SelectCell, TextCell } from "../components/cells";
 import { PhotoField } from "../components/PhotoField";
@@ -26,7 +26,7 @@ function useDelete(kind: "part" | "region", id: string, name: string) {
 /** What not knowing costs, said where it is not known. */
 function unknowns(r: RegionNode["region"]): string | null {
   if (r.material === null) return "Without a material nothing can be judged or planned.";
-  if (r.areaCm2 === null) return "Without an area: no quantities, and work is timed as for 100 cm².";
+  if (r.areaCm2 === null) return `Without an area: no quantities, and work is timed as for ${areaText(100)}.`;
   return null;
 }
 
@@ -35,9 +35,9 @@ function toldMore(r: RegionNode["region"]): string {
   const words = [
     r.oldFinish ? "old finish" : "",
     r.sealedBy ? "sealed" : "",
-    r.fillDepthUm == null ? "" : `to fill ${um(r.fillDepthUm)}`,
+    r.fillDepthUm == null ? "" : `to fill ${filmText(r.fillDepthUm)}`,
     r.massBudgetG == null ? "" : `up to ${r.massBudgetG} g`,
-    r.fitAllowanceUm == null ? "" : `fits within ${um(r.fitAllowanceUm)}`,
+    r.fitAllowanceUm == null ? "" : `fits within ${filmText(r.fitAllowanceUm)}`,
     (r.keepBare ?? []).length > 0 ? `bare: ${r.keepBare!.join(", ")}` : "",
   ];
   return words.filter(Boolean).join(" · ");

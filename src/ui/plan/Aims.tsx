@@ -4,6 +4,7 @@ import { Undo2 } from "lucide-react";
 import { useState } from "react";
 import type { PlanScreen } from "@/contracts";
 import type { Objective } from "@/core/model";
+import { DateInput } from "../components/DateInput";
 import type { Planner } from "./usePlanning";
 
 const OBJECTIVE_NAME: Readonly<Record<Objective, string>> = {
@@ -36,21 +37,16 @@ export function Aims({ screen, planner }: { screen: PlanScreen; planner: Planner
           ))}
         </select>
       </label>
-      <label className="flex items-center gap-2">
+      <span className="flex items-center gap-2">
         done by
-        <input
-          type="date"
-          className={`input input-sm w-40 ${fault ? "input-error" : ""}`}
-          aria-label="All work done by"
-          aria-invalid={fault !== null}
-          defaultValue={planning.due ?? ""}
-          key={planning.due ?? "none"}
-          onChange={async (e) => {
-            if (e.target.value !== "" && e.target.value < "1970-01-01") return;
-            setFault(await planner.change({ due: e.target.value === "" ? null : e.target.value }, "Due date changed"));
-          }}
+        <DateInput
+          label="All work done by"
+          invalid={fault !== null}
+          value={planning.due ?? ""}
+          today={screen.today}
+          onChange={async (day) => setFault(await planner.change({ due: day === "" ? null : day }, "Due date changed"))}
         />
-      </label>
+      </span>
       {planner.undoable > 0 && (
         <button type="button" className="btn btn-sm" onClick={() => void planner.undo()} disabled={planner.busy}>
           <Undo2 className="size-4" aria-hidden />

@@ -1,6 +1,6 @@
 import type { PlanScreen } from "@/contracts";
 import type { PlanAnswer } from "@/core/plan";
-import { day, dayClock, duration, relativeDay } from "@/format";
+import { day, dayClock, duration, relativeDay, volumeText } from "@/format";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 const SHOWN = 8;
@@ -47,7 +47,6 @@ export function Moved({
 export function Stock({ answer, screen }: { answer: Planned; screen: PlanScreen }) {
   const { timeZone, products } = screen;
   if (answer.stock.length === 0) return null;
-  const ml = (x: number) => `${x < 10 ? Math.round(10 * x) / 10 : Math.round(x)} ml`;
   const short = answer.stock.filter((l) => l.shortMl > 0);
   return (
     <details className="rounded-box bg-base-200 p-3" open={short.length > 0} data-testid="stock">
@@ -74,12 +73,12 @@ export function Stock({ answer, screen }: { answer: Planned; screen: PlanScreen 
                 <td>{products[l.productId]?.name}</td>
                 <td className="text-right">
                   {l.partial && "over "}
-                  {ml(l.needMl)}
+                  {volumeText(l.needMl)}
                 </td>
-                <td className="text-right">{l.leftMl === null ? "not told" : ml(l.leftMl)}</td>
+                <td className="text-right">{l.leftMl === null ? "not told" : volumeText(l.leftMl)}</td>
                 <td className="text-right">
                   {l.shortMl > 0 ? (
-                    <strong className="text-error">{ml(l.shortMl)}</strong>
+                    <strong className="text-error">{volumeText(l.shortMl)}</strong>
                   ) : l.leftMl === null ? (
                     "not known"
                   ) : (

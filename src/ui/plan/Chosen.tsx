@@ -6,8 +6,10 @@ import type { PlanScreen } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import type { PlannedOp } from "@/core/plan";
 import { MOST_ROUNDS } from "@/core/reference";
-import { clock, dayClock, degC, duration, minOfWallClock, pct, um, wallClock } from "@/format";
+import { clock, dayClock, duration, filmText, minOfWallClock, pct, tempText, wallClock } from "@/format";
 import { MILESTONE_NAME } from "@/messages";
+import { ClockInput } from "../components/ClockInput";
+import { DateInput } from "../components/DateInput";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
 import { EarlyStartBox } from "./EarlyStartBox";
 import { trialText } from "./trial";
@@ -67,9 +69,9 @@ export function Chosen({ op, screen, title, onSpine, planner, desk, words, close
       "When",
       `${dayClock(op.startMin, timeZone)} to ${clock(op.endMin, timeZone)}, ${duration(op.handsOnMin)} hands-on${op.batch ? ` (together with ${op.batch.length - 1} more)` : ""}`,
     ],
-    ["Air then", `${degC(op.tempC)}, ${pct(op.rhPct)} RH (expected)`],
+    ["Air then", `${tempText(op.tempC)}, ${pct(op.rhPct)} RH (expected)`],
   ];
-  if (op.wftUm !== null) rows.push(["Film", `${um(op.wftUm)} wet`]);
+  if (op.wftUm !== null) rows.push(["Film", `${filmText(op.wftUm)} wet`]);
   if (op.wait) {
     const w = op.wait;
     rows.push([
@@ -233,10 +235,11 @@ function StartAt({
   busy: boolean;
 }) {
   const { timeZone } = screen;
-  const asText = (min: number) => wallClock(min, timeZone).replace(" ", "T");
-  const [text, setText] = useState(asText(op.startMin));
+  const [planned] = useState(() => wallClock(op.startMin, timeZone).split(" ") as [string, string]);
+  const [date, setDate] = useState(planned[0]);
+  const [clockAt, setClockAt] = useState(planned[1]);
   const { ask, trial } = desk;
-  const atMin = minOfWallClock(text, timeZone);
+  const atMin = minOfWallClock(`${date} ${clockAt}`, timeZone);
   useEffect(() => {
     if (atMin !== null && atMin !== op.startMin) ask({ kind: "move", opId: op.id, startMin: atMin });
   }, [ask, atMin, op.id, op.startMin]);
@@ -245,17 +248,11 @@ function StartAt({
   return (
     <div className="grid gap-1">
       <div className="flex flex-wrap items-center gap-2">
-        <label className="flex items-center gap-2">
+        <span className="flex items-center gap-2">
           Start
-          <input
-            type="datetime-local"
-            step={300}
-            className="input input-sm w-52"
-            aria-label="Start at"
-            value={text}
-            onChange={(e) => setText(e.target.value)}
-          />
-        </label>
+          <DateInput label="Start on" value={date} onChange={setDate} today={screen.today} />
+          <ClockInput label="Start at" value={clockAt} onChange={setClockAt} />
+        </span>
         <button
           type="button"
           className="btn btn-sm"

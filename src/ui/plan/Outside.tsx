@@ -3,12 +3,14 @@
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Planning, PlanScreen } from "@/contracts";
+import { DateInput } from "../components/DateInput";
 import { type Planner, withEntry } from "./usePlanning";
 
 /** How parts go together, and what is not there yet: products on their way, parts sent out. */
 export function Outside({ screen, planner }: { screen: PlanScreen; planner: Planner }) {
   const { planning, parts } = screen;
   const [fault, setFault] = useState<string | null>(null);
+  const [back, setBack] = useState("");
   const change = async (edit: Partial<Planning>, what: string) => setFault(await planner.change(edit, what));
   const count = planning.joins.length + Object.keys(planning.arrivals).length + Object.keys(planning.away).length;
   const answer = screen.plan?.answer;
@@ -38,6 +40,7 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
                 key={p.id}
                 name={p.owned === false ? `${p.name}, to buy: arrives` : `${p.name}, runs out: more arrives`}
                 value={planning.arrivals[p.id] ?? ""}
+                today={screen.today}
                 save={(date) => change({ arrivals: withEntry(planning.arrivals, p.id, date) }, "Arrival changed")}
               />
             ))}
@@ -48,6 +51,7 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
                   key={r.id}
                   name={`${r.name}, sent out: back`}
                   value={planning.away[r.id]!}
+                  today={screen.today}
                   save={(date) => change({ away: withEntry(planning.away, r.id, date) }, "Date changed")}
                 />
               ))}
@@ -71,7 +75,7 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
               ))}
             </select>
             sent out, back on
-            <input type="date" name="back" className="input input-sm w-40" aria-label="Back on" required />
+            <DateInput name="back" label="Back on" value={back} onChange={setBack} today={screen.today} required />
             <button type="submit" className="btn btn-sm" disabled={planner.busy}>
               Add
             </button>
@@ -166,24 +170,20 @@ function PartSelect({
 function DateLine({
   name,
   value,
+  today,
   save,
 }: {
   name: string;
   value: string;
+  today: string;
   save: (date: string | null) => Promise<void>;
 }) {
   return (
     <li>
-      <label className="flex items-center gap-2">
+      <span className="flex items-center gap-2">
         <span className="flex-1">{name}</span>
-        <input
-          type="date"
-          className="input input-sm w-40"
-          defaultValue={value}
-          key={value}
-          onBlur={(e) => e.target.value !== value && void save(e.target.value === "" ? null : e.target.value)}
-        />
-      </label>
+        <DateInput label={name} value={value} today={today} onChange={(day) => void save(day === "" ? null : day)} />
+      </span>
     </li>
   );
 }

@@ -3,7 +3,7 @@
 import { Printer } from "lucide-react";
 import type { PlanScreen } from "@/contracts";
 import type { PlannedOp } from "@/core/plan";
-import { clock, day, duration } from "@/format";
+import { clock, day, duration, unitShown } from "@/format";
 import { workText } from "@/messages";
 import { cautionsOf, eveningsOf } from "./evenings";
 import { setUpText } from "./SessionList";
@@ -80,7 +80,7 @@ export function PrintCard({ screen, modelName }: { screen: PlanScreen; modelName
                 <li key={c}>{c}</li>
               ))}
             </ul>
-            <p className="mt-2 border-t border-black pt-1">Air read: ______ °C ______ % RH. Seen:</p>
+            <p className="mt-2 border-t border-black pt-1">Air read: ______ {unitShown("°C")} ______ % RH. Seen:</p>
           </article>
         ))}
       </div>

@@ -5,6 +5,7 @@ import { askForPlanAction } from "@/actions/plan";
 import { saveShopAction } from "@/actions/settings";
 import type { PlanScreen } from "@/contracts";
 import type { Caution } from "@/core/model";
+import { figureField, figureShown, figureTyped, unitShown } from "@/format";
 import { useAct } from "../hooks/useAct";
 
 const CAUTION_NAME: Readonly<Record<Caution, string>> = {
@@ -17,7 +18,7 @@ export function WhatIf({ screen }: { screen: PlanScreen }) {
   const { shop, shopRev, today, modelId } = screen;
   const { act, busy } = useAct();
   const tonight = shop.air.tonight?.date === today ? shop.air.tonight.coldestC : null;
-  const [text, setText] = useState(tonight === null ? "" : String(tonight));
+  const [text, setText] = useState(figureField(tonight, "°C"));
   const [fault, setFault] = useState<string | null>(null);
   const change = async (edit: Record<string, unknown>, field: string) => {
     const saved = await act(() => saveShopAction(shopRev, edit), { quiet: true });
@@ -27,9 +28,8 @@ export function WhatIf({ screen }: { screen: PlanScreen }) {
     if (saved.ok && screen.plan) await act(() => askForPlanAction(modelId));
   };
   const setTonight = () => {
-    const t = text.trim().replace(",", ".");
-    const coldestC = Number.isNaN(Number(t)) ? t : Number(t);
-    void change({ air: { ...shop.air, tonight: t === "" ? null : { date: today, coldestC } } }, "coldestC");
+    const coldestC = figureTyped(text, "°C");
+    void change({ air: { tonight: coldestC === null ? null : { date: today, coldestC } } }, "coldestC");
   };
   const usual = shop.air.kind === "day" ? shop.air.meanC - shop.air.swingC : shop.air.meanC;
   return (
@@ -47,13 +47,13 @@ export function WhatIf({ screen }: { screen: PlanScreen }) {
           <input
             className="text-right"
             inputMode="decimal"
-            aria-label="Coldest tonight, °C"
+            aria-label={`Coldest tonight, ${unitShown("°C")}`}
             aria-invalid={fault !== null}
-            placeholder={`${usual} usual`}
+            placeholder={`${figureShown(usual, "°C")} usual`}
             value={text}
             onChange={(e) => setText(e.target.value)}
           />
-          <span className="soft text-xs">°C</span>
+          <span className="soft text-xs">{unitShown("°C")}</span>
         </span>
       </label>
       <button type="submit" className="btn btn-sm" disabled={busy}>

@@ -1,9 +1,9 @@
 import { useId } from "react";
 import type { MaterialGroup, Sheen, Verdict } from "@/core/model";
 import { GROOVE_PER_DFT } from "@/core/reference";
-import { um } from "@/format";
+import { figureRead, filmText, showing } from "@/format";
 import { VerdictShape, verdictInk } from "../components/VerdictMark";
-import { type FilmIn, sectionGeometry } from "./geometry";
+import { BAR_LENGTHS_UM, type FilmIn, sectionGeometry } from "./geometry";
 import { MaterialPattern } from "./textures";
 
 export interface SectionFilm extends FilmIn {
@@ -31,6 +31,11 @@ const GROOVE_DEEP_PX = 64;
 const TOP = 34;
 const FACE_LEAST = 96;
 
+/** Round figures in whatever unit films are read in. */
+const BAR_MIL = [0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200] as const;
+const barLengths = (): readonly number[] =>
+  showing().film === "mil" ? BAR_MIL.map((mil) => figureRead(mil, "µm")) : BAR_LENGTHS_UM;
+
 /** y of each seam in the drawing, bottom first, for the leaders to the cards beside it. */
 export function seamHeights(films: readonly FilmIn[]): readonly number[] {
   const g = sectionGeometry(films, H - TOP - FACE_LEAST);
@@ -40,10 +45,10 @@ export function seamHeights(films: readonly FilmIn[]): readonly number[] {
 /** The pile as it will lie on the face, to a µm scale: what is buried, what is drowned, what sanding took. */
 export function Section({ films, group, materialName, ridgeUm, detailUm }: SectionProps) {
   const id = useId();
-  const g = sectionGeometry(films, H - TOP - FACE_LEAST);
+  const g = sectionGeometry(films, H - TOP - FACE_LEAST, barLengths());
   const face = TOP + (films.length > 0 ? g.facePx : 120);
   const build = films.reduce((sum, f) => sum + f.addedUm - f.takenUm, 0);
-  const title = `Section through ${films.length} layers on ${materialName}, ${um(build)} in all`;
+  const title = `Section through ${films.length} layers on ${materialName}, ${filmText(build)} in all`;
   return (
     <svg viewBox={`0 0 ${W} ${H}`} width={W} height={H} role="img" aria-label={title} className="block">
       <defs>
@@ -151,7 +156,7 @@ function Ridges({ face, px, right, fill }: { face: number; px: number; right: nu
 
 /** What the rub took off again, drawn where it stood. */
 function Ghost({ film, edge, px, fill }: { film: SectionFilm; edge: number; px: number; fill: string }) {
-  const label = `${um(film.takenUm)} sanded off`;
+  const label = `${filmText(film.takenUm)} sanded off`;
   return (
     <g>
       <rect x={GROOVE_X - 64} y={edge - px} width={58} height={px} fill="var(--color-base-100)" fillOpacity="0.55" />
@@ -219,10 +224,10 @@ function Groove({
         ))}
       <g textAnchor="middle" fontSize="13" fill="currentColor">
         <text x={(GROOVE_X + W - 12) / 2} y={face - 34}>
-          {um(detailUm)} groove
+          {filmText(detailUm)} groove
         </text>
         <text x={(GROOVE_X + W - 12) / 2} y={face - 10} fontWeight="700">
-          keeps {um(leftUm)}
+          keeps {filmText(leftUm)}
         </text>
         {scale < pxPerUm && (
           <text
@@ -300,7 +305,7 @@ function ScaleBar({ um: length, px }: { um: number; px: number }) {
     <g stroke="currentColor" strokeWidth="1.6" aria-hidden>
       <path d={`M14 10h${px}M14 6v8M${14 + px} 6v8`} fill="none" />
       <text x={20 + px} y="15" fontSize="13" stroke="none" fill="currentColor">
-        {um(length)}, heights to scale
+        {filmText(length)}, heights to scale
       </text>
     </g>
   );

@@ -34,11 +34,12 @@ const BROKEN_BAND_PX = 70;
 /** A putty thicker than this many times the rest of the pile is broken in the drawing. */
 const BREAK_ABOVE_REST = 1.5;
 const MAX_PX_PER_UM = 4;
-const BAR_LENGTHS_UM = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000] as const;
+/** Lengths that read well on a scale bar, µm. */
+export const BAR_LENGTHS_UM: readonly number[] = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000];
 const BAR_LEAST_PX = 34;
 
-/** @param roomPx height the pile may take, px, ghosts included */
-export function sectionGeometry(films: readonly FilmIn[], roomPx: number): SectionGeometry {
+/** @param roomPx height the pile may take, px, ghosts included @param bars lengths the scale bar may have, µm, rising */
+export function sectionGeometry(films: readonly FilmIn[], roomPx: number, bars = BAR_LENGTHS_UM): SectionGeometry {
   const keeps = films.map((f) => Math.max(0, f.addedUm - f.takenUm));
   const plain = keeps.reduce((sum, um, i) => sum + (films[i]!.putty ? 0 : um), 0);
   const broken = films.map((f, i) => f.putty && plain > 0 && keeps[i]! > BREAK_ABOVE_REST * plain);
@@ -54,6 +55,6 @@ export function sectionGeometry(films: readonly FilmIn[], roomPx: number): Secti
     edge -= heightPx;
     return { topPx: edge, heightPx, broken: broken[i]!, ghostPx: films[i]!.takenUm * pxPerUm };
   });
-  const barUm = BAR_LENGTHS_UM.find((um) => um * pxPerUm >= BAR_LEAST_PX) ?? BAR_LENGTHS_UM.at(-1)!;
+  const barUm = bars.find((um) => um * pxPerUm >= BAR_LEAST_PX) ?? bars.at(-1)!;
   return { bands, pxPerUm, facePx, barUm };
 }

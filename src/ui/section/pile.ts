@@ -1,6 +1,6 @@
 import type { JudgeAnswer, PlacedVerdict } from "@/core/judge";
 import { type Product, type Stack, type Verdict, worseVerdict } from "@/core/model";
-import { um } from "@/format";
+import { filmText } from "@/format";
 import { HEAVINESS_NAME, reasonText, SHEEN_NAME, VERDICT_NAME } from "@/messages";
 import type { SectionFilm } from "./Section";
 
@@ -40,21 +40,21 @@ export function pileText(
   const lines = films.map((f, i) => {
     const l = stack.layers[i]!;
     const coats = `${l.coats} ${HEAVINESS_NAME[l.heaviness]} ${l.coats === 1 ? "coat" : "coats"}`;
-    const rub = f.takenUm > 0 ? `, ${um(f.takenUm)} sanded off` : "";
+    const rub = f.takenUm > 0 ? `, ${filmText(f.takenUm)} sanded off` : "";
     const marks = verdictsAt(answer.verdicts, i)
       .filter((v) => v.verdict !== "ok")
       .map((v) => `${VERDICT_NAME[v.verdict]}: ${reasonText(v.code, v.missing)}`);
     const below = i === 0 ? "Over the bare face" : `Over ${films[i - 1]!.name}`;
-    return `Layer ${i + 1}, ${f.name}, ${SHEEN_NAME[f.sheen]}: ${coats}, ${um(f.addedUm)} dry${rub}. ${below}: ${marks.length > 0 ? marks.join(" ") : `${VERDICT_NAME.ok}.`}`;
+    return `Layer ${i + 1}, ${f.name}, ${SHEEN_NAME[f.sheen]}: ${coats}, ${filmText(f.addedUm)} dry${rub}. ${below}: ${marks.length > 0 ? marks.join(" ") : `${VERDICT_NAME.ok}.`}`;
   });
   const build = films.reduce((sum, f) => sum + f.addedUm - f.takenUm, 0);
   const face = [
     `Bare face: ${ground.materialName}`,
-    ground.ridgeUm === null ? "" : `ridges of ${um(ground.ridgeUm)}`,
-    ground.detailUm === null ? "" : `finest groove ${um(ground.detailUm)}`,
+    ground.ridgeUm === null ? "" : `ridges of ${filmText(ground.ridgeUm)}`,
+    ground.detailUm === null ? "" : `finest groove ${filmText(ground.detailUm)}`,
   ].filter(Boolean);
   return [
-    `In all ${um(build)} dry, worst verdict ${VERDICT_NAME[answer.worst]}.`,
+    `In all ${filmText(build)} dry, worst verdict ${VERDICT_NAME[answer.worst]}.`,
     ...lines.reverse(),
     `${face.join(", ")}.`,
   ];

@@ -1,7 +1,7 @@
 "use client";
 
 import type { Shop } from "@/contracts";
-import { degC } from "@/format";
+import { tempText } from "@/format";
 import { NumberCell, SelectCell } from "../components/cells";
 import type { SaveField } from "../hooks/useRow";
 import { Labelled, within } from "./fields";
@@ -11,10 +11,9 @@ const AIR_KINDS = { steady: "steady: the same day and night", day: "a typical da
 /** The air where nothing was measured or foretold. */
 export function AirSettings({ shop, save, today }: { shop: Shop; save: SaveField; today: string }) {
   const { air } = shop;
-  const saveAir = within(save, "air", (fields) => ({ ...air, ...fields }));
+  const saveAir = within(save, "air", (fields) => fields);
   const tonight = air.tonight?.date === today ? air.tonight.coldestC : null;
   const saveTonight = within(save, "air", (fields) => ({
-    ...air,
     tonight: fields.coldestC === null ? null : { date: today, coldestC: fields.coldestC },
   }));
   const day = air.kind === "day";
@@ -50,7 +49,7 @@ export function AirSettings({ shop, save, today }: { shop: Shop; save: SaveField
         </Labelled>
         {day && (
           <Labelled label="Swing to either side">
-            <NumberCell value={air.swingC} field="swingC" label="Swing" unit="°C" save={saveAir} className="w-28" />
+            <NumberCell value={air.swingC} field="swingC" label="Swing" unit="∆°C" save={saveAir} className="w-28" />
           </Labelled>
         )}
         {day && (
@@ -92,9 +91,9 @@ export function AirSettings({ shop, save, today }: { shop: Shop; save: SaveField
       </div>
       {day && (
         <p>
-          Coldest as usual: <strong>{degC(air.meanC - air.swingC)}</strong>, warmest{" "}
-          <strong>{degC(air.meanC + air.swingC)}</strong>. Still room air is about 0.1 m/s, an extracted booth 0.3, a
-          fan 0.6.
+          Coldest as usual: <strong>{tempText(air.meanC - air.swingC)}</strong>, warmest{" "}
+          <strong>{tempText(air.meanC + air.swingC)}</strong>. Still room air is about 0.1 m/s, an extracted booth 0.3,
+          a fan 0.6.
         </p>
       )}
     </section>

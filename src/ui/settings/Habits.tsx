@@ -1,17 +1,14 @@
 "use client";
 
-import type { Shop } from "@/contracts";
-import { FOLLOW_UP_DAYS } from "@/core/reference";
+import { type Shop, USUAL_HABITS } from "@/contracts";
 import { NumberCell, TextCell, TickCell } from "../components/cells";
 import type { SaveField } from "../hooks/useRow";
 import { Labelled, within } from "./fields";
 
-const USUAL = { covered: false, coldStore: false, holders: null, followUpDays: [...FOLLOW_UP_DAYS] };
-
 /** How wet and waiting parts are kept, and when finished ones are looked at again: the plan keeps to it. */
 export function Habits({ shop, save }: { shop: Shop; save: SaveField }) {
-  const habits = shop.habits ?? USUAL;
-  const own = within(save, "habits", (fields) => ({ ...habits, ...fields }));
+  const habits = shop.habits ?? USUAL_HABITS;
+  const own = within(save, "habits", (fields) => fields);
   const days: SaveField = (fields) => {
     const list = String(fields.followUpDays)
       .split(",")

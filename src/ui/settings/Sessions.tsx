@@ -3,11 +3,19 @@
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Problem, Shop } from "@/contracts";
+import { clockShown, dateShown, showing } from "@/format";
 import { ClockInput } from "../components/ClockInput";
+import { DateInput } from "../components/DateInput";
 import { offerUndo } from "../hooks/useAct";
 import type { SaveField } from "../hooks/useRow";
 
 const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+
+/** Days of the week from the reader's first on; 1 = Monday. */
+function weekdays(): readonly { name: string; weekday: number }[] {
+  const week = WEEKDAYS.map((name, i) => ({ name, weekday: i + 1 }));
+  return showing().week === "mon" ? week : [week.at(-1)!, ...week.slice(0, -1)];
+}
 
 interface SpanTimes {
   readonly from: string;
@@ -28,8 +36,8 @@ export function Sessions({ shop, save, today }: { shop: Shop; save: SaveField; t
         Bench sessions
       </h2>
       <div className="grid gap-1">
-        {WEEKDAYS.map((name, i) => (
-          <Weekday key={name} name={name} weekday={i + 1} shop={shop} save={save} />
+        {weekdays().map(({ name, weekday }) => (
+          <Weekday key={name} name={name} weekday={weekday} shop={shop} save={save} />
         ))}
       </div>
       <Exceptions shop={shop} save={save} today={today} />
@@ -48,7 +56,7 @@ function Weekday({ name, weekday, shop, save }: { name: string; weekday: number;
   };
   const takeOut = async (k: number) => {
     await put(own.filter((_, n) => n !== k));
-    offerUndo(`${name} ${own[k]!.from} taken out`, () => void put(own));
+    offerUndo(`${name} ${clockShown(own[k]!.from)} taken out`, () => void put(own));
   };
   return (
     <div className="flex min-h-10 flex-wrap items-center gap-x-4 gap-y-1">
@@ -115,7 +123,7 @@ function Span({
       <button
         type="button"
         className="btn btn-ghost btn-sm btn-square"
-        aria-label={`Take out ${of} ${span.from}`}
+        aria-label={`Take out ${of} ${clockShown(span.from)}`}
         onClick={() => void remove()}
       >
         <Trash2 className="size-4" aria-hidden />
@@ -139,12 +147,14 @@ function Exceptions({ shop, save, today }: { shop: Shop; save: SaveField; today:
       <h3 className="font-bold">Days that differ</h3>
       {shop.exceptions.map((x) => (
         <p key={x.date} className="flex items-center gap-3">
-          <strong>{x.date}</strong>{" "}
-          {x.spans.length === 0 ? "not at the bench" : x.spans.map((s) => `${s.from}–${s.to}`).join(", ")}
+          <strong>{dateShown(x.date)}</strong>{" "}
+          {x.spans.length === 0
+            ? "not at the bench"
+            : x.spans.map((s) => `${clockShown(s.from)}–${clockShown(s.to)}`).join(", ")}
           <button
             type="button"
             className="btn btn-ghost btn-sm btn-square"
-            aria-label={`Take out ${x.date}`}
+            aria-label={`Take out ${dateShown(x.date)}`}
             onClick={() => void save({ exceptions: shop.exceptions.filter((y) => y.date !== x.date) })}
           >
             <Trash2 className="size-4" aria-hidden />
@@ -158,15 +168,15 @@ function Exceptions({ shop, save, today }: { shop: Shop; save: SaveField; today:
           void add();
         }}
       >
-        <label className="text-sm">
-          Date
-          <input type="date" className="input input-sm w-40" value={date} onChange={(e) => setDate(e.target.value)} />
-        </label>
-        <div className="text-sm">
+        <div className="grid gap-0.5 text-sm">
+          <label htmlFor="day-date">Date</label>
+          <DateInput id="day-date" value={date} onChange={setDate} today={today} />
+        </div>
+        <div className="grid gap-0.5 text-sm">
           <label htmlFor="day-from">From</label>
           <ClockInput id="day-from" value={from} onChange={setFrom} />
         </div>
-        <div className="text-sm">
+        <div className="grid gap-0.5 text-sm">
           <label htmlFor="day-to">To</label>
           <ClockInput id="day-to" value={to} onChange={setTo} />
         </div>
@@ -177,7 +187,7 @@ function Exceptions({ shop, save, today }: { shop: Shop; save: SaveField; today:
       </form>
       {fault && (
         <p role="alert" className="font-semibold text-error">
-          {date}: {fault}
+          {dateShown(date)}: {fault}
         </p>
       )}
     </div>

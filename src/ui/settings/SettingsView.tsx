@@ -12,6 +12,7 @@ import { AirSettings } from "./AirSettings";
 import { Labelled } from "./fields";
 import { Habits } from "./Habits";
 import { Sessions } from "./Sessions";
+import { ShowingSettings } from "./Showing";
 
 const CAUTION_NAME: Readonly<Record<Caution, string>> = {
   likely: "likely: even odds that a film is ready",
@@ -29,6 +30,7 @@ export function SettingsView({ shop, rev, today }: { shop: Shop; rev: number; to
       <AirSettings shop={shop} save={saveField} today={today} />
       <Sessions shop={shop} save={saveField} today={today} />
       <Habits shop={shop} save={saveField} />
+      <ShowingSettings shop={shop} save={saveField} />
       <ProtectionSettings chosen={shop.protection} save={saveField} />
       <section aria-labelledby="other" className="grid gap-3">
         <h2 id="other" className="border-b border-base-300 text-lg font-bold">

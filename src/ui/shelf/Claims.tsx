@@ -5,6 +5,7 @@ import { useState } from "react";
 import { saveProductAction } from "@/actions/shelf";
 import type { Problem, ShelfItem } from "@/contracts";
 import { CLAIM_FIGURES, type Claim, type ClaimFigure, SOURCES, type Source } from "@/core/model";
+import { figureTyped, unitShown } from "@/format";
 import { FIGURE_NAME, SOURCE_NAME } from "@/messages";
 import { EvidenceMark } from "../components/EvidenceMark";
 import { useAct } from "../hooks/useAct";
@@ -72,13 +73,9 @@ function NewClaim({ busy, add, leave }: { busy: boolean; add: (c: Claim) => void
   const [source, setSource] = useState<Source>("hearsay");
   const [value, setValue] = useState("");
   const [note, setNote] = useState("");
-  const number = value.trim() === "" ? Number.NaN : Number(value.replace(",", "."));
+  const number = figureTyped(value, unitOf(figure));
   // what is not a number is sent as it is, for the contract to name the field
-  const sent = Number.isNaN(number)
-    ? (value as unknown as number)
-    : figure === "volumeSolids"
-      ? number / PERCENT
-      : number;
+  const sent = (typeof number === "number" && figure === "volumeSolids" ? number / PERCENT : (number ?? "")) as number;
   return (
     <form
       className="grid grid-cols-2 gap-2 rounded-box bg-base-200 p-3 text-sm"
@@ -103,7 +100,7 @@ function NewClaim({ busy, add, leave }: { busy: boolean; add: (c: Claim) => void
         </select>
       </label>
       <label>
-        Value, {unitOf(figure)}
+        Value, {unitShown(unitOf(figure))}
         <input
           className="input input-sm w-full"
           inputMode="decimal"

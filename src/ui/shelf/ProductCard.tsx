@@ -5,6 +5,7 @@ import Link from "next/link";
 import type { CouponCard, ShelfItem } from "@/contracts";
 import type { Product } from "@/core/model";
 import { trustedFigure } from "@/core/reference";
+import { dateShown, volumeText } from "@/format";
 import { FIGURE_NAME, RESULT_NAME, safetyLine } from "@/messages";
 import { EvidenceMark } from "../components/EvidenceMark";
 import { Claims } from "./Claims";
@@ -131,10 +132,10 @@ function Figures({ p }: { p: Product }) {
 function Stock({ p, today }: { p: Product; today: string }) {
   const share = p.packMl && p.leftMl !== null ? Math.min(1, p.leftMl / p.packMl) : null;
   const rows: readonly (readonly [string, string | null])[] = [
-    ["Left", p.leftMl === null ? null : `${p.leftMl} ml${p.packMl ? ` of ${p.packMl} ml` : ""}`],
+    ["Left", p.leftMl === null ? null : `${volumeText(p.leftMl)}${p.packMl ? ` of ${volumeText(p.packMl)}` : ""}`],
     ["Price of a pack", p.price == null ? null : String(p.price)],
-    ["Opened", p.openedOn ?? null],
-    ["Use by", p.useBy ?? null],
+    ["Opened", p.openedOn ? dateShown(p.openedOn) : null],
+    ["Use by", p.useBy ? dateShown(p.useBy) : null],
   ];
   return (
     <div className="rounded-box bg-base-200 p-3">

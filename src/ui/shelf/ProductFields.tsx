@@ -3,7 +3,10 @@
 import type { ChangeEvent, ReactNode } from "react";
 import { type FieldErrors, type FieldPath, useFormContext } from "react-hook-form";
 import { type Field, PRODUCT_ROWS } from "@/core/model";
+import { inUnits, unitShown } from "@/format";
 import { FIELD_GROUPS, type FieldGroup, type FieldWords, PRODUCT_WORDS, type ProductPath } from "@/messages";
+import { DateInput } from "../components/DateInput";
+import { useToday } from "../hooks/useNow";
 import type { ProductDraft } from "./draft";
 
 /** Cells of the product form, each by its row of the registry and its words. */
@@ -17,7 +20,7 @@ function faultAt(errors: FieldErrors<ProductDraft>, path: string): string | null
   const message =
     (node as { message?: unknown; root?: { message?: unknown } } | undefined)?.message ??
     (node as { root?: { message?: unknown } } | undefined)?.root?.message;
-  return typeof message === "string" ? message : null;
+  return typeof message === "string" ? inUnits(message) : null;
 }
 
 const useFault = (path: string): string | null => faultAt(useFormContext<ProductDraft>().formState.errors, path);
@@ -29,7 +32,7 @@ interface CellProps {
 }
 
 const unitOf = ({ field, words }: Pick<CellProps, "field" | "words">): string =>
-  words.unit ?? (field.kind === "number" ? field.unit : field.kind === "share" ? "%" : "");
+  unitShown(words.unit ?? (field.kind === "number" ? field.unit : field.kind === "share" ? "%" : ""));
 
 function TextCell({ path, field, words }: CellProps) {
   const { register } = useFormContext<ProductDraft>();
@@ -52,6 +55,31 @@ function TextCell({ path, field, words }: CellProps) {
       />
       {fault && (
         <p id={`${id}-fault`} role="alert" className="text-sm font-semibold text-error">
+          {fault}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function DateCell({ path, words }: CellProps) {
+  const { watch, setValue } = useFormContext<ProductDraft>();
+  const today = useToday();
+  const fault = useFault(path);
+  return (
+    <div>
+      <label htmlFor={`f-${path}`} className="text-sm">
+        {words.label}
+      </label>
+      <DateInput
+        id={`f-${path}`}
+        value={String(watch(path as Path) ?? "")}
+        today={today}
+        invalid={fault !== null}
+        onChange={(day) => setValue(path as Path, day as never, { shouldDirty: true })}
+      />
+      {fault && (
+        <p role="alert" className="text-sm font-semibold text-error">
           {fault}
         </p>
       )}
@@ -198,7 +226,7 @@ const CELL: Readonly<Record<Exclude<Field["kind"], "flag" | "photo">, (props: Ce
   texts: TextCell,
   number: TextCell,
   share: TextCell,
-  date: TextCell,
+  date: DateCell,
   ratio: TextCell,
   note: NoteCell,
   colour: ColourCell,
@@ -213,6 +241,7 @@ export function FieldGroupCells({ group, hidden }: { group: FieldGroup; hidden: 
     const field = ROW.get(path);
     return field && words.group === group && !hidden.has(path) ? [{ path, words, field }] : [];
   });
+  if (rows.length === 0) return null;
   const flags = rows.filter((r) => r.field.kind === "flag");
   return (
     <section className={FIELD_GROUPS[group] && "border-t border-base-300 pt-2"}>

@@ -7,6 +7,7 @@ import { toast } from "sonner";
 import { addProductAction, deleteProductAction, restoreProductAction, saveProductAction } from "@/actions/shelf";
 import type { ShelfItem } from "@/contracts";
 import { fieldFaults, type Problem, productSchema } from "@/contracts";
+import type { Method } from "@/core/model";
 import { FIELD_GROUPS, type FieldGroup, type ProductPath } from "@/messages";
 import { PhotoField } from "../components/PhotoField";
 import { offerUndo, useAct } from "../hooks/useAct";
@@ -14,6 +15,18 @@ import { BLANK_DRAFT, draftOf, type ProductDraft, productFrom } from "./draft";
 import { FieldGroupCells } from "./ProductFields";
 
 type Path = FieldPath<ProductDraft>;
+/** What a way of putting it on has no answer to. */
+const GUN = ["nozzleMm", "pressureBar"] as const satisfies readonly ProductPath[];
+const BY_HAND = ["propellant", ...GUN, "distanceCm"] as const satisfies readonly ProductPath[];
+const NOT_ASKED: Readonly<Record<Method, readonly ProductPath[]>> = {
+  aerosol: GUN,
+  airbrush: ["propellant"],
+  "spray-gun": ["propellant"],
+  brush: BY_HAND,
+  wipe: BY_HAND,
+  dip: BY_HAND,
+  spread: BY_HAND,
+};
 const GROUPS = Object.keys(FIELD_GROUPS) as FieldGroup[];
 
 export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved: (id: string) => void }) {
@@ -48,7 +61,7 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
         () => void act(() => restoreProductAction(item!.product.id)),
       );
   };
-  const hidden = new Set<ProductPath>(form.watch("method") === "aerosol" ? [] : ["propellant"]);
+  const hidden = new Set<ProductPath>(NOT_ASKED[form.watch("method") as Method] ?? []);
   const count = Object.keys(form.formState.errors).length;
   return (
     <FormProvider {...form}>

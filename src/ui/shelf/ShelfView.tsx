@@ -5,7 +5,7 @@ import { useRef } from "react";
 import type { CouponCard, ShelfItem } from "@/contracts";
 import { FAMILIES, MATERIALS, type Product, ROLES } from "@/core/model";
 import { labelTimes, sourceOf } from "@/core/reference";
-import { duration } from "@/format";
+import { duration, volumeText } from "@/format";
 import { BITE_NAME, FAMILY_NAME, MATERIAL_NAME, METHOD_NAME, ROLE_NAME } from "@/messages";
 import { EvidenceMark } from "../components/EvidenceMark";
 import { useAddress } from "../hooks/useAddress";
@@ -44,7 +44,7 @@ interface RowProps {
 
 function Row({ item, chosen, narrow, compared, today, choose, compare }: RowProps) {
   const { product: p, places } = item;
-  const left = p.leftMl === null ? "?" : `${p.leftMl} ml`;
+  const left = p.leftMl === null ? "?" : volumeText(p.leftMl);
   return (
     <tr data-product={p.id} className={`border-b border-base-300 ${chosen ? "bg-base-200" : "hover:bg-base-200/60"}`}>
       <td className="py-1.5 pr-1 pl-3">

@@ -7,6 +7,7 @@ import {
   type Product,
   type Window,
 } from "@/core/model";
+import { figureField, figureTyped } from "@/format";
 
 /** What the form holds of one field: text as typed, so that nothing is lost when a figure is refused. */
 type DraftOf<F> = F extends { kind: "flag" }
@@ -49,6 +50,8 @@ function drafted(f: Field, value: unknown): unknown {
       return Array.from({ length: MOST_WINDOWS }, (_, i) => windowDraft((value as readonly Window[] | undefined)?.[i]));
     case "photo":
       return value ?? null;
+    case "number":
+      return typeof value === "number" ? figureField(value, f.unit) : value == null ? "" : String(value);
     default:
       return value == null ? "" : String(value);
   }
@@ -58,23 +61,18 @@ const windowDraft = (w: Window | undefined): [string, string] => [
   w?.[1] == null ? "" : String(w[1]),
 ];
 
-/** Blank = not given; a number = that number; anything else stays text, for the contract to refuse at its field. */
-const figure = (s: string): unknown => {
-  const t = s.trim().replace(",", ".");
-  return t === "" ? null : Number.isNaN(Number(t)) ? s : Number(t);
-};
-
-/** What the form holds as the contract wants it, still unchecked. */
-function told(f: Field, draft: unknown): unknown {
+/** What the form holds as the contract wants it, still unchecked. @param was what the card held before */
+function told(f: Field, draft: unknown, was: unknown): unknown {
   const nothing = f.absent === "must" ? "" : null;
   switch (f.kind) {
     case "flag":
     case "photo":
       return draft;
     case "number":
-      return figure(draft as string);
+      // what nobody touched stays as it was, whatever a change of units would make of it
+      return draft === drafted(f, was) ? (was ?? null) : figureTyped(draft as string, f.unit);
     case "share": {
-      const percent = figure(draft as string);
+      const percent = figureTyped(draft as string, "%");
       return typeof percent === "number" ? percent / PERCENT : percent;
     }
     case "list":
@@ -87,7 +85,7 @@ function told(f: Field, draft: unknown): unknown {
     case "windows":
       return (draft as [string, string][])
         .filter(([lo, hi]) => lo.trim() !== "" || hi.trim() !== "")
-        .map(([lo, hi]) => [figure(lo), figure(hi)]);
+        .map(([lo, hi]) => [figureTyped(lo, "min"), figureTyped(hi, "min")]);
     case "date":
     case "ratio":
       return (draft as string).trim() || nothing;
@@ -101,8 +99,10 @@ const draftsOf = <T extends Rows>(fields: T, values: object): DraftShape<T> =>
   Object.fromEntries(
     Object.entries(fields).map(([k, f]) => [k, drafted(f, (values as Record<string, unknown>)[k])]),
   ) as DraftShape<T>;
-const toldOf = (fields: Rows, drafts: object): Record<string, unknown> =>
-  Object.fromEntries(Object.entries(fields).map(([k, f]) => [k, told(f, (drafts as Record<string, unknown>)[k])]));
+const toldOf = (fields: Rows, drafts: object, was: object | null | undefined): Record<string, unknown> => {
+  const [draft, before] = [drafts, was ?? {}] as Record<string, unknown>[];
+  return Object.fromEntries(Object.entries(fields).map(([k, f]) => [k, told(f, draft![k], before![k])]));
+};
 
 export const draftOf = (p: Product): ProductDraft => ({
   ...draftsOf(PRODUCT_FIELDS, { ...p, owned: p.owned ?? true, source: p.source ?? "label" }),
@@ -131,15 +131,15 @@ export const BLANK_DRAFT: ProductDraft = {
 
 /** The draft as the contract wants it, still unchecked; what the form does not show comes from the card as it was. */
 export function productFrom(d: ProductDraft, id: string, was: Product | null): unknown {
-  const light = toldOf(LIGHT_FIELDS, d.light);
+  const light = toldOf(LIGHT_FIELDS, d.light, was?.light);
   return {
     ...(was?.claims ? { claims: was.claims } : {}),
-    ...toldOf(PRODUCT_FIELDS, d),
+    ...toldOf(PRODUCT_FIELDS, d, was),
     id,
     carriers: d.carriersUnknown ? "unknown" : d.carriers,
     resists: d.resistsTold || d.resists.length > 0 ? d.resists : null,
     light: Object.values(light).every((v) => v === null) ? null : light,
-    limits: toldOf(LIMIT_FIELDS, d.limits),
-    label: toldOf(LABEL_FIELDS, d.label),
+    limits: toldOf(LIMIT_FIELDS, d.limits, was?.limits),
+    label: toldOf(LABEL_FIELDS, d.label, was?.label),
   };
 }

@@ -1,6 +1,6 @@
 import { CLAIM_FIGURES, type ClaimFigure, FILM_ROLES, isOneOf, type Product } from "@/core/model";
 import { labelTimes, ownFigure } from "@/core/reference";
-import { duration, um } from "@/format";
+import { duration, figureShown, filmText, tempText, unitShown } from "@/format";
 import {
   CARRIER_NAME,
   EFFECT_NAME,
@@ -27,8 +27,8 @@ const FORMAT: Readonly<Record<ClaimFigure, (value: number) => string>> = {
   curedMin: MIN_UNIT,
   volumeSolids: (v) => `${Math.round(v * 100)} %`,
   densityGMl: (v) => `${v} g/ml`,
-  maxSkinUm: um,
-  opaqueDftUm: um,
+  maxSkinUm: filmText,
+  opaqueDftUm: filmText,
 };
 export const figureText = (f: ClaimFigure, value: number): string => FORMAT[f](value);
 
@@ -42,9 +42,22 @@ export function windowsText(p: Product): string {
 }
 
 const limitText = ({ minTempC, maxTempC, maxRhPct }: Product["limits"]): string => {
-  const temp = minTempC === null && maxTempC === null ? "" : `${minTempC ?? "…"} to ${maxTempC ?? "…"} °C`;
+  const end = (c: number | null) => (c === null ? "…" : figureShown(c, "°C"));
+  const temp = minTempC === null && maxTempC === null ? "" : `${end(minTempC)} to ${end(maxTempC)} ${unitShown("°C")}`;
   return [temp, maxRhPct === null ? "" : `up to ${maxRhPct} % RH`].filter(Boolean).join(", ") || "not given";
 };
+/** How its sheet says to spray it; empty where it says nothing. */
+function sprayText(p: Pick<Product, "nozzleMm" | "pressureBar" | "distanceCm">): string {
+  const told = (x: number | null | undefined, unit: string, before: string, after: string) =>
+    x == null ? "" : `${before}${figureShown(x, unit)} ${unitShown(unit)}${after}`;
+  return [
+    told(p.nozzleMm, "mm", "", " nozzle"),
+    told(p.pressureBar, "bar", "", ""),
+    told(p.distanceCm, "cm", "", " away"),
+  ]
+    .filter(Boolean)
+    .join(", ");
+}
 const list = (items: readonly string[]): string => (items.length > 0 ? items.join(", ") : "none");
 const FLAGS: readonly (readonly [keyof Product, string])[] = [
   ["flexible", "flexible"],
@@ -71,13 +84,19 @@ export function factRows(p: Product): readonly (readonly [string, string])[] {
     ["Bite", biteOf(p)],
     p.propellant ? ["Propellant", PROPELLANT_NAME[p.propellant]] : null,
     film ? ["Sheen, effect", `${SHEEN_NAME[p.sheen]}, ${EFFECT_NAME[p.effect]}`] : null,
-    film ? ["Label holds for", `${label.tempC} °C, ${label.rhPct} % RH, ${label.coats} × ${label.wftUm} µm wet`] : null,
+    film
+      ? [
+          "Label holds for",
+          `${tempText(label.tempC)}, ${label.rhPct} % RH, ${label.coats} × ${filmText(label.wftUm)} wet`,
+        ]
+      : null,
     film ? ["Recoat window", windowsText(p)] : null,
     ["Limits", limitText(p.limits)],
     p.mayGoOver ? ["May go over", list(p.mayGoOver.map((m) => MAY_GO_OVER_NAME[m]))] : null,
+    sprayText(p) ? ["Sprayed with", sprayText(p)] : null,
     p.mixRatio ? ["Mixed", `${p.mixRatio} by volume`] : null,
     p.potLifeMin === null ? null : ["Pot life", duration(p.potLifeMin)],
-    p.serviceTempC == null ? null : ["In service up to", `${p.serviceTempC} °C`],
+    p.serviceTempC == null ? null : ["In service up to", tempText(p.serviceTempC)],
     ["Also", list(FLAGS.filter(([k]) => p[k] === true).map(([, name]) => name))],
     ["Hazards", list(p.hazards.map((h) => HAZARD_NAME[h]))],
     ["Goes by", list(p.aliases)],

@@ -6,7 +6,7 @@ import type { Problem } from "@/contracts";
 import type { BeforeStep, Layer, Product, SandAfter } from "@/core/model";
 import { BEFORE_STEPS } from "@/core/model";
 import { HEAVINESS_OF_LABEL } from "@/core/reference";
-import { um } from "@/format";
+import { figureShown, filmText } from "@/format";
 import { BEFORE_NAME, GRIT_SCALE_NAME, HEAVINESS_NAME } from "@/messages";
 import { NumberCell, SelectCell } from "../components/cells";
 import { LayerMore } from "./LayerMore";
@@ -67,7 +67,7 @@ export function LayerCard({
         <h3 className="min-w-0 flex-1 truncate font-bold" title={product.name}>
           {product.name}
         </h3>
-        <span className="soft text-sm whitespace-nowrap">{um(dryUm)} dry</span>
+        <span className="soft text-sm whitespace-nowrap">{filmText(dryUm)} dry</span>
         <Tool label={`Move ${of} up`} onClick={moves.up}>
           <ArrowUp className="size-4" aria-hidden />
         </Tool>
@@ -103,7 +103,7 @@ export function LayerCard({
           field="wftUm"
           label={`Wet film a coat of ${of}`}
           unit="µm wet"
-          placeholder={`≈ ${Math.round(wet)}`}
+          placeholder={`≈ ${figureShown(Math.round(wet), "µm")}`}
           save={save}
           className="w-32"
         />

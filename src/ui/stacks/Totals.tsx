@@ -1,12 +1,12 @@
 import Link from "next/link";
 import type { StackView } from "@/contracts";
-import { duration, relativeDay, um } from "@/format";
+import { duration, filmText, relativeDay } from "@/format";
 
 /** What the pile comes to. */
 export function Totals({ view, nowMin, timeZone }: { view: StackView; nowMin: number; timeZone: string }) {
   const { buildUm, massG, cost, handsOnMin, aloneDoneMin } = view.totals;
   const rows: readonly (readonly [string, string])[] = [
-    ["Build", buildUm > 0 ? `${um(buildUm)} dry` : "–"],
+    ["Build", buildUm > 0 ? `${filmText(buildUm)} dry` : "–"],
     ["Weight added", massG === null ? "needs the area" : `${massG < 10 ? massG.toFixed(1) : Math.round(massG)} g est.`],
     ["Cost", cost === null ? "needs area, packs and prices" : `${cost.toFixed(2)} est.`],
     ["Hands-on", handsOnMin === null ? "–" : duration(handsOnMin)],

@@ -1,4 +1,5 @@
 import type { Backdrop } from "@/contracts";
+import { figureShown } from "@/format";
 import type { Axis } from "./axis";
 
 const LEAST_MARGIN_C = 3;
@@ -38,7 +39,7 @@ export function AirTrack({ axis, back, height }: { axis: Axis; back: Backdrop; h
             fill="var(--color-secondary)"
             fontWeight="700"
           >
-            {Math.round(at.tempC)}° · {Math.round(at.rhPct)} %
+            {Math.round(figureShown(at.tempC, "°C"))}° · {Math.round(at.rhPct)} %
           </text>
         ) : null;
       })}

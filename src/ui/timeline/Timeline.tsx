@@ -5,6 +5,7 @@ import { Minus, Plus, Scan } from "lucide-react";
 import { type ReactNode, useEffect, useId, useMemo, useRef, useState } from "react";
 import type { Backdrop } from "@/contracts";
 import type { PlannedOp } from "@/core/plan";
+import { unitShown } from "@/format";
 import { AirTrack } from "./AirTrack";
 import { axisOf, BENCH_WIDE, EVEN, zoomed } from "./axis";
 import { Behind, Heading } from "./Backdrop";
@@ -92,7 +93,7 @@ export function Timeline(props: TimelineProps) {
               className="soft sticky left-0 z-10 shrink-0 border-r border-base-300 bg-base-100 px-2 text-sm"
               style={{ width: NAMES_PX, paddingTop: HEAD_PX }}
             >
-              air, °C
+              air, {unitShown("°C")}
               <br />
               and humidity
             </div>

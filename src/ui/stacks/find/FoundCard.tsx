@@ -3,7 +3,7 @@
 import { Check } from "lucide-react";
 import type { FoundView } from "@/contracts";
 import type { Product } from "@/core/model";
-import { um } from "@/format";
+import { filmText } from "@/format";
 import { BEFORE_NAME, HEAVINESS_NAME, PREP_NAME, reasonText, TOTAL_NAME, totalText } from "@/messages";
 import { VerdictMark } from "../../components/VerdictMark";
 import { MiniSection } from "../../section/MiniSection";
@@ -16,7 +16,7 @@ function layerLine(found: FoundView, i: number, productOf: ProductOf): string {
   const before = l.before.length > 0 ? `${l.before.map((b) => BEFORE_NAME[b].toLowerCase()).join(", ")}, then ` : "";
   const coats = `${l.coats} ${HEAVINESS_NAME[l.heaviness]} ${l.coats === 1 ? "coat" : "coats"}`;
   const sand = l.sandAfter ? `, then P${l.sandAfter.grit}${l.sandAfter.wet ? " wet" : ""}` : "";
-  return `${before}${productOf(l.productId).name}: ${coats}${sand}, ${um(found.keptUm[i]!)} left`;
+  return `${before}${productOf(l.productId).name}: ${coats}${sand}, ${filmText(found.keptUm[i]!)} left`;
 }
 
 const AXES = ["day", "hour", "risk", "money", "gram", "detailPct", "hazard"] as const;
