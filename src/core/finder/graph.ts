@@ -8,7 +8,7 @@ import type { Pile } from "../judge/pile";
 import { meetingVerdicts, SEVERITY } from "../judge/seams";
 import type { Layer, Stack, Verdict } from "../model";
 import { hexLuminance, plannedWftUm } from "../numbers";
-import { DARK_UP_TO, FOAM_BARRIER, PALE_FROM, RISK_POINTS, SHOWN_RISK } from "../reference";
+import { DARK_UP_TO, FOAM_BARRIER, hasTrait, PALE_FROM, RISK_POINTS, SHOWN_RISK } from "../reference";
 import {
   applyRules,
   type FactSheet,
@@ -390,7 +390,7 @@ export class Gathering {
     dryUm: (o: Option) => number,
   ) {
     const { material } = graph.input.region;
-    this.foam = material === "xps" || material === "eps";
+    this.foam = hasTrait(material, "polystyrene-foam");
     this.dry = graph.options.map(dryUm);
   }
 

@@ -1,7 +1,7 @@
 import { isPastDate } from "../judge/pile";
 import { type Layer, PREP_STEPS, type PrepStep, type Product, type Region, type Role } from "../model";
 import { dftUm, hexLuminance, hueOf, MAX_FILLER_COATS, plannedWftUm, puttySkins, ridgeBuriedUm } from "../numbers";
-import { FOAM_BARRIER, familyFacts, materialFacts, PALE_FROM, volumeSolidsOf } from "../reference";
+import { FOAM_BARRIER, familyFacts, hasTrait, materialFacts, PALE_FROM, volumeSolidsOf } from "../reference";
 import { possibleBites } from "../rules";
 import type { FinderInput, Option, Reason, Want } from "./types";
 
@@ -83,13 +83,10 @@ type Draft = ReturnType<typeof plain>;
 const coatDry = (p: Product, heaviness: Layer["heaviness"]): number =>
   dftUm(plannedWftUm({ wftUm: null, heaviness }, p), volumeSolidsOf(p));
 
-const isPolystyreneFoam = (r: Region): boolean => r.material === "xps" || r.material === "eps";
-
 function sealerDrafts(r: Region): readonly Draft[] {
   const barrier = plain({ coats: FOAM_BARRIER.coats, heaviness: "wet" });
-  if (r.material === "epo" || r.material === "eva" || isPolystyreneFoam(r))
-    return [plain({ heaviness: "wet" }), barrier];
-  return [plain({ coats: r.material === "wood-mdf" ? 2 : 1, heaviness: "wet" })];
+  if (hasTrait(r.material, "polystyrene-foam", "soft-foam")) return [plain({ heaviness: "wet" }), barrier];
+  return [plain({ coats: hasTrait(r.material, "wants-two-seals") ? 2 : 1, heaviness: "wet" })];
 }
 
 /** A rub takes about a third of what was laid, no more than 15 µm (est.). */
@@ -146,7 +143,7 @@ const isPlastic = (r: Region): boolean =>
 function drafts(p: Product, rank: number, input: FinderInput): readonly Draft[] {
   const { region, way } = input;
   // over polystyrene foam a strong carrier is laid in thin passes or not at all
-  if (isPolystyreneFoam(region) && Math.max(...possibleBites(p)) >= 3 && rank > RANK.sealer)
+  if (hasTrait(region.material, "polystyrene-foam") && Math.max(...possibleBites(p)) >= 3 && rank > RANK.sealer)
     return way.choices.foam === "b" ? [thinPasses(p)] : [];
   switch (rank) {
     case RANK.promoter:

@@ -10,6 +10,7 @@ import {
   dewPointC,
   FOAM_BARRIER,
   familyFacts,
+  hasTrait,
   MIX_TOLERANCE,
   materialFacts,
   STILL_AIR_M_S,
@@ -73,7 +74,7 @@ function heatFacts(pile: Pile, i: number): Facts {
   const material = pile.input.region.material!;
   const heated = layer.before.includes("heat");
   // EVA is closed by brief hot air before anything lies on it
-  const closing = material === "eva" && filmBelow(pile, i) < 0;
+  const closing = hasTrait(material, "closed-by-heat") && filmBelow(pile, i) < 0;
   const tooHot = (m: MaterialId) => heated && !closing && (layer.heatC ?? 0) > materialFacts(m).dryHeatMaxC;
   const answers = [...new Set(possible(material).map(tooHot))];
   const below = filmBelow(pile, i);

@@ -23,9 +23,43 @@ export interface MaterialFacts {
   readonly mayHoldLead: boolean;
   /** usual shade of the bare material, sRGB (est.): what a first colour has to hide */
   readonly usualColour: string;
+  /** what else rules ask of it */
+  readonly traits: readonly MaterialTrait[];
   /** where it keeps water: on a plain face, in layer ridges or a cast's pores, in its body */
   readonly holdsWater: WaterHeld;
 }
+
+/** What single materials are like: rules and code ask these, never the material's id. Source: common trade practice. */
+export type MaterialTrait =
+  /** expanded or extruded polystyrene: solvent eats it under any thin film */
+  | "polystyrene-foam"
+  /** solid polystyrene: a strong wash crazes it bare */
+  | "solid-polystyrene"
+  /** soft closed-cell foam: strong solvent swells it */
+  | "soft-foam"
+  /** its cells stay open until brief hot air closes them */
+  | "closed-by-heat"
+  /** drinks paint for ever until it is sealed */
+  | "wants-seal"
+  /** drinks so much that one coat of sealer is not enough */
+  | "wants-two-seals"
+  /** acid and alkali eat it; an ordinary primer holds once it is keyed */
+  | "light-metal"
+  /** an ordinary primer holds badly even on a key */
+  | "poor-grip"
+  /** its key is gone within hours */
+  | "key-goes-fast"
+  | "rusts"
+  /** takes an etch primer, in a thin coat on a fresh key */
+  | "etch-takes-thin"
+  /** an etch primer finds nothing to bite on */
+  | "etch-holds-badly"
+  /** comes out of a mould with release agent on it */
+  | "comes-released"
+  /** hardened by light: resin left on it or in it weeps */
+  | "hardened-by-light"
+  /** fumes and overspray fog it */
+  | "see-through";
 
 type Row = Omit<MaterialFacts, "id" | "usualColour">;
 
@@ -59,6 +93,7 @@ const metal = (over: Partial<Row> = {}): Row => ({
   keyGrit: { from: 240, to: 400 },
   holdsWater: "face",
   mayHoldLead: false,
+  traits: [],
   ...over,
 });
 const plastic = (over: Partial<Row>): Row => ({
@@ -73,6 +108,7 @@ const plastic = (over: Partial<Row>): Row => ({
   keyGrit: { from: 180, to: 320 },
   holdsWater: "ridges",
   mayHoldLead: false,
+  traits: [],
   ...over,
 });
 const foam = (over: Partial<Row>): Row => ({
@@ -87,6 +123,7 @@ const foam = (over: Partial<Row>): Row => ({
   keyGrit: null,
   holdsWater: "ridges",
   mayHoldLead: false,
+  traits: [],
   ...over,
 });
 
@@ -106,7 +143,7 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
   }),
   "pp-pe": plastic({ byBite: HARD, withoutPromoter: "stop", dryHeatMaxC: 70 }),
   tpu: plastic({ byBite: SOFT, withoutPromoter: "test", slick: false, flexible: true, prep: ["wash"] }),
-  eva: foam({ byBite: SOFT, porous: false, flexible: true, dryHeatMaxC: 45 }),
+  eva: foam({ byBite: SOFT, porous: false, flexible: true, dryHeatMaxC: 45, traits: ["soft-foam", "closed-by-heat"] }),
   "vat-resin": plastic({
     group: "resin",
     byBite: ["ok", "ok", "ok", "care", "care"],
@@ -114,6 +151,7 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
     dryHeatMaxC: 50,
     prep: ["wash", "post-cure", "dust-off"],
     holdsWater: "ridges",
+    traits: ["hardened-by-light"],
   }),
   "cast-pu": plastic({
     group: "resin",
@@ -122,6 +160,7 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
     dryHeatMaxC: 55,
     prep: ["wash"],
     holdsWater: "ridges",
+    traits: ["comes-released"],
   }),
   hips: plastic({
     byBite: ["ok", "ok", "ok", "care-mist", "test"],
@@ -129,6 +168,7 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
     dryHeatMaxC: 50,
     prep: ["wash"],
     holdsWater: "face",
+    traits: ["solid-polystyrene"],
   }),
   "clear-plastic": plastic({
     byBite: ["ok", "care", "care", "test", "stop"],
@@ -136,18 +176,30 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
     dryHeatMaxC: 50,
     prep: ["wash"],
     holdsWater: "face",
+    traits: ["see-through"],
   }),
-  xps: foam({ porous: false }),
-  eps: foam({ porous: false }),
-  epo: foam({ byBite: SOFT, porous: false, dryHeatMaxC: 55 }),
-  "pu-foam": foam({ byBite: ["ok", "ok", "ok", "ok", "care"], dryHeatMaxC: 60, holdsWater: "body" }),
-  "wood-mdf": foam({ group: "porous", byBite: HARD, dryHeatMaxC: 40, holdsWater: "body" }),
-  plaster: foam({ group: "porous", byBite: HARD, dryHeatMaxC: 40, holdsWater: "body" }),
-  "steel-iron": metal({ prep: ["degrease", "derust", "key", "wipe"] }),
-  aluminium: metal(),
-  "brass-copper": metal({ keyGrit: { from: 180, to: 320 } }),
-  "white-metal": metal({ dryHeatMaxC: 55, mayHoldLead: true }),
-  stainless: metal({ keyGrit: { from: 180, to: 320 } }),
+  xps: foam({ porous: false, traits: ["polystyrene-foam"] }),
+  eps: foam({ porous: false, traits: ["polystyrene-foam"] }),
+  epo: foam({ byBite: SOFT, porous: false, dryHeatMaxC: 55, traits: ["soft-foam"] }),
+  "pu-foam": foam({
+    byBite: ["ok", "ok", "ok", "ok", "care"],
+    dryHeatMaxC: 60,
+    holdsWater: "body",
+    traits: ["wants-seal"],
+  }),
+  "wood-mdf": foam({
+    group: "porous",
+    byBite: HARD,
+    dryHeatMaxC: 40,
+    holdsWater: "body",
+    traits: ["wants-seal", "wants-two-seals"],
+  }),
+  plaster: foam({ group: "porous", byBite: HARD, dryHeatMaxC: 40, holdsWater: "body", traits: ["wants-seal"] }),
+  "steel-iron": metal({ prep: ["degrease", "derust", "key", "wipe"], traits: ["rusts"] }),
+  aluminium: metal({ traits: ["light-metal", "key-goes-fast"] }),
+  "brass-copper": metal({ keyGrit: { from: 180, to: 320 }, traits: ["poor-grip", "etch-takes-thin"] }),
+  "white-metal": metal({ dryHeatMaxC: 55, mayHoldLead: true, traits: ["light-metal"] }),
+  stainless: metal({ keyGrit: { from: 180, to: 320 }, traits: ["poor-grip", "etch-holds-badly"] }),
   glassfibre: metal({ group: "laminate", dryHeatMaxC: 60, prep: ["wash", "key", "wipe"] }),
 };
 
@@ -177,6 +229,12 @@ const FACTS = Object.fromEntries(
 ) as Record<MaterialId, MaterialFacts>;
 
 export const materialFacts = (id: MaterialId): MaterialFacts => FACTS[id];
+/** Whether any of these is true of a material that is known. */
+export const hasTrait = (id: MaterialId | "unknown" | null, ...traits: readonly MaterialTrait[]): boolean =>
+  id !== null && id !== "unknown" && FACTS[id].traits.some((t) => traits.includes(t));
+/** Materials of which any of these is true, in the order of the vocabulary. */
+export const materialsWith = (...traits: readonly MaterialTrait[]): readonly MaterialId[] =>
+  MATERIALS.filter((id) => hasTrait(id, ...traits));
 
 /**
  * Minutes at reference air until a wetted part is dry: of its clocks the slowest. A part of unknown material may be porous.

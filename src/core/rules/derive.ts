@@ -26,6 +26,7 @@ import {
   carriersContradict,
   DARK_UP_TO,
   familyFacts,
+  hasTrait,
   materialFacts,
   PALE_FROM,
   strongestBite,
@@ -150,7 +151,7 @@ export function regionFacts(region: Region, material: MaterialId | Unknown, prep
     "region.washKnown": washKnown(region, prep),
     "region.keyAgeMin": region.minutesSinceKey ?? null,
     "region.fillThrough": region.fillThrough ?? false,
-    "region.clearNearby": region.clearNearby === true || material === "clear-plastic",
+    "region.clearNearby": region.clearNearby === true || hasTrait(material, "see-through"),
   };
 }
 
@@ -180,9 +181,8 @@ export function bareBiteAnswer(region: Region, material: MaterialId | Unknown, p
 }
 
 /** Polystyrene foam takes spirit with the aromatics taken out better than plain spirit: only a trial tells. */
-const FOAM_SPARED_BY_DEAROMATISED: readonly MaterialId[] = ["xps", "eps"];
 function bareAnswer(m: MaterialId, bite: number, p: Pick<Product, "dearomatised">): BiteAnswer {
-  if (p.dearomatised && FOAM_SPARED_BY_DEAROMATISED.includes(m) && bite === 2) return "test";
+  if (p.dearomatised && hasTrait(m, "polystyrene-foam") && bite === 2) return "test";
   return materialFacts(m).byBite[bite]!;
 }
 

@@ -5,6 +5,7 @@ import { type ReactNode, useCallback } from "react";
 import { editNodeAction } from "@/actions/parts";
 import type { RegionNode } from "@/contracts";
 import type { OldFinish, Region, SealedBy } from "@/core/model";
+import { hasTrait } from "@/core/reference";
 import { REGION_GROUPS, type RegionGroup } from "@/messages";
 import { TickCell } from "../components/cells";
 import { Saved } from "../components/Saved";
@@ -78,7 +79,7 @@ const Facts = ({ group, region, of, save }: FactsProps & { readonly group: Regio
       value={region[path as keyof Region]}
       of={of}
       save={save}
-      none={path === "hollow" && region.material === "vat-resin" ? "say: is it hollow?" : undefined}
+      none={path === "hollow" && hasTrait(region.material, "hardened-by-light") ? "say: is it hollow?" : undefined}
     />
   ));
 

@@ -1,6 +1,6 @@
 /** Rules on liquids and helpers that touch a face without staying: wipes, strippers, glue, softeners, polish. */
 
-import { familiesWith } from "../../reference";
+import { familiesWith, materialsWith } from "../../reference";
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { advise, rulesFor, waitFor } from "../rule";
 
@@ -95,7 +95,7 @@ export const CONTACT_RULES = rulesFor("contact", [
       cleaner,
       has("upper.hazards", "caustic", "acid"),
       yes("contact.touchesBare"),
-      is("region.material", "aluminium", "white-metal"),
+      is("region.material", ...materialsWith("light-metal")),
     ),
     remedy: [advise("mild-cleaner")],
   },

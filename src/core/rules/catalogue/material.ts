@@ -1,16 +1,14 @@
 /** Rules on the bare or old face under the first film: bite, key, readying, foam and its barrier, lead. */
 
-import { FOAM_BARRIER, KEY_FRESH_MIN } from "../../reference";
+import { FOAM_BARRIER, KEY_FRESH_MIN, type MaterialTrait, materialsWith } from "../../reference";
 import { above, all, any, atLeast, atMost, has, is, no, not, yes } from "../condition";
 import { addPrep, advise, rulesFor, setHeaviness } from "../rule";
 
-const METALS_NON_FERROUS_KEYABLE = ["aluminium", "white-metal"];
-const METALS_POOR_GRIP = ["brass-copper", "stainless"];
 const ORDINARY_PRIMERS = ["primer", "primer-highbuild", "surfacer"];
-const POLYSTYRENE_FOAM = ["xps", "eps"];
-const POLYSTYRENE = ["xps", "eps", "hips"];
-const NEEDS_SEALING = ["wood-mdf", "plaster", "pu-foam"];
 const HARD_WEAR = ["handled", "uv", "wet", "salt-abrasion"];
+
+/** The material, or what it may be, has one of these traits. */
+const isOf = (...traits: readonly MaterialTrait[]) => is("region.material", ...materialsWith(...traits));
 
 /** A rough casting's texture is key enough, as far as grip goes. */
 const keyed = has("region.conditions", "keyed", "rough-cast");
@@ -68,7 +66,7 @@ export const MATERIAL_RULES = rulesFor("first", [
     verdict: "test",
     when: all(
       bare,
-      is("region.material", ...POLYSTYRENE_FOAM),
+      isOf("polystyrene-foam"),
       is("upper.method", "aerosol"),
       any(is("upper.propellant", "dimethyl-ether"), yes("upper.heavy")),
     ),
@@ -110,13 +108,13 @@ export const MATERIAL_RULES = rulesFor("first", [
   {
     id: "wash-unknown-release",
     verdict: "stop",
-    when: all(bare, no("region.washKnown"), is("region.material", "cast-pu")),
+    when: all(bare, no("region.washKnown"), isOf("comes-released")),
     remedy: [addPrep("wash")],
   },
   {
     id: "wash-unknown-resin",
     verdict: "test",
-    when: all(bare, no("region.washKnown"), is("region.material", "vat-resin")),
+    when: all(bare, no("region.washKnown"), isOf("hardened-by-light")),
     remedy: [addPrep("wash")],
   },
   {
@@ -143,7 +141,7 @@ export const MATERIAL_RULES = rulesFor("first", [
       bare,
       rubbedKey,
       any(
-        all(is("region.material", "aluminium"), above("region.keyAgeMin", KEY_FRESH_MIN.aluminium)),
+        all(isOf("key-goes-fast"), above("region.keyAgeMin", KEY_FRESH_MIN.aluminium)),
         all(is("region.group", "metal"), above("region.keyAgeMin", KEY_FRESH_MIN.otherMetal)),
       ),
     ),
@@ -160,7 +158,7 @@ export const MATERIAL_RULES = rulesFor("first", [
     verdict: "stop",
     when: any(
       has("region.conditions", "hollow-undrained"),
-      all(is("region.material", "vat-resin"), is("region.hollow", "yes"), not(has("region.conditions", "drained"))),
+      all(isOf("hardened-by-light"), is("region.hollow", "yes"), not(has("region.conditions", "drained"))),
     ),
     remedy: [addPrep("drain")],
   },
@@ -168,7 +166,7 @@ export const MATERIAL_RULES = rulesFor("first", [
     id: "hollow-unknown",
     verdict: "test",
     when: all(
-      is("region.material", "vat-resin"),
+      isOf("hardened-by-light"),
       is("region.hollow", "unknown"),
       not(has("region.conditions", "drained", "hollow-undrained")),
     ),
@@ -184,7 +182,7 @@ export const MATERIAL_RULES = rulesFor("first", [
     id: "eva-open",
     verdict: "care",
     when: all(
-      is("region.material", "eva"),
+      isOf("closed-by-heat"),
       bare,
       not(has("region.conditions", "heat-sealed")),
       not(is("upper.role", "sealer")),
@@ -194,37 +192,37 @@ export const MATERIAL_RULES = rulesFor("first", [
   {
     id: "steel-flash-rust",
     verdict: "stop",
-    when: all(is("region.material", "steel-iron"), bare, yes("upper.waterBorne"), no("upper.rustInhibitor")),
+    when: all(isOf("rusts"), bare, yes("upper.waterBorne"), no("upper.rustInhibitor")),
     remedy: [advise("etch-or-epoxy")],
   },
   {
     id: "steel-plain-primer",
     verdict: "care",
-    when: all(bare, is("region.material", "steel-iron"), ordinaryPrimer, no("upper.waterBorne")),
+    when: all(bare, isOf("rusts"), ordinaryPrimer, no("upper.waterBorne")),
     remedy: [advise("etch-or-epoxy")],
   },
   {
     id: "metal-plain-primer",
     verdict: "care",
-    when: all(bare, is("region.material", ...METALS_NON_FERROUS_KEYABLE), ordinaryPrimer, keyed),
+    when: all(bare, isOf("light-metal"), ordinaryPrimer, keyed),
     remedy: [advise("etch-or-epoxy")],
   },
   {
     id: "metal-poor-grip",
     verdict: "test",
-    when: all(bare, is("region.material", ...METALS_POOR_GRIP), ordinaryPrimer, keyed),
+    when: all(bare, isOf("poor-grip"), ordinaryPrimer, keyed),
     remedy: [advise("etch-or-epoxy"), advise("coupon")],
   },
   {
     id: "etch-on-brass",
     verdict: "care",
-    when: all(bare, is("region.material", "brass-copper"), etch),
+    when: all(bare, isOf("etch-takes-thin"), etch),
     remedy: [addPrep("key"), setHeaviness("light")],
   },
   {
     id: "etch-on-stainless",
     verdict: "test",
-    when: all(bare, is("region.material", "stainless"), etch),
+    when: all(bare, isOf("etch-holds-badly"), etch),
     remedy: [advise("other-primer"), advise("coupon")],
   },
   {
@@ -302,7 +300,7 @@ export const MATERIAL_RULES = rulesFor("first", [
     verdict: "care",
     when: all(
       bare,
-      is("region.material", ...NEEDS_SEALING),
+      isOf("wants-seal"),
       any(is("upper.role", "colour", "clear"), all(is("upper.sheen", "gloss"), not(is("upper.role", "sealer")))),
     ),
     remedy: [advise("seal-first")],
@@ -324,7 +322,7 @@ export const MATERIAL_RULES = rulesFor("first", [
   {
     id: "polyester-on-polystyrene",
     verdict: "stop",
-    when: all(bare, is("region.material", ...POLYSTYRENE), is("upper.family", "polyester-2k")),
+    when: all(bare, isOf("polystyrene-foam", "solid-polystyrene"), is("upper.family", "polyester-2k")),
     remedy: [advise("other-filler")],
   },
   {
@@ -342,7 +340,7 @@ export const MATERIAL_RULES = rulesFor("first", [
   {
     id: "wash-on-bare-polystyrene",
     verdict: "care",
-    when: all(bare, is("region.material", "hips"), is("upper.role", "wash"), atLeast("upper.biteStrength", 2)),
+    when: all(bare, isOf("solid-polystyrene"), is("upper.role", "wash"), atLeast("upper.biteStrength", 2)),
     remedy: [advise("seal-first")],
   },
   {
@@ -383,7 +381,7 @@ export const MATERIAL_RULES = rulesFor("first", [
   },
 ]);
 
-const polystyreneFoam = is("region.material", ...POLYSTYRENE_FOAM);
+const polystyreneFoam = isOf("polystyrene-foam");
 const film = yes("upper.leavesFilm");
 const biting = all(film, atLeast("upper.biteStrength", 2));
 const strong = all(film, atLeast("upper.biteStrength", 3));
@@ -429,7 +427,7 @@ export const FOAM_RULES = rulesFor("layer", [
     id: "soft-foam-barrier",
     verdict: "care",
     when: all(
-      is("region.material", "epo", "eva"),
+      isOf("soft-foam"),
       something,
       strong,
       not(atLeast("upper.biteStrength", 4)),
@@ -441,26 +439,19 @@ export const FOAM_RULES = rulesFor("layer", [
   {
     id: "soft-foam-barrier-strong",
     verdict: "test",
-    when: all(
-      is("region.material", "epo", "eva"),
-      something,
-      atLeast("upper.biteStrength", 4),
-      film,
-      goodBarrier,
-      no("upper.heavy"),
-    ),
+    when: all(isOf("soft-foam"), something, atLeast("upper.biteStrength", 4), film, goodBarrier, no("upper.heavy")),
     remedy: [setHeaviness("mist"), advise("coupon")],
   },
   {
     id: "soft-foam-wet-pass",
     verdict: "stop",
-    when: all(is("region.material", "epo", "eva"), something, strong, yes("upper.heavy")),
+    when: all(isOf("soft-foam"), something, strong, yes("upper.heavy")),
     remedy: [setHeaviness("mist"), advise("more-barrier")],
   },
   {
     id: "soft-foam-no-barrier",
     verdict: "test",
-    when: all(is("region.material", "epo", "eva"), something, strong, not(goodBarrier), no("upper.heavy")),
+    when: all(isOf("soft-foam"), something, strong, not(goodBarrier), no("upper.heavy")),
     remedy: [advise("more-barrier"), advise("coupon")],
   },
 ]);
