@@ -4,6 +4,7 @@ import type {
   Carrier,
   ClaimFigure,
   Condition,
+  Confirmable,
   Effect,
   Exposure,
   FamilyId,
@@ -11,6 +12,7 @@ import type {
   GritScale,
   Hazard,
   Heaviness,
+  JarId,
   Lead,
   MaterialId,
   MayGoOver,
@@ -27,6 +29,7 @@ import type {
   Unknown,
   Verdict,
 } from "@/core/model";
+import { JAR_ROWS } from "@/core/reference";
 import type { WaitedFor } from "@/core/work";
 
 /** Ids to words. One table each, so that a new id without words is a type error. */
@@ -282,8 +285,16 @@ export const REGIONAL_DOUBLES: readonly (readonly string[])[] = [
   ["filler primer", "high-build"],
 ];
 
+/** Kinds of jar by their plain names. */
+export const JAR_NAME = Object.fromEntries(JAR_ROWS.map((r) => [r.id, r.name])) as Readonly<Record<JarId, string>>;
+export const CONFIRMABLE_NAME: Readonly<Record<Confirmable, string>> = {
+  carriers: "what it dries from",
+  hazards: "whether it holds isocyanate",
+};
+
 export const SOURCE_NAME: Readonly<Record<Source, string>> = {
   assumed: "assumed",
+  typical: "typical of its kind",
   hearsay: "hearsay",
   label: "label",
   "data-sheet": "data sheet",

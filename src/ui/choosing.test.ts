@@ -49,7 +49,7 @@ describe("a card in words", () => {
   });
   it("tells no family of what leaves no film", () => {
     expect(factRows(product("white-spirit")).map(([n]) => n)).not.toContain("Family");
-    expect(factRows(product("water-primer"))).toContainEqual(["Family", "water-borne acrylic"]);
+    expect(factRows(product("water-primer"))).toContainEqual(["Family", "water-borne acrylic", "family"]);
   });
 });
 

@@ -8,7 +8,16 @@ import type { Pile } from "../judge/pile";
 import { meetingVerdicts, SEVERITY } from "../judge/seams";
 import type { Layer, Stack, Verdict } from "../model";
 import { hexLuminance, plannedWftUm } from "../numbers";
-import { DARK_UP_TO, FOAM_BARRIER, hasTrait, PALE_FROM, RISK_POINTS, SHOWN_RISK } from "../reference";
+import {
+  DARK_UP_TO,
+  FOAM_BARRIER,
+  hasTrait,
+  mayBeFoam,
+  onFoam,
+  PALE_FROM,
+  RISK_POINTS,
+  SHOWN_RISK,
+} from "../reference";
 import {
   applyRules,
   type FactSheet,
@@ -94,7 +103,8 @@ function points(verdicts: readonly { verdict: Verdict }[], tests: boolean): numb
   return sum;
 }
 
-export function makeGraph(input: FinderInput): Graph {
+export function makeGraph(given: FinderInput): Graph {
+  const input = mayBeFoam(given.region.material) ? { ...given, shelf: given.shelf.map(onFoam) } : given;
   const options = optionsOf(input);
   const prep = prepOf(input.region);
   const { allowTests } = input.want;

@@ -3,6 +3,7 @@
 import { at } from "../base";
 import { HEAVINESSES, keyOf, type Layer, type Product, type Stack } from "../model";
 import { filmLedger, plannedWftUm } from "../numbers";
+import { mayBeFoam, onFoam } from "../reference";
 import {
   applyRules,
   bareBiteAnswer,
@@ -123,7 +124,10 @@ function changes(r: Remedy, i: number, pile: Pile): boolean {
 const withDetail = (detail: PlacedVerdict["detail"]): Pick<PlacedVerdict, "detail"> => (detail ? { detail } : {});
 
 /** The pile with its products as they go on and its ledger. */
-function pileOf(input: JudgeInput): Pile {
+function pileOf(given: JudgeInput): Pile {
+  const input = mayBeFoam(given.region.material)
+    ? { ...given, productOf: (id: string) => onFoam(given.productOf(id)) }
+    : given;
   const { layers } = input.stack;
   const products = layers.map((l) => asLaid(l, input.productOf));
   return {

@@ -1,4 +1,5 @@
 export * from "./fields";
+export * from "./jars";
 export * from "./op-key";
 export * from "./product-fields";
 export * from "./region-fields";

@@ -1,6 +1,7 @@
 /** The registry of a product: one row a field, from which its type, storage, form, file column, API shape and page derive. */
 
 import type { Field, KeysWhere } from "./fields";
+import { CONFIRMABLE, JARS } from "./jars";
 import { choice, flag, list, number, type PlacedField, placed } from "./rows";
 import {
   BITES,
@@ -141,6 +142,10 @@ export const PRODUCT_FIELDS = {
   owned: flag("left-out", "owned", null),
   /** where the figures on this card come from */
   source: choice(SOURCES, "left-out", "source", null),
+  /** the kind of jar its figures were taken from; what still says what the kind says is typical of its kind, no more */
+  jar: choice(JARS, "left-out", "typical_of", "typical_of"),
+  /** what was read off the label in hand, though its kind had said it */
+  confirmed: list(CONFIRMABLE, "left-out", "confirmed", "confirmed"),
   /** picture of the label, by content hash */
   photo: { kind: "photo", absent: "null-or-left-out", csv: "photo", api: null },
   note: { kind: "note", absent: "must", csv: "note", cell: "", api: null },

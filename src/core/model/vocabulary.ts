@@ -260,7 +260,7 @@ export const COUPON_RESULTS = ["pass", "fail", "void"] as const;
 export type CouponResult = (typeof COUPON_RESULTS)[number];
 
 /** Where a figure comes from, weakest first: the index is its rank, and a weaker one never overrides a stronger. */
-export const SOURCES = ["assumed", "hearsay", "label", "data-sheet", "own-log", "own-coupon"] as const;
+export const SOURCES = ["assumed", "typical", "hearsay", "label", "data-sheet", "own-log", "own-coupon"] as const;
 export type Source = (typeof SOURCES)[number];
 
 export const MAY_GO_OVER_EXTRA = ["bare", "primed"] as const;

@@ -1,10 +1,15 @@
 import { CLAIM_FIGURES, type Claim, type ClaimFigure, type Label, type Product, SOURCES, type Source } from "../model";
+import { isTypical } from "./jars";
 
 /** How much a source is trusted, weakest 0. */
 const rankOf = (s: Source): number => SOURCES.indexOf(s);
 
 /** What a card's own figures rest on when nobody said: they were copied from the label. */
 export const sourceOf = (p: Pick<Product, "source">): Source => p.source ?? "label";
+
+/** What a single figure of the card rests on: what its kind of jar says, nobody has read off a label. */
+const ownSource = (p: Product, f: ClaimFigure): Source =>
+  isTypical(p, isTime(f) ? `label.${f}` : f) ? "typical" : sourceOf(p);
 
 /** Times of a label in the order a film reaches them. */
 const ORDER = [
@@ -36,7 +41,7 @@ export function trustedFigure(p: Product, f: ClaimFigure): Trusted | null {
   const all: Trusted[] = (p.claims ?? [])
     .filter((c) => c.figure === f)
     .map((claim) => ({ value: claim.value, source: claim.source, claim }));
-  if (own !== null) all.push({ value: own, source: sourceOf(p), claim: null });
+  if (own !== null) all.push({ value: own, source: ownSource(p, f), claim: null });
   all.sort((a, b) => rankOf(b.source) - rankOf(a.source) || b.value - a.value);
   return all[0] ?? null;
 }

@@ -232,6 +232,9 @@ export const materialFacts = (id: MaterialId): MaterialFacts => FACTS[id];
 /** Whether any of these is true of a material that is known. */
 export const hasTrait = (id: MaterialId | "unknown" | null, ...traits: readonly MaterialTrait[]): boolean =>
   id !== null && id !== "unknown" && FACTS[id].traits.some((t) => traits.includes(t));
+/** Foam, or nobody knows that it is none. */
+export const mayBeFoam = (id: MaterialId | "unknown" | null): boolean =>
+  id === null || id === "unknown" || FACTS[id].group === "foam";
 /** Materials of which any of these is true, in the order of the vocabulary. */
 export const materialsWith = (...traits: readonly MaterialTrait[]): readonly MaterialId[] =>
   MATERIALS.filter((id) => hasTrait(id, ...traits));

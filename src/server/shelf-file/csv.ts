@@ -1,9 +1,10 @@
 import Papa from "papaparse";
 import type { FileFault } from "@/contracts";
 import type { Product } from "@/core/model";
-import { COLUMNS, type Column, LEFT_OUT } from "./columns";
+import { COLUMNS, type Column } from "./columns";
+import { put } from "./fill";
 
-/** A row read, not yet checked. */
+/** A row read, not yet checked: only what it tells. */
 export interface FileRow {
   readonly line: number;
   readonly value: Record<string, unknown>;
@@ -31,10 +32,9 @@ export const shelfToCsv = (products: readonly Product[]): string =>
 const YES = ["yes", "true", "1", "y"];
 const NO = ["no", "false", "0", "n"];
 
-/** One cell as the contract wants it. What cannot be read stays text, for the contract to refuse by its field. */
+/** One cell that holds something, as the contract wants it. What cannot be read stays text, for the contract to refuse by its field. */
 function readCell(cell: string, c: Column): unknown {
   const t = cell.trim();
-  if (t === "") return c.empty;
   switch (c.kind) {
     case "number": {
       // a decimal comma is read as people of half the world write it
@@ -61,16 +61,6 @@ function readCell(cell: string, c: Column): unknown {
       }
     case "text":
       return t;
-  }
-}
-
-function put(into: Record<string, unknown>, path: string, value: unknown): void {
-  if (value === LEFT_OUT) return;
-  const [head = "", rest] = path.split(".");
-  if (rest === undefined) into[head] = value;
-  else {
-    into[head] ??= {};
-    (into[head] as Record<string, unknown>)[rest] = value;
   }
 }
 
@@ -117,8 +107,8 @@ export function csvRows(text: string): { rows: readonly FileRow[]; faults: reado
       });
     const value: Record<string, unknown> = {};
     for (const c of COLUMNS) {
-      const at = columns.indexOf(c);
-      put(value, c.path, at < 0 ? c.empty : readCell(data[at] ?? "", c));
+      const cell = data[columns.indexOf(c)] ?? "";
+      if (cell.trim() !== "") put(value, c.path, readCell(cell, c));
     }
     return { line, value };
   });

@@ -13,6 +13,7 @@ import { allProducts, type Db, insertProduct, listShelf, productRev, setProductD
 import { fileRefusal, reading, writing } from "../guard";
 import { newId } from "../ids";
 import { columnOf, csvRows, type FileRow, shelfToCsv } from "./csv";
+import { filled } from "./fill";
 
 const SHELF_FORMAT = "elm-bench-shelf/1";
 export type FileKind = "csv" | "json";
@@ -55,9 +56,18 @@ function readFile(text: string, kind: FileKind): Read {
   const { rows, faults: own } = kind === "csv" ? csvRows(text) : jsonRows(text);
   const faults = [...own];
   const seen = new Map<string, number>();
+  const named = new Map<string, number>();
   const products = rows.flatMap(({ line, value }) => {
     const id = typeof value.id === "string" && value.id !== "" ? value.id : idFrom(value.name, seen);
-    const parsed = productSchema.safeParse({ ...value, id });
+    const sameName = named.get(plainName(value.name));
+    if (sameName !== undefined && value.id === undefined)
+      faults.push({
+        line,
+        column: "name",
+        message: `stands on line ${sameName} already: give one of them another name`,
+      });
+    named.set(plainName(value.name), line);
+    const parsed = productSchema.safeParse({ ...filled(value), id });
     if (!parsed.success) {
       for (const f of fieldFaults(parsed.error))
         faults.push({ line, column: kind === "csv" ? columnOf(f.path) : f.path, message: f.message });
@@ -70,6 +80,8 @@ function readFile(text: string, kind: FileKind): Read {
   });
   return { products, faults: faults.sort((a, b) => a.line - b.line) };
 }
+
+const plainName = (name: unknown): string => (typeof name === "string" ? name.trim().toLowerCase() : "");
 
 function idFrom(name: unknown, seen: ReadonlyMap<string, number>): string {
   const plain = (typeof name === "string" ? name : "")

@@ -10,7 +10,7 @@ import { factRows, figuresOf, figureText } from "./figures";
 /** Two products side by side; rows that differ are marked. */
 export function Compare({ pair, close }: { pair: readonly [Product, Product]; close: () => void }) {
   const figures = [...new Set(pair.flatMap((p) => figuresOf(p)))];
-  const facts = pair.map((p) => new Map(factRows(p)));
+  const facts = pair.map((p) => new Map(factRows(p).map(([name, words]) => [name, words])));
   const names = [...new Set(facts.flatMap((f) => [...f.keys()]))];
   const row = (name: string, cells: readonly (React.ReactNode | null)[], differs: boolean) => (
     <tr key={name} className={`border-b border-base-300 ${differs ? "bg-base-200" : ""}`}>

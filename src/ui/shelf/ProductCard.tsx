@@ -2,13 +2,16 @@
 
 import { Pencil } from "lucide-react";
 import Link from "next/link";
+import { saveProductAction } from "@/actions/shelf";
 import type { CouponCard, ShelfItem } from "@/contracts";
-import type { Product } from "@/core/model";
-import { trustedFigure } from "@/core/reference";
+import type { Confirmable, Product } from "@/core/model";
+import { isTypical, trustedFigure, unconfirmed } from "@/core/reference";
 import { dateShown, volumeText } from "@/format";
-import { FIGURE_NAME, RESULT_NAME, safetyLine } from "@/messages";
+import { FIGURE_NAME, JAR_NAME, RESULT_NAME, safetyLine } from "@/messages";
 import { EvidenceMark } from "../components/EvidenceMark";
+import { useAct } from "../hooks/useAct";
 import { Claims } from "./Claims";
+import { Confirm } from "./Confirm";
 import { isLow, isOld } from "./facets";
 import { factRows, figuresOf, figureText, filledIn } from "./figures";
 
@@ -47,14 +50,17 @@ export function ProductCard({
         // biome-ignore lint/performance/noImgElement: comes from the local database, at its own size
         <img src={`/api/v1/photos/${p.photo}`} alt={`Label of ${p.name}`} className="max-h-56 rounded-box" />
       )}
+      {p.jar && <Kind item={item} />}
       <Stock p={p} today={today} />
       <Figures p={p} />
       <Claims item={item} />
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5">
-        {factRows(p).map(([name, words]) => (
+        {factRows(p).map(([name, words, path]) => (
           <div key={name} className="contents">
             <dt className="soft">{name}</dt>
-            <dd>{words}</dd>
+            <dd>
+              {words} {path && isTypical(p, path) && <EvidenceMark source="typical" words />}
+            </dd>
           </div>
         ))}
       </dl>
@@ -92,6 +98,22 @@ export function ProductCard({
         </section>
       )}
     </div>
+  );
+}
+
+/** What the card took from its kind of jar, and what is still to be read off the label. */
+function Kind({ item }: { item: ShelfItem }) {
+  const { act, busy } = useAct();
+  const p = item.product;
+  const save = (confirmed: readonly Confirmable[]) =>
+    void act(() => saveProductAction(item.rev, { ...p, confirmed: [...confirmed] }));
+  return (
+    <>
+      <p className="text-sm">
+        Begun as <strong>{JAR_NAME[p.jar!]}</strong>: what is marked typical is what such jars usually say.
+      </p>
+      <Confirm jar={p.jar!} ask={unconfirmed(p)} confirmed={p.confirmed ?? []} set={save} busy={busy} />
+    </>
   );
 }
 

@@ -1,6 +1,6 @@
 "use client";
 
-import type { ChangeEvent, ReactNode } from "react";
+import { type ChangeEvent, type ReactNode, useState } from "react";
 import { type FieldErrors, type FieldPath, useFormContext } from "react-hook-form";
 import { type Field, PRODUCT_ROWS } from "@/core/model";
 import { inUnits, unitShown } from "@/format";
@@ -34,6 +34,13 @@ interface CellProps {
 const unitOf = ({ field, words }: Pick<CellProps, "field" | "words">): string =>
   unitShown(words.unit ?? (field.kind === "number" ? field.unit : field.kind === "share" ? "%" : ""));
 
+const Hint = ({ id, text }: { id?: string; text: string | undefined }) =>
+  text ? (
+    <p id={id} className="soft text-xs">
+      {text}
+    </p>
+  ) : null;
+
 function TextCell({ path, field, words }: CellProps) {
   const { register } = useFormContext<ProductDraft>();
   const fault = useFault(path);
@@ -48,11 +55,12 @@ function TextCell({ path, field, words }: CellProps) {
       <input
         id={id}
         aria-invalid={fault !== null}
-        aria-describedby={fault ? `${id}-fault` : undefined}
+        aria-describedby={fault ? `${id}-fault` : words.hint ? `${id}-hint` : undefined}
         inputMode={field.kind === "number" || field.kind === "share" ? "decimal" : undefined}
         className={`input input-sm w-full ${fault ? "input-error" : ""}`}
         {...register(path as Path)}
       />
+      <Hint id={`${id}-hint`} text={words.hint} />
       {fault && (
         <p id={`${id}-fault`} role="alert" className="text-sm font-semibold text-error">
           {fault}
@@ -113,7 +121,7 @@ function ChoiceCell({ path, words }: CellProps) {
   const { register } = useFormContext<ProductDraft>();
   const fault = useFault(path);
   return (
-    <label className="text-sm">
+    <label className={`text-sm ${words.wide ? "col-span-2" : ""}`}>
       {words.label}
       <select className={`select select-sm w-full ${fault ? "select-error" : ""}`} {...register(path as Path)}>
         {words.none !== undefined && <option value="">{words.none}</option>}
@@ -123,6 +131,7 @@ function ChoiceCell({ path, words }: CellProps) {
           </option>
         ))}
       </select>
+      <Hint text={words.hint} />
       {fault && (
         <span role="alert" className="font-semibold text-error">
           {fault}
@@ -182,6 +191,9 @@ function Flag({ path, label }: { path: Path; label: string }) {
 function WindowsCell({ path, words }: CellProps) {
   return (
     <>
+      <div className="col-span-2 -mb-2">
+        <Hint text={words.hint} />
+      </div>
       <WindowRow path={path} i={0} label={words.label} />
       <WindowRow path={path} i={1} label="Second window" />
     </>
@@ -243,23 +255,51 @@ export function FieldGroupCells({ group, hidden }: { group: FieldGroup; hidden: 
   });
   if (rows.length === 0) return null;
   const flags = rows.filter((r) => r.field.kind === "flag");
+  const cells = (
+    <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+      {rows.map(({ path, words, field }) => {
+        if (field.kind === "flag" || field.kind === "photo") return null;
+        const Cell = CELL[field.kind];
+        return <Cell key={path} path={path} words={words} field={field} />;
+      })}
+      {flags.length > 0 && (
+        <div className="col-span-2 flex flex-wrap gap-x-4 gap-y-1">
+          {flags.map(({ path, words }) => (
+            <Flag key={path} path={path as Path} label={words.label} />
+          ))}
+        </div>
+      )}
+    </div>
+  );
+  const title = FIELD_GROUPS[group];
+  if (FOLDED.has(group))
+    return (
+      <Folded title={title} paths={rows.map((r) => r.path)}>
+        {cells}
+      </Folded>
+    );
   return (
-    <section className={FIELD_GROUPS[group] && "border-t border-base-300 pt-2"}>
-      {FIELD_GROUPS[group] && <h3 className="mb-1 font-bold">{FIELD_GROUPS[group]}</h3>}
-      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        {rows.map(({ path, words, field }) => {
-          if (field.kind === "flag" || field.kind === "photo") return null;
-          const Cell = CELL[field.kind];
-          return <Cell key={path} path={path} words={words} field={field} />;
-        })}
-        {flags.length > 0 && (
-          <div className="col-span-2 flex flex-wrap gap-x-4 gap-y-1">
-            {flags.map(({ path, words }) => (
-              <Flag key={path} path={path as Path} label={words.label} />
-            ))}
-          </div>
-        )}
-      </div>
+    <section className={title && "border-t border-base-300 pt-2"}>
+      {title && <h3 className="mb-1 font-bold">{title}</h3>}
+      {cells}
     </section>
+  );
+}
+
+/** What few labels say and few jobs ask for: there, but out of the way until it is wanted or at fault. */
+const FOLDED: ReadonlySet<FieldGroup> = new Set<FieldGroup>(["film", "spray", "limits"]);
+function Folded({ title, paths, children }: { title: string; paths: readonly ProductPath[]; children: ReactNode }) {
+  const { errors } = useFormContext<ProductDraft>().formState;
+  const [open, setOpen] = useState(false);
+  const isFaulty = paths.some((p) => faultAt(errors, p) !== null);
+  return (
+    <details
+      className="border-t border-base-300 pt-2"
+      open={open || isFaulty}
+      onToggle={(e) => setOpen(e.currentTarget.open)}
+    >
+      <summary className="cursor-pointer font-bold">{title}</summary>
+      <div className="pt-1">{children}</div>
+    </details>
   );
 }

@@ -1,20 +1,25 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { type FieldPath, FormProvider, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { addProductAction, deleteProductAction, restoreProductAction, saveProductAction } from "@/actions/shelf";
 import type { ShelfItem } from "@/contracts";
 import { fieldFaults, type Problem, productSchema } from "@/contracts";
-import type { Method } from "@/core/model";
-import { FIELD_GROUPS, type FieldGroup, type ProductPath } from "@/messages";
+import { type Confirmable, isOneOf, JARS, type JarId, type Method } from "@/core/model";
+import { dangersOf, jarRow } from "@/core/reference";
+import { FIELD_GROUPS, type FieldGroup, JAR_NAME, type ProductPath } from "@/messages";
 import { PhotoField } from "../components/PhotoField";
 import { offerUndo, useAct } from "../hooks/useAct";
-import { BLANK_DRAFT, draftOf, type ProductDraft, productFrom } from "./draft";
+import { Confirm } from "./Confirm";
+import { BLANK_DRAFT, draftOf, jarDraft, type ProductDraft, productFrom } from "./draft";
 import { FieldGroupCells } from "./ProductFields";
 
 type Path = FieldPath<ProductDraft>;
+const firstDraft = (item: ShelfItem | null, jar: JarId | null): ProductDraft =>
+  item ? draftOf(item.product) : jar ? jarDraft(jar) : BLANK_DRAFT;
+
 /** What a way of putting it on has no answer to. */
 const GUN = ["nozzleMm", "pressureBar"] as const satisfies readonly ProductPath[];
 const BY_HAND = ["propellant", ...GUN, "distanceCm"] as const satisfies readonly ProductPath[];
@@ -29,13 +34,22 @@ const NOT_ASKED: Readonly<Record<Method, readonly ProductPath[]>> = {
 };
 const GROUPS = Object.keys(FIELD_GROUPS) as FieldGroup[];
 
-export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved: (id: string) => void }) {
+interface FormProps {
+  readonly item: ShelfItem | null;
+  /** kind of jar a new card begins with; null = a blank one */
+  readonly jar: JarId | null;
+  readonly onSaved: (id: string) => void;
+}
+
+export function ProductForm({ item, jar, onSaved }: FormProps) {
   const router = useRouter();
   const { act, busy } = useAct();
   const [conflicted, setConflicted] = useState(false);
-  const form = useForm<ProductDraft>({ defaultValues: item ? draftOf(item.product) : BLANK_DRAFT });
+  const form = useForm<ProductDraft>({ defaultValues: firstDraft(item, jar) });
   const mark = (problem: Problem) => {
-    for (const f of problem.fields) form.setError(f.path as Path, { message: f.message });
+    problem.fields.forEach((f, i) => {
+      form.setError(f.path as Path, { message: f.message }, { shouldFocus: i === 0 });
+    });
     if (problem.code === "conflict") {
       setConflicted(true);
       router.refresh();
@@ -61,7 +75,9 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
         () => void act(() => restoreProductAction(item!.product.id)),
       );
   };
-  const hidden = new Set<ProductPath>(NOT_ASKED[form.watch("method") as Method] ?? []);
+  const hidden = new Set<ProductPath>(["confirmed", ...(NOT_ASKED[form.watch("method") as Method] ?? [])]);
+  const kind = form.watch("jar");
+  const kindOf = isOneOf(JARS)(kind) ? kind : null;
   const count = Object.keys(form.formState.errors).length;
   return (
     <FormProvider {...form}>
@@ -74,8 +90,24 @@ export function ProductForm({ item, onSaved }: { item: ShelfItem | null; onSaved
         noValidate
         aria-label={item ? `Product ${item.product.name}` : "New product"}
       >
+        {kindOf && (
+          <p className="text-sm">
+            Filled in as <strong>{JAR_NAME[kindOf]}</strong> usually is: “typical of its kind”, until you read its
+            label.
+          </p>
+        )}
         {GROUPS.map((group) => (
-          <FieldGroupCells key={group} group={group} hidden={hidden} />
+          <Fragment key={group}>
+            {group === "carrier" && kindOf && (
+              <Confirm
+                jar={kindOf}
+                ask={dangersOf(jarRow(kindOf).facts)}
+                confirmed={form.watch("confirmed") as Confirmable[]}
+                set={(c) => form.setValue("confirmed", [...c], { shouldDirty: true })}
+              />
+            )}
+            <FieldGroupCells group={group} hidden={hidden} />
+          </Fragment>
         ))}
         <PhotoField
           label={`the label of ${form.watch("name") || "the product"}`}

@@ -3,7 +3,7 @@
 import { Download, Plus, Upload, X } from "lucide-react";
 import { useRef } from "react";
 import type { CouponCard, ShelfItem } from "@/contracts";
-import { FAMILIES, MATERIALS, type Product, ROLES } from "@/core/model";
+import { FAMILIES, isOneOf, JARS, MATERIALS, type Product, ROLES } from "@/core/model";
 import { labelTimes, sourceOf } from "@/core/reference";
 import { duration, volumeText } from "@/format";
 import { BITE_NAME, FAMILY_NAME, MATERIAL_NAME, METHOD_NAME, ROLE_NAME } from "@/messages";
@@ -12,6 +12,7 @@ import { useAddress } from "../hooks/useAddress";
 import { Compare } from "./Compare";
 import { biteOf, FACET_NAMES, type Facets, isLow, isOld, readFacets, STOCK, shownBy } from "./facets";
 import { leavesFilm, windowsText } from "./figures";
+import { JarChooser } from "./JarChooser";
 import { ProductCard } from "./ProductCard";
 import { ProductForm } from "./ProductForm";
 import { ShelfImport } from "./ShelfImport";
@@ -228,7 +229,7 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
               {kind.toUpperCase()}
             </a>
           ))}
-          <button type="button" className="btn btn-primary btn-sm" onClick={() => set({ product: "new" })}>
+          <button type="button" className="btn btn-primary btn-sm" onClick={() => set({ product: "new", jar: null })}>
             <Plus className="size-4" aria-hidden />
             Add a product
           </button>
@@ -238,8 +239,8 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
         {pair.length === 1 && <p className="soft mb-2 text-sm">Tick a second product to see them side by side.</p>}
         {shelf.length === 0 ? (
           <p className="rounded-box bg-base-200 p-6 text-lg">
-            The shelf is empty. Add what you own: name, role, what flies off while it dries, and the times from the
-            label are enough to begin. A shelf file, CSV or JSON, can be brought in whole.
+            The shelf is empty. Add what you own: choose the kind of jar by what it is called, and correct what your
+            label says otherwise. A shelf file, CSV or JSON, can be brought in whole.
           </p>
         ) : (
           <table className={`w-full text-[15px] ${open ? "min-w-[600px]" : "min-w-[860px]"}`}>
@@ -287,6 +288,7 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
         <Side
           key={chosen}
           item={item}
+          jar={params.get("jar")}
           editing={item === null || params.get("edit") !== null}
           coupons={coupons}
           today={today}
@@ -301,12 +303,15 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
 /** The card of a product, or the form that changes it. */
 function Side({
   item,
+  jar,
   editing,
   coupons,
   today,
   set,
 }: Omit<ShelfProps, "shelf"> & {
   item: ShelfItem | null;
+  /** a new card's kind, or that it is to be blank; null = not chosen yet */
+  jar: string | null;
   editing: boolean;
   set: (changes: Record<string, string | null>) => void;
 }) {
@@ -321,15 +326,21 @@ function Side({
           type="button"
           className="btn btn-ghost btn-sm btn-square"
           aria-label="Close the card"
-          onClick={() => set({ product: null, edit: null })}
+          onClick={() => set({ product: null, edit: null, jar: null })}
         >
           <X className="size-4" aria-hidden />
         </button>
       </div>
       {item && !editing ? (
         <ProductCard item={item} coupons={coupons} today={today} edit={() => set({ edit: "1" })} />
+      ) : item === null && jar === null ? (
+        <JarChooser choose={(kind) => set({ jar: kind })} />
       ) : (
-        <ProductForm item={item} onSaved={(id) => set({ product: id, edit: null })} />
+        <ProductForm
+          item={item}
+          jar={isOneOf(JARS)(jar) ? jar : null}
+          onSaved={(id) => set({ product: id, edit: null, jar: null })}
+        />
       )}
     </aside>
   );

@@ -1,12 +1,16 @@
 import {
   type Field,
+  isOneOf,
+  type JarId,
   LABEL_FIELDS,
   LIGHT_FIELDS,
   LIMIT_FIELDS,
   PRODUCT_FIELDS,
   type Product,
+  ROLES,
   type Window,
 } from "@/core/model";
+import { jarRow, leastKnown } from "@/core/reference";
 import { figureField, figureTyped } from "@/format";
 
 /** What the form holds of one field: text as typed, so that nothing is lost when a figure is refused. */
@@ -63,7 +67,7 @@ const windowDraft = (w: Window | undefined): [string, string] => [
 
 /** What the form holds as the contract wants it, still unchecked. @param was what the card held before */
 function told(f: Field, draft: unknown, was: unknown): unknown {
-  const nothing = f.absent === "must" ? "" : null;
+  const nothing = f.absent === "must" ? "" : f.absent === "left-out" ? undefined : null;
   switch (f.kind) {
     case "flag":
     case "photo":
@@ -76,7 +80,7 @@ function told(f: Field, draft: unknown, was: unknown): unknown {
       return typeof percent === "number" ? percent / PERCENT : percent;
     }
     case "list":
-      return f.absent === "must" || (draft as string[]).length > 0 ? draft : null;
+      return f.absent === "must" || (draft as string[]).length > 0 ? draft : nothing;
     case "texts":
       return (draft as string)
         .split(",")
@@ -113,21 +117,30 @@ export const draftOf = (p: Product): ProductDraft => ({
   resistsTold: p.resists != null,
 });
 
+/** A new card knows nothing: what is not chosen is not taken for granted. Only the label's own air is what labels mean when they do not say. */
 export const BLANK_DRAFT: ProductDraft = {
   ...draftsOf(PRODUCT_FIELDS, { owned: true, source: "label" }),
-  role: "primer",
-  // a new card knows nothing: what decides a danger is chosen, never taken for granted
   family: "unknown",
   carriersUnknown: true,
-  method: "brush",
-  colour: "#9a9a94",
-  effect: "solid",
-  sheen: "matt",
-  limits: { minTempC: "10", maxTempC: "30", maxRhPct: "80" },
-  label: { ...draftsOf(LABEL_FIELDS, {}), tempC: "20", rhPct: "50", wftUm: "50", coats: "1" },
+  colour: PRODUCT_FIELDS.colour.cell,
+  effect: PRODUCT_FIELDS.effect.cell,
+  sheen: PRODUCT_FIELDS.sheen.cell,
+  limits: draftsOf(LIMIT_FIELDS, {}),
+  label: { ...draftsOf(LABEL_FIELDS, {}), tempC: figureField(20, "°C"), rhPct: "50", coats: "1" },
   light: draftsOf(LIGHT_FIELDS, {}),
   resistsTold: false,
 };
+
+/** A card as a jar of this kind usually has it; its name is the kind's until it is given its own. */
+export function jarDraft(jar: JarId): ProductDraft {
+  const { name, also, facts } = jarRow(jar);
+  const product = { ...facts, id: "", name, maker: "", aliases: also.slice(0, 3), leftMl: null, note: "", jar };
+  return draftOf({ ...product, source: "typical" });
+}
+
+/** A card without a film of its own takes the usual one of its role, as an import does. */
+const withFilm = (role: string, label: Record<string, unknown>): Record<string, unknown> =>
+  label.wftUm === null && isOneOf(ROLES)(role) ? { ...label, wftUm: leastKnown(role).label.wftUm } : label;
 
 /** The draft as the contract wants it, still unchecked; what the form does not show comes from the card as it was. */
 export function productFrom(d: ProductDraft, id: string, was: Product | null): unknown {
@@ -140,6 +153,6 @@ export function productFrom(d: ProductDraft, id: string, was: Product | null): u
     resists: d.resistsTold || d.resists.length > 0 ? d.resists : null,
     light: Object.values(light).every((v) => v === null) ? null : light,
     limits: toldOf(LIMIT_FIELDS, d.limits, was?.limits),
-    label: toldOf(LABEL_FIELDS, d.label, was?.label),
+    label: withFilm(d.role, toldOf(LABEL_FIELDS, d.label, was?.label)),
   };
 }

@@ -69,17 +69,20 @@ const FLAGS: readonly (readonly [keyof Product, string])[] = [
   ["dearomatised", "de-aromatised"],
 ];
 
-/** Plain facts, name and words. */
-export function factRows(p: Product): readonly (readonly [string, string])[] {
+/** Name, words, and the field they come from where a kind of jar may have filled it in. */
+type FactLine = readonly [name: string, words: string, path?: string];
+/** Plain facts. */
+export function factRows(p: Product): readonly FactLine[] {
   const { label } = p;
   const film = leavesFilm(p);
-  const rows: (readonly [string, string] | null)[] = [
+  const rows: (FactLine | null)[] = [
     ["Role", ROLE_NAME[p.role]],
-    film || p.family !== "unknown" ? ["Family", FAMILY_NAME[p.family]] : null,
-    ["Applied by", METHOD_NAME[p.method]],
+    film || p.family !== "unknown" ? ["Family", FAMILY_NAME[p.family], "family"] : null,
+    ["Applied by", METHOD_NAME[p.method], "method"],
     [
       "Carrier",
       p.carriers === "unknown" ? "not known: judged as the strongest" : list(p.carriers.map((c) => CARRIER_NAME[c])),
+      "carriers",
     ],
     ["Bite", biteOf(p)],
     p.propellant ? ["Propellant", PROPELLANT_NAME[p.propellant]] : null,
@@ -90,18 +93,18 @@ export function factRows(p: Product): readonly (readonly [string, string])[] {
           `${tempText(label.tempC)}, ${label.rhPct} % RH, ${label.coats} × ${filmText(label.wftUm)} wet`,
         ]
       : null,
-    film ? ["Recoat window", windowsText(p)] : null,
-    ["Limits", limitText(p.limits)],
+    film ? ["Recoat window", windowsText(p), "label.recoat"] : null,
+    ["Limits", limitText(p.limits), "limits"],
     p.mayGoOver ? ["May go over", list(p.mayGoOver.map((m) => MAY_GO_OVER_NAME[m]))] : null,
     sprayText(p) ? ["Sprayed with", sprayText(p)] : null,
     p.mixRatio ? ["Mixed", `${p.mixRatio} by volume`] : null,
     p.potLifeMin === null ? null : ["Pot life", duration(p.potLifeMin)],
     p.serviceTempC == null ? null : ["In service up to", tempText(p.serviceTempC)],
     ["Also", list(FLAGS.filter(([k]) => p[k] === true).map(([, name]) => name))],
-    ["Hazards", list(p.hazards.map((h) => HAZARD_NAME[h]))],
+    ["Hazards", list(p.hazards.map((h) => HAZARD_NAME[h])), "hazards"],
     ["Goes by", list(p.aliases)],
   ];
-  return rows.filter((r): r is readonly [string, string] => r !== null);
+  return rows.filter((r): r is FactLine => r !== null);
 }
 
 /** Figures worth a row on this card: given, claimed, or filled in from the family. */

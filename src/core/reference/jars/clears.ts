@@ -1,0 +1,165 @@
+import { AIRBRUSH, CAN, factsOf, GUN, type JarRow, OIL_AIR, says, TWO_PART_AIR, VAPOUR, WATER_AIR } from "./row";
+
+/** Clears and decal film. Source: ordinary trade ranges of unbranded kinds (estimates). */
+const CLEAR = { effect: "transparent", colour: "#f2f2ee" } as const;
+export const CLEARS: readonly JarRow[] = [
+  {
+    id: "water-varnish",
+    name: "Varnish, water-borne",
+    also: ["acrylic varnish", "gloss varnish, model", "satin varnish, model"],
+    use: "brushed or airbrushed over acrylics and decals",
+    facts: factsOf(
+      ["clear", "wb-acrylic-urethane", ["water"], "airbrush"],
+      says({ wftUm: 30, coats: 2, gapMin: 30, polishableMin: 4320 }, [15, 20, 60, 1440, 1440, 4320], [[60, null]]),
+      { ...AIRBRUSH, ...CLEAR, volumeSolids: 0.28, densityGMl: 1.03, limits: WATER_AIR, sheen: "gloss" },
+    ),
+  },
+  {
+    id: "matt-varnish-bottle",
+    name: "Matt varnish, water-borne",
+    also: ["flat varnish", "ultra matt", "dead flat"],
+    use: "last coat; stir the flatting in, thin coats",
+    facts: factsOf(
+      ["clear", "wb-acrylic-urethane", ["water"], "airbrush"],
+      says({ wftUm: 25, coats: 2, gapMin: 30 }, [15, 20, 60, null, 1440, 4320], [[60, null]]),
+      { ...AIRBRUSH, ...CLEAR, volumeSolids: 0.25, densityGMl: 1.04, limits: WATER_AIR },
+    ),
+  },
+  {
+    id: "floor-polish",
+    name: "Floor-type gloss polish",
+    also: ["acrylic floor polish", "floor wax, acrylic", "canopy dip", "liquid gloss polish"],
+    use: "dipped or brushed over clear parts and under decals; ammonia takes it off",
+    facts: factsOf(
+      ["clear", "wb-acrylic", ["water"], "brush"],
+      says({ wftUm: 25, coats: 2, gapMin: 60 }, [15, 20, 60, null, 1440, 2880], [[60, null]]),
+      { ...CLEAR, volumeSolids: 0.18, densityGMl: 1.02, limits: WATER_AIR, sheen: "gloss" },
+    ),
+  },
+  {
+    id: "clear-lacquer-spray",
+    name: "Clear lacquer, aerosol",
+    also: ["clear coat spray", "gloss lacquer spray", "acrylic clear spray", "fixative"],
+    use: "strong: mist it over decals and enamels, or leave it",
+    facts: factsOf(
+      ["clear", "acrylic-lacquer", ["ester", "ketone", "aromatic"], "aerosol"],
+      says({ wftUm: 40, coats: 2, gapMin: 10, polishableMin: 2880 }, [10, 15, 45, 480, 720, 2880], [[15, 1440]]),
+      { ...CAN, ...CLEAR, volumeSolids: 0.16, densityGMl: 0.86, sheen: "gloss" },
+    ),
+  },
+  {
+    id: "matt-spray",
+    name: "Matt varnish, aerosol",
+    also: ["dulling spray", "flat clear spray", "matt sealer spray"],
+    use: "last coat from a can; clouds in damp air",
+    facts: factsOf(
+      ["clear", "acrylic-lacquer", ["ester", "ketone", "aromatic"], "aerosol"],
+      says({ wftUm: 25, coats: 2, gapMin: 10 }, [8, 12, 30, null, 480, 1440], [[15, null]]),
+      { ...CAN, ...CLEAR, limits: { minTempC: 12, maxTempC: 30, maxRhPct: 70 }, volumeSolids: 0.12, densityGMl: 0.85 },
+    ),
+  },
+  {
+    id: "enamel-varnish",
+    name: "Hobby enamel varnish",
+    also: ["clear enamel", "enamel satin varnish"],
+    use: "brushed clear over enamels; yellows a little",
+    facts: factsOf(
+      ["clear", "alkyd", ["aliphatic"], "brush"],
+      says({ wftUm: 35 }, [45, 180, 480, 1440, 2880, 10_080], [[720, null]]),
+      {
+        ...CLEAR,
+        volumeSolids: 0.4,
+        densityGMl: 0.92,
+        hazards: [...VAPOUR],
+        limits: OIL_AIR,
+        sheen: "satin",
+        yellowing: true,
+      },
+    ),
+  },
+  {
+    id: "yacht-varnish",
+    name: "Yacht varnish",
+    also: ["spar varnish", "oil varnish", "exterior varnish"],
+    use: "brushed on wood; stands sun and water, amber",
+    facts: factsOf(
+      ["clear", "alkyd", ["aliphatic"], "brush"],
+      says({ wftUm: 70, coats: 3, gapMin: 1440 }, [60, 360, 720, 1440, 2880, 20_160], [[960, 4320]]),
+      {
+        ...CLEAR,
+        volumeSolids: 0.48,
+        densityGMl: 0.93,
+        hazards: [...VAPOUR],
+        limits: OIL_AIR,
+        sheen: "gloss",
+        yellowing: true,
+        uvResistant: true,
+      },
+    ),
+  },
+  {
+    id: "water-pu-varnish",
+    name: "Polyurethane varnish, water-borne",
+    also: ["floor varnish", "quick dry varnish", "acrylic polyurethane varnish", "PU varnish, cleans up with water"],
+    use: "tough clear on wood, prints and foam",
+    facts: factsOf(
+      ["clear", "wb-acrylic-urethane", ["water"], "brush"],
+      says({ wftUm: 80, coats: 2, gapMin: 120 }, [30, 40, 120, 480, 1440, 10_080], [[120, null]]),
+      { ...CLEAR, volumeSolids: 0.32, densityGMl: 1.03, limits: WATER_AIR, sheen: "satin", flexible: true },
+    ),
+  },
+  {
+    id: "two-pack-clear-spray",
+    name: "Two-pack clear, aerosol with a button",
+    also: ["2K clear can", "hardener can", "two component spray"],
+    use: "push the button, shake, use within days; sprays isocyanate",
+    facts: factsOf(
+      ["clear", "urethane-2k", ["ester", "ketone", "aromatic"], "aerosol"],
+      says({ wftUm: 50, coats: 2, gapMin: 10, polishableMin: 2880 }, [10, 30, 240, 1440, 1440, 10_080], [[10, 480]]),
+      {
+        ...CAN,
+        ...CLEAR,
+        volumeSolids: 0.25,
+        densityGMl: 0.9,
+        hazards: [...VAPOUR, "isocyanate"],
+        limits: TWO_PART_AIR,
+        potLifeMin: 2880,
+        sheen: "gloss",
+        uvResistant: true,
+      },
+    ),
+  },
+  {
+    id: "two-pack-clear",
+    name: "Two-pack clear",
+    also: ["2K clear coat", "urethane clear", "car clear with hardener"],
+    use: "deep gloss that stands fuel and polishing; sprays isocyanate",
+    facts: factsOf(
+      ["clear", "urethane-2k", ["ester", "aromatic"], "spray-gun"],
+      says({ wftUm: 60, coats: 2, gapMin: 10, polishableMin: 1440 }, [10, 30, 360, 960, 1440, 10_080], [[10, 1440]]),
+      {
+        ...GUN,
+        ...CLEAR,
+        volumeSolids: 0.45,
+        densityGMl: 0.98,
+        hazards: [...VAPOUR, "isocyanate"],
+        limits: TWO_PART_AIR,
+        mixRatio: "2:1",
+        potLifeMin: 90,
+        sheen: "gloss",
+        uvResistant: true,
+      },
+    ),
+  },
+  {
+    id: "decal-sheet",
+    name: "Water-slide decals",
+    also: ["waterslide", "transfers", "markings sheet"],
+    use: "onto gloss; sealed when dry",
+    facts: factsOf(
+      ["decal", "wb-acrylic", [], "dip"],
+      says({ wftUm: 20 }, [null, 60, 480, null, null, 1440], [[720, null]]),
+      { ...CLEAR, volumeSolids: 1, sheen: "gloss" },
+    ),
+  },
+];
