@@ -48,6 +48,7 @@ module.exports = {
       ["finder", "base|model|reference|numbers|rules|film|judge"],
       ["study", "base|model|reference|numbers|rules|film"],
       ["history", "base|model|reference"],
+      ["reading", "base|model|reference"],
       ["policy", "base|model|reference|judge"],
       ["work", "base|model|reference|numbers|rules|film|judge|schedule|history|policy"],
     ].map(([room, below]) =>
@@ -112,7 +113,7 @@ module.exports = {
       "src/workers/",
       "src/contracts/",
       "src/core/",
-      ...npm("comlink", "node"),
+      ...npm("comlink", "node", "pdfjs-dist"),
     ]),
     only("actions-call-the-server", "src/actions/", [
       "src/actions/",

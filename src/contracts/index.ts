@@ -6,6 +6,7 @@ export * from "./document";
 export * from "./fields";
 export * from "./film";
 export * from "./inline-product";
+export * from "./label-text";
 export * from "./limits";
 export * from "./log";
 export * from "./log-1";

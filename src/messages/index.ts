@@ -3,6 +3,7 @@ export * from "./coupons";
 export * from "./fields";
 export * from "./film";
 export * from "./finder";
+export * from "./label";
 export * from "./mesh";
 export * from "./safety";
 export * from "./trouble";

@@ -10,6 +10,7 @@ import {
   type WhyOpWaits,
   whyOpWaits,
 } from "@/core/plan";
+import { readLabel } from "@/core/reading";
 import type { StudyLayer } from "@/core/study";
 import { readPlanRequest, readText, writeText } from "./document";
 import { type ApplicationAnswer, type CaseAnswer, solveApplication, solveCase } from "./film-answers";
@@ -87,6 +88,7 @@ export const TASKS = {
   filmCase,
   application,
   why,
+  readLabel,
   readText,
   readPlanRequest,
   writeText,

@@ -5,6 +5,7 @@ import {
   documentSchema,
   filmApplicationSchema,
   filmCaseSchema,
+  labelTextSchema,
   planRequestSchema,
   readingsRequestSchema,
   suggestRequestSchema,
@@ -65,6 +66,16 @@ export function openApi() {
           summary: "Find the best stacks for a region",
           requestBody: { required: true, content: json(ref("SuggestRequest")) },
           responses: ok("The best stacks, the trades between them, and why not others", json({ type: "object" })),
+        },
+      },
+      "/api/v1/read-label": {
+        post: {
+          summary: "Read the text of a label, technical sheet or safety data sheet",
+          requestBody: { required: true, content: json(ref("LabelText")) },
+          responses: ok(
+            "Figures with the words they came from, solvents, hazards, and what was not taken",
+            json({ type: "object" }),
+          ),
         },
       },
       "/api/v1/film": {
@@ -164,6 +175,7 @@ export function openApi() {
         CheckRequest: schemaOf(checkRequestSchema),
         SuggestRequest: schemaOf(suggestRequestSchema),
         PlanRequest: schemaOf(planRequestSchema),
+        LabelText: schemaOf(labelTextSchema),
         FilmCase: schemaOf(filmCaseSchema),
         FilmApplication: schemaOf(filmApplicationSchema),
         Readings: schemaOf(readingsRequestSchema),

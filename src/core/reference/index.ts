@@ -12,4 +12,5 @@ export * from "./materials";
 export * from "./planning";
 export * from "./psychrometrics";
 export * from "./solids";
+export * from "./substances";
 export * from "./ways";

@@ -1,4 +1,5 @@
 export * from "./api";
 export { type FilmAnswer, filmOf } from "./film";
+export { readLabelText } from "./label";
 export * from "./suggest";
 export { whyThisWait } from "./why";
