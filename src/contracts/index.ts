@@ -1,5 +1,6 @@
 export * from "./air";
 export * from "./base";
+export * from "./begin";
 export * from "./check";
 export * from "./coupon";
 export * from "./document";

@@ -4,6 +4,7 @@ export * from "./fields";
 export * from "./film";
 export * from "./finder";
 export * from "./label";
+export * from "./materials";
 export * from "./mesh";
 export * from "./safety";
 export * from "./trouble";

@@ -1,8 +1,16 @@
 export * from "./air";
+export { beginWith } from "./begin";
 export * from "./bench";
 export * from "./coupons";
 export * from "./document";
-export * from "./parts";
+export {
+  addModel,
+  addPart,
+  addRegion,
+  deleteNode,
+  editNode,
+  restoreNode,
+} from "./parts";
 export { addPhoto, getPhoto } from "./photos";
 export * from "./plan";
 export { afterLook, type RoundsFound, savePlanning } from "./planning";

@@ -44,7 +44,7 @@ export function addModel(input: unknown): Outcome<{ id: string }> {
   });
 }
 
-const freshRegion = (id: string, name: string): Region => ({
+export const freshRegion = (id: string, name: string): Region => ({
   id,
   name,
   material: null,

@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef } from "react";
 import { addModelAction, loadDemoAction } from "@/actions/parts";
@@ -19,11 +20,14 @@ export function Welcome() {
     <main className="mx-auto grid max-w-2xl gap-4 p-8">
       <h1 className="text-3xl font-bold">Nothing on the bench yet</h1>
       <p className="text-lg">
-        Tell the parts, put your products on the shelf, build a stack of layers for each face. Elm Bench judges every
-        seam and lays the work, the waits and the sanding into your evenings.
+        Say what a part is made of and what you have to put on it: Elm Bench finds what holds, judges every seam, and
+        lays the work, the waits and the sanding into your evenings. Or tell a whole model part by part.
       </p>
       <div className="flex flex-wrap gap-3">
-        <button type="button" className="btn btn-primary btn-lg" disabled={busy} onClick={() => void begin()}>
+        <Link className="btn btn-primary btn-lg" href="/begin">
+          One part: what can I put on it?
+        </Link>
+        <button type="button" className="btn btn-lg" disabled={busy} onClick={() => void begin()}>
           Start a model
         </button>
         <button

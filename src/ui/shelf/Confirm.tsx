@@ -12,7 +12,7 @@ const ASKS: Readonly<Record<Confirmable, { readonly says: (jar: JarId) => string
       const list = carriers === "unknown" ? [] : carriers;
       return list.length === 0
         ? "Such jars dry without anything flying off."
-        : `Such jars usually dry from ${list.map((c) => CARRIER_NAME[c].toLowerCase()).join(", ")}.`;
+        : `Such jars usually dry from ${list.map((c) => CARRIER_NAME[c].toLowerCase()).join(", ")}.${list.includes("ester") ? " Acetone or butanone beside them bites harder: tick it where yours names it." : ""}`;
     },
     look: "“contains…”, “thin and clean up with…”, on the back; section 3 of the safety data sheet",
   },

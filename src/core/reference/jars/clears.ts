@@ -42,7 +42,7 @@ export const CLEARS: readonly JarRow[] = [
     also: ["clear coat spray", "gloss lacquer spray", "acrylic clear spray", "fixative"],
     use: "strong: mist it over decals and enamels, or leave it",
     facts: factsOf(
-      ["clear", "acrylic-lacquer", ["ester", "ketone", "aromatic"], "aerosol"],
+      ["clear", "acrylic-lacquer", ["ester", "aromatic"], "aerosol"],
       says({ wftUm: 40, coats: 2, gapMin: 10, polishableMin: 2880 }, [10, 15, 45, 480, 720, 2880], [[15, 1440]]),
       { ...CAN, ...CLEAR, volumeSolids: 0.16, densityGMl: 0.86, sheen: "gloss" },
     ),
@@ -53,7 +53,7 @@ export const CLEARS: readonly JarRow[] = [
     also: ["dulling spray", "flat clear spray", "matt sealer spray"],
     use: "last coat from a can; clouds in damp air",
     facts: factsOf(
-      ["clear", "acrylic-lacquer", ["ester", "ketone", "aromatic"], "aerosol"],
+      ["clear", "acrylic-lacquer", ["ester", "aromatic"], "aerosol"],
       says({ wftUm: 25, coats: 2, gapMin: 10 }, [8, 12, 30, null, 480, 1440], [[15, null]]),
       { ...CAN, ...CLEAR, limits: { minTempC: 12, maxTempC: 30, maxRhPct: 70 }, volumeSolids: 0.12, densityGMl: 0.85 },
     ),
@@ -114,7 +114,7 @@ export const CLEARS: readonly JarRow[] = [
     also: ["2K clear can", "hardener can", "two component spray"],
     use: "push the button, shake, use within days; sprays isocyanate",
     facts: factsOf(
-      ["clear", "urethane-2k", ["ester", "ketone", "aromatic"], "aerosol"],
+      ["clear", "urethane-2k", ["ester", "aromatic"], "aerosol"],
       says({ wftUm: 50, coats: 2, gapMin: 10, polishableMin: 2880 }, [10, 30, 240, 1440, 1440, 10_080], [[10, 480]]),
       {
         ...CAN,

@@ -64,7 +64,7 @@ export const COLOURS: readonly JarRow[] = [
     also: ["lacquer paint", "solvent acrylic", "airbrush lacquer", "hot lacquer"],
     use: "thin, hard airbrush colour; strong smell",
     facts: factsOf(
-      ["colour", "acrylic-lacquer", ["ester", "ketone", "glycol-ether"], "airbrush"],
+      ["colour", "acrylic-lacquer", ["ester", "glycol-ether"], "airbrush"],
       says({ wftUm: 25, coats: 3, gapMin: 8 }, [4, 8, 20, 120, 240, 1440], [[10, null]]),
       {
         ...AIRBRUSH,
@@ -83,7 +83,7 @@ export const COLOURS: readonly JarRow[] = [
     also: ["alloy paint", "chrome lacquer", "airbrush metal colour"],
     use: "very thin coats over smooth gloss black; fragile until it is sealed",
     facts: factsOf(
-      ["colour", "acrylic-lacquer", ["ester", "ketone"], "airbrush"],
+      ["colour", "acrylic-lacquer", ["ester", "glycol-ether"], "airbrush"],
       says({ wftUm: 15, coats: 3, gapMin: 5 }, [3, 5, 15, null, 480, 1440], [[10, null]]),
       {
         ...AIRBRUSH,
@@ -133,7 +133,7 @@ export const COLOURS: readonly JarRow[] = [
     also: ["satin spray", "acrylic spray paint", "rattle can colour", "model spray", "fast drying spray"],
     use: "can that dries in minutes; “acrylic” on it is no proof of water",
     facts: factsOf(
-      ["colour", "acrylic-lacquer", ["ester", "ketone", "aromatic"], "aerosol"],
+      ["colour", "acrylic-lacquer", ["ester", "aromatic"], "aerosol"],
       says({ wftUm: 35, coats: 2, gapMin: 10 }, [8, 12, 30, 240, 480, 1440], [[15, null]]),
       { ...CAN, volumeSolids: 0.16, densityGMl: 0.88, sheen: "satin" },
     ),
@@ -144,7 +144,7 @@ export const COLOURS: readonly JarRow[] = [
     also: ["gloss spray", "alkyd spray", "all purpose spray enamel", "recoat within 1 hour or after 48"],
     use: "recoat within the hour or wait two days: in between it wrinkles",
     facts: factsOf(
-      ["colour", "alkyd", ["ketone", "aromatic", "aliphatic"], "aerosol"],
+      ["colour", "alkyd", ["aromatic", "aliphatic"], "aerosol"],
       says(
         { wftUm: 45, coats: 2, gapMin: 10 },
         [15, 60, 300, 1440, 1440, 10_080],
@@ -173,7 +173,7 @@ export const COLOURS: readonly JarRow[] = [
     also: ["touch-up spray", "base coat spray", "automotive base coat", "car paint can"],
     use: "matt base that a clear goes over the same day",
     facts: factsOf(
-      ["colour", "acrylic-lacquer", ["ester", "ketone", "aromatic"], "aerosol"],
+      ["colour", "acrylic-lacquer", ["ester", "aromatic"], "aerosol"],
       says({ wftUm: 30, coats: 3, gapMin: 10 }, [8, 10, 20, 240, 240, 1440], [[10, 1440]]),
       { ...CAN, volumeSolids: 0.12, densityGMl: 0.88, sheen: "satin" },
     ),

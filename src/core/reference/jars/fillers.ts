@@ -26,7 +26,7 @@ export const FILLERS: readonly JarRow[] = [
     also: ["plastic putty", "grey putty", "kit putty"],
     use: "seams of plastic kits; its solvent bites into polystyrene",
     facts: factsOf(
-      ["putty", "lacquer-putty", ["ketone", "ester"], "spread"],
+      ["putty", "lacquer-putty", ["ester", "aromatic"], "spread"],
       says({ wftUm: 300 }, [20, 30, 90, 240, 720, 2880], [[120, null]]),
       {
         volumeSolids: 0.6,

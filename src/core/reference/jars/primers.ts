@@ -20,7 +20,7 @@ export const PRIMERS: readonly JarRow[] = [
     also: ["spray primer", "rattle can primer", "grey primer", "general purpose primer", "lacquer primer spray"],
     use: "grey, white or red primer from a can, dry in minutes",
     facts: factsOf(
-      ["primer", "acrylic-lacquer", ["ester", "ketone", "aromatic"], "aerosol"],
+      ["primer", "acrylic-lacquer", ["ester", "aromatic"], "aerosol"],
       says({ wftUm: 40, coats: 2, gapMin: 10 }, [10, 12, 30, 60, 120, 1440], [[15, null]]),
       { ...CAN, volumeSolids: 0.22, densityGMl: 0.92 },
     ),
@@ -31,7 +31,7 @@ export const PRIMERS: readonly JarRow[] = [
     also: ["high-build primer", "sandable primer", "scratch filler primer", "primer surfacer spray", "spray putty"],
     use: "two wet coats fill layer lines and scratches; rubbed down",
     facts: factsOf(
-      ["primer-highbuild", "acrylic-lacquer", ["ester", "ketone", "aromatic"], "aerosol"],
+      ["primer-highbuild", "acrylic-lacquer", ["ester", "aromatic"], "aerosol"],
       says({ wftUm: 70, coats: 2, gapMin: 15 }, [15, 18, 45, 120, 240, 2880], [[20, null]]),
       { ...CAN, volumeSolids: 0.3, densityGMl: 1.05 },
     ),
@@ -42,7 +42,7 @@ export const PRIMERS: readonly JarRow[] = [
     also: ["model primer spray", "fine surfacer spray", "super fine primer"],
     use: "thin and even over fine detail",
     facts: factsOf(
-      ["surfacer", "acrylic-lacquer", ["ester", "ketone"], "aerosol"],
+      ["surfacer", "acrylic-lacquer", ["ester", "aromatic"], "aerosol"],
       says({ wftUm: 25, coats: 2, gapMin: 10 }, [8, 10, 30, 90, 240, 1440], [[30, null]]),
       { ...CAN, distanceCm: 20, volumeSolids: 0.2, densityGMl: 0.9 },
     ),
@@ -117,7 +117,7 @@ export const PRIMERS: readonly JarRow[] = [
     also: ["bottled primer surfacer", "airbrush lacquer primer", "liquid putty"],
     use: "thinned for the airbrush, or brushed into scratches as it comes",
     facts: factsOf(
-      ["surfacer", "acrylic-lacquer", ["ester", "ketone", "glycol-ether"], "airbrush"],
+      ["surfacer", "acrylic-lacquer", ["ester", "glycol-ether"], "airbrush"],
       says({ wftUm: 40, coats: 2, gapMin: 10 }, [8, 10, 30, 90, 240, 1440], [[20, null]]),
       { ...AIRBRUSH, volumeSolids: 0.25, densityGMl: 1, hazards: [...VAPOUR], limits: LACQUER_AIR },
     ),
@@ -197,7 +197,7 @@ export const PRIMERS: readonly JarRow[] = [
     also: ["2 in 1 spray", "primer and paint spray", "direct to plastic spray", "direct to metal spray"],
     use: "household spray that says it needs no primer",
     facts: factsOf(
-      ["colour", "alkyd", ["ketone", "aromatic"], "aerosol"],
+      ["colour", "alkyd", ["ester", "aromatic"], "aerosol"],
       says(
         { wftUm: 45, coats: 2, gapMin: 10 },
         [15, 30, 120, 1440, 1440, 7200],

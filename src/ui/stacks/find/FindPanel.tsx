@@ -29,13 +29,20 @@ export interface WayChoice {
   readonly ownIds: readonly string[];
 }
 
+/** With nothing laid yet: as far as what is owned goes. */
+function endOf(shelf: readonly Product[]): FindRequest["want"]["until"] {
+  const owns = (role: Product["role"]) => shelf.some((p) => p.role === role && p.owned !== false);
+  if (owns("colour")) return "colour";
+  return owns("clear") ? "clear-alone" : "primer";
+}
+
 /** The question as the pile stands: its own colour and end, if it has them. */
-function firstWant(stack: Stack, productOf: (id: string) => Product): FindRequest["want"] {
+function firstWant(stack: Stack, shelf: readonly Product[], productOf: (id: string) => Product): FindRequest["want"] {
   const roles = stack.layers.map((l) => productOf(l.productId));
   const colour = roles.findLast((p) => p.role === "colour");
   const clear = roles.at(-1)?.role === "clear";
   return {
-    until: clear ? (colour ? "clear" : "clear-alone") : "colour",
+    until: stack.layers.length === 0 ? endOf(shelf) : clear ? (colour ? "clear" : "clear-alone") : "colour",
     colourId: colour?.id ?? null,
     sheen: null,
     onlyOwned: true,
@@ -61,7 +68,7 @@ export function FindPanel({
     const byId = new Map([...view.products, ...products].map((p) => [p.id, p]));
     return (id: string) => byId.get(id)!;
   }, [view.products, products]);
-  const [want, setWant] = useState(() => firstWant(stack, productOf));
+  const [want, setWant] = useState(() => firstWant(stack, products, productOf));
   const [wayId, setWayId] = useState(choice.chosenId);
   const [editing, setEditing] = useState(false);
   const request: FindRequest = { wayId, want };
