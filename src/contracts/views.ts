@@ -77,6 +77,9 @@ export interface BenchView {
 
 /** One region's pile with everything the Stacks screen shows of it. */
 export interface StackView {
+  readonly modelId: string;
+  /** the model has a plan already */
+  readonly planned: boolean;
   readonly chosen: JudgedRegion;
   /** every product of its layers, also those taken off the shelf since */
   readonly products: readonly Product[];

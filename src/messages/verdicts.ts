@@ -230,7 +230,7 @@ const ADVICE: Readonly<Record<AdviceKey, string>> = {
   "mask-it": "Mask it, or keep it bare.",
   "other-product": "Choose another product.",
   "find-out": "Find it out: label, data sheet or a rub test.",
-  "wear-protection": "Extraction or an A2P3 filter; declare it in Settings.",
+  "wear-protection": "Extraction or an A2P3 filter: declare it under Settings.",
   reapply: "Put it on afresh inside its window.",
   "cover-it": "Cover it with a primer or colour.",
   "thinner-skins": "Build it in thinner skins, each dried.",

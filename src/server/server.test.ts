@@ -292,3 +292,62 @@ describe("the shed", () => {
     expect(must(server.getShop()).shop.caution).toBe("safe");
   });
 });
+
+describe("one part and what there is to put on it", () => {
+  const ask = { name: "Hatch", material: "petg", finish: "seen", jars: ["filler-primer-aerosol", "lacquer-spray"] };
+  it("from nothing: a model, a part with its preparation, the kinds on the shelf", () => {
+    const { regionId } = must(server.beginWith(ask));
+    expect(stackOf(regionId)).toMatchObject({
+      region: { material: "petg" },
+      stack: { prep: ["wash", "key", "dust-off"] },
+    });
+    expect(must(server.getShelf()).map((i) => i.product.jar)).toEqual(ask.jars);
+    expect(must(server.getModels()).current).toMatchObject({ name: "My model" });
+  });
+  it("a second part comes to the same model, and no kind is put on the shelf twice", () => {
+    must(server.beginWith(ask));
+    must(server.beginWith({ ...ask, name: "Lid", jars: ["lacquer-spray", "stopper"] }));
+    expect(must(server.getModels()).models).toHaveLength(1);
+    expect(must(server.getShelf()).map((i) => i.product.jar)).toEqual([...ask.jars, "stopper"]);
+    must(server.beginWith({ ...ask, name: "Third", jars: [] }));
+    expect(must(server.getTree(must(server.getModels()).current!.id)).map((p) => p.name)).toEqual([
+      "Hatch",
+      "Lid",
+      "Third",
+    ]);
+  });
+  it.each([
+    ["no product anywhere", { ...ask, jars: [] }, "invalid jars"],
+    ["no material", { ...ask, material: null }, "invalid material"],
+    ["no name", { ...ask, name: "  " }, "invalid name"],
+    ["a kind nobody knows", { ...ask, jars: ["soup"] }, "invalid jars.0"],
+    ["the same kind twice", { ...ask, jars: ["stopper", "stopper"] }, "invalid jars"],
+  ])("%s is told, and nothing is made", (_of, input, told) => {
+    expect(refusal(server.beginWith(input))).toBe(told);
+    expect(must(server.getShelf())).toEqual([]);
+    expect(must(server.getModels()).models).toEqual([]);
+  });
+});
+
+describe("settings of one group", () => {
+  it("two changes right after each other both hold; a group nobody told stays as it was", () => {
+    const { rev } = must(server.getShop());
+    const next = must(server.saveShop(rev, { showing: { temp: "f" } })).rev;
+    const last = must(server.saveShop(next, { showing: { clock: "12" } })).rev;
+    must(server.saveShop(last, { habits: { covered: true } }));
+    const { shop } = must(server.getShop());
+    expect(shop.showing).toMatchObject({ temp: "f", clock: "12", film: "um" });
+    expect(shop.habits).toMatchObject({ covered: true, coldStore: false });
+    expect(refusal(server.saveShop(last + 1, { air: { rhPct: 400 } }))).toBe("invalid air.rhPct");
+  });
+});
+
+describe("a label's text through the API", () => {
+  it("is read, and refused where there is none", async () => {
+    const read = must(await server.readLabelText({ text: "Touch dry 20 min. Contains acetone." }));
+    expect(read.found).toMatchObject([{ figure: "touch_min", value: 20 }]);
+    expect(read.carriers).toMatchObject([{ class: "ketone", cas: "67-64-1" }]);
+    expect(refusal(await server.readLabelText({}))).toBe("invalid text");
+    expect(refusal(await server.readLabelText({ text: "x", more: 1 }))).toMatch(/^invalid/);
+  });
+});

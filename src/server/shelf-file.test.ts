@@ -84,3 +84,49 @@ describe("what is here already", () => {
     expect(shelf()[0]!.label.wftUm).toBe(42.5);
   });
 });
+
+describe("a short file fills itself", () => {
+  const one = (text: string) => {
+    must(server.importShelf(text, "csv", "keep"));
+    return shelf().at(-1)!;
+  };
+  it("name and role are enough: the rest is assumed, the slow way, and nothing decides a danger", () => {
+    const p = one("name,role\nOld tin,colour\n");
+    expect(p).toMatchObject({
+      role: "colour",
+      family: "unknown",
+      carriers: "unknown",
+      method: "brush",
+      source: "assumed",
+    });
+    expect(p.label.touchMin).toBe(360);
+    expect(p.label.wftUm).toBeGreaterThan(10);
+  });
+  it("a kind may be asked for, and what the row says stands", () => {
+    const p = one(
+      "name,role,typical_of,sandable_min,left_ml\nBuild grey,primer-highbuild,filler-primer-aerosol,200,150\n",
+    );
+    expect(p).toMatchObject({ jar: "filler-primer-aerosol", source: "typical", method: "aerosol", leftMl: 150 });
+    expect(p.label).toMatchObject({ wftUm: 70, touchMin: 18, sandableMin: 200 });
+    const file = must(server.exportShelf("csv"));
+    expect(must(server.previewShelf(file, "csv")).lines.every((l) => l.state === "same")).toBe(true);
+  });
+  it("times of its own keep the assumed ones out", () => {
+    const p = one("name,role,touch_min\nQuick,primer,12\n");
+    expect(p.label).toMatchObject({ touchMin: 12, sandableMin: null, curedMin: null });
+    expect(p.source).toBeUndefined();
+  });
+  it.each([
+    ["a kind nobody knows", "name,role,typical_of\nX,primer,unicorn\n", "typical_of"],
+    ["the same name twice", "name,role\nTeal,colour\nteal ,colour\n", "name"],
+    ["no role", "name,role\nX,\n", "role"],
+  ])("%s is a fault of its column", (_of, text, column) => {
+    expect(faultsOf(text).map((f) => f.column)).toContain(column);
+  });
+  it("in JSON as well", () => {
+    const text = JSON.stringify([{ name: "Thing", role: "clear", jar: "floor-polish" }]);
+    expect(faultsOf(text, "json")).toEqual([]);
+    must(server.importShelf(text, "json", "keep"));
+    expect(shelf().at(-1)).toMatchObject({ family: "wb-acrylic", sheen: "gloss", jar: "floor-polish" });
+  });
+});

@@ -9,7 +9,7 @@ async function addProduct(
   choices: Record<string, string>,
   carriers: readonly string[],
 ) {
-  await page.goto("/shelf?product=new");
+  await page.goto("/shelf?product=new&jar=blank");
   const card = page.getByRole("complementary", { name: "Product card" });
   for (const [label, value] of Object.entries(choices))
     await card.getByRole("combobox", { name: label, exact: true }).selectOption(value);

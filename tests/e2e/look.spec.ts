@@ -5,6 +5,8 @@ import { benchTest } from "./support/server";
 const test = benchTest("demo");
 
 const PLACES = [
+  "/begin",
+  "/shelf?product=new",
   "/bench",
   "/parts",
   "/parts?region=ml-winch-all",

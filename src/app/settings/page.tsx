@@ -5,9 +5,16 @@ import { SettingsView } from "@/ui/settings/SettingsView";
 
 export const metadata: Metadata = { title: "Settings" };
 
-export default function SettingsPage() {
+/** Only a place of our own is gone back to. */
+const placeOf = (back: string | undefined): string | null =>
+  back && /^\/(?!\/)[\w/?&=%.,:~-]*$/.test(back) ? back : null;
+
+export default async function SettingsPage({ searchParams }: { searchParams: Promise<{ back?: string }> }) {
+  const { back } = await searchParams;
   const state = server.getShop();
   if (!state.ok) return <TroublePage problem={state.problem} />;
   const { shop, rev } = state.value;
-  return <SettingsView shop={shop} rev={rev} today={server.localDate(shop.timeZone, server.nowMs())} />;
+  return (
+    <SettingsView shop={shop} rev={rev} back={placeOf(back)} today={server.localDate(shop.timeZone, server.nowMs())} />
+  );
 }

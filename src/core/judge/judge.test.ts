@@ -148,3 +148,21 @@ describe("remedies", () => {
     expect(apply({ on: on("pp-pe"), pile: c.pile }, "needs-promoter").layers).toEqual(c.pile);
   });
 });
+
+describe("a kind of jar proves nothing over foam", () => {
+  const spray = {
+    ...product("estuary-blue"),
+    id: "typical",
+    jar: "water-acrylic" as const,
+    carriers: ["water"] as const,
+  };
+  const worst = (material: MaterialId, p: Product) => judge({ on: on(material), pile: ["typical"], with: [p] }).worst;
+  it.each(MATERIALS.filter((m) => ["xps", "eps"].includes(m)))("%s: a stop until its label was read", (m) => {
+    expect(worst(m, spray)).toBe("stop");
+    expect(worst(m, { ...spray, confirmed: ["carriers"] })).not.toBe("stop");
+    expect(worst(m, { ...spray, carriers: ["water", "alcohol"] })).not.toBe("stop");
+  });
+  it("on a print it is taken at its kind’s word", () => {
+    expect(worst("pla", spray)).toBe(worst("pla", { ...spray, confirmed: ["carriers"] }));
+  });
+});

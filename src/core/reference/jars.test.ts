@@ -61,6 +61,7 @@ describe("kinds of jar", () => {
     ["super glue", "instant-glue"],
     ["2K clear", "two-pack-clear-spray"],
     ["self etch", "etch-aerosol"],
+    ["model acrylic", "water-acrylic"],
     ["decorator's filler", "wall-filler"],
   ] as const)("found by what people call it: %s", (words, jar) => {
     expect(findJars(words)[0]?.id).toBe(jar);

@@ -32,6 +32,8 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
     const own = m.input.regions.filter((r) => r.region.id === regionId);
     return done({
       view: {
+        modelId: home.modelId,
+        planned: m.plan !== null,
         chosen: { node, partName: part.name, answer: m.judged(node) },
         products: [...new Set([...node.stack.layers, ...(own[0]?.stack.layers ?? [])].map((l) => l.productId))].map(
           s.productOf,

@@ -39,7 +39,7 @@ export function Begin({ owned }: { owned: readonly string[] }) {
           1. What is it made of?
         </h2>
         {material === null ? (
-          <MaterialChoice choose={setMaterial} fault={faultOf(problem, "material")} />
+          <MaterialChoice choose={setMaterial} isMissing={faultOf(problem, "material") !== null} />
         ) : (
           <p className="flex flex-wrap items-center gap-3">
             <strong className="rounded-field bg-base-200 px-3 py-1.5">{MATERIAL_NAME[material]}</strong>
@@ -108,14 +108,14 @@ const Fault = ({ text }: { text: string }) => (
 
 interface MaterialProps {
   readonly choose: (m: MaterialId) => void;
-  readonly fault: string | null;
+  readonly isMissing: boolean;
 }
 
 /** Materials by kind, each with how one tells it. */
-function MaterialChoice({ choose, fault }: MaterialProps) {
+function MaterialChoice({ choose, isMissing }: MaterialProps) {
   return (
     <>
-      {fault && <Fault text={fault} />}
+      {isMissing && <Fault text="Choose what it is made of." />}
       {MATERIAL_GROUPS.map((group) => (
         <fieldset key={group} className="grid gap-1">
           <legend className="soft text-sm font-semibold">{MATERIAL_GROUP_NAME[group]}</legend>

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import type { Problem } from "@/contracts";
 import { SOLID_SHAPE, SOLIDS, type SolidKind, solidAreaCm2 } from "@/core/reference";
-import { areaText, figureRead, figureShown, unitShown } from "@/format";
+import { figureRead, figureShown, unitShown } from "@/format";
 import { meshFaultText } from "@/messages";
 import { Apart } from "../components/Apart";
 import { useMesh } from "./useMesh";
@@ -141,7 +141,11 @@ function Take({ cm2, missing }: { cm2: number | null; missing: string }) {
         Use this area
       </button>
       <output className="font-bold">
-        {cm2 === null ? <span className="soft font-normal">{missing}</span> : areaText(cm2)}
+        {cm2 === null ? (
+          <span className="soft font-normal">{missing}</span>
+        ) : (
+          `${figureShown(rounded(cm2), "cm²")} ${unitShown("cm²")}`
+        )}
       </output>
     </span>
   );

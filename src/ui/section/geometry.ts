@@ -44,7 +44,9 @@ export function sectionGeometry(films: readonly FilmIn[], roomPx: number, bars =
   const plain = keeps.reduce((sum, um, i) => sum + (films[i]!.putty ? 0 : um), 0);
   const broken = films.map((f, i) => f.putty && plain > 0 && keeps[i]! > BREAK_ABOVE_REST * plain);
   const brokenPx = BROKEN_BAND_PX * broken.filter(Boolean).length;
-  const topGhostUm = films.at(-1)?.takenUm ?? 0;
+  // what a rub took off may reach above everything that was laid over it since
+  const above = keeps.map((_, i) => keeps.slice(i + 1).reduce((sum, um) => sum + um, 0));
+  const topGhostUm = Math.max(0, ...films.map((f, i) => f.takenUm - above[i]!));
   const scaledUm = keeps.reduce((sum, um, i) => sum + (broken[i] ? 0 : um), 0) + topGhostUm;
   const pxPerUm = scaledUm > 0 ? Math.min(MAX_PX_PER_UM, Math.max(20, roomPx - brokenPx) / scaledUm) : MAX_PX_PER_UM;
   const heights = keeps.map((um, i) => (broken[i] ? BROKEN_BAND_PX : Math.max(LEAST_BAND_PX, um * pxPerUm)));

@@ -1,5 +1,7 @@
 "use client";
 
+import { ArrowLeft } from "lucide-react";
+import Link from "next/link";
 import { useEffect, useState } from "react";
 import { saveShopAction } from "@/actions/settings";
 import type { Shop } from "@/contracts";
@@ -19,7 +21,15 @@ const CAUTION_NAME: Readonly<Record<Caution, string>> = {
   safe: "safe: nine films in ten are ready",
 };
 
-export function SettingsView({ shop, rev, today }: { shop: Shop; rev: number; today: string }) {
+interface SettingsProps {
+  readonly shop: Shop;
+  readonly rev: number;
+  readonly today: string;
+  /** where one came from to settle something here */
+  readonly back: string | null;
+}
+
+export function SettingsView({ shop, rev, today, back }: SettingsProps) {
   const { saveField, savedMs } = useRow(rev, saveShopAction);
   return (
     <main className="grid max-w-4xl gap-6 p-4">
@@ -27,6 +37,14 @@ export function SettingsView({ shop, rev, today }: { shop: Shop; rev: number; to
         <h1 className="text-xl font-bold">Settings of the shed</h1>
         <Saved atMs={savedMs} until="every field saves itself" />
       </div>
+      {back && (
+        <p className="sticky top-0 z-10 rounded-box bg-base-200 p-2">
+          <Link className="btn btn-sm bg-base-100" href={back}>
+            <ArrowLeft className="size-4" aria-hidden />
+            Back to where you were
+          </Link>
+        </p>
+      )}
       <AirSettings shop={shop} save={saveField} today={today} />
       <Sessions shop={shop} save={saveField} today={today} />
       <Habits shop={shop} save={saveField} />
@@ -68,8 +86,8 @@ function ProtectionSettings({ chosen: saved, save }: { chosen: Shop["protection"
     setFault(problem?.detail ?? null);
   };
   return (
-    <section aria-labelledby="protection" className="grid gap-2">
-      <h2 id="protection" className="border-b border-base-300 text-lg font-bold">
+    <section id="protection" aria-labelledby="protection-title" className="grid gap-2">
+      <h2 id="protection-title" className="border-b border-base-300 text-lg font-bold">
         Protection you have and use
       </h2>
       <p className="soft">

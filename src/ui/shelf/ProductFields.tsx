@@ -247,8 +247,16 @@ const CELL: Readonly<Record<Exclude<Field["kind"], "flag" | "photo">, (props: Ce
   windows: WindowsCell,
 };
 
-/** The fields of one group in the order of their words, ticks last. @param hidden not asked just now */
-export function FieldGroupCells({ group, hidden }: { group: FieldGroup; hidden: ReadonlySet<ProductPath> }) {
+interface GroupProps {
+  readonly group: FieldGroup;
+  /** not asked just now */
+  readonly hidden: ReadonlySet<ProductPath>;
+  /** a new card folds what few labels say */
+  readonly isNew: boolean;
+}
+
+/** The fields of one group in the order of their words, ticks last. */
+export function FieldGroupCells({ group, hidden, isNew }: GroupProps) {
   const rows = (Object.entries(PRODUCT_WORDS) as [ProductPath, FieldWords][]).flatMap(([path, words]) => {
     const field = ROW.get(path);
     return field && words.group === group && !hidden.has(path) ? [{ path, words, field }] : [];
@@ -272,7 +280,7 @@ export function FieldGroupCells({ group, hidden }: { group: FieldGroup; hidden: 
     </div>
   );
   const title = FIELD_GROUPS[group];
-  if (FOLDED.has(group))
+  if (isNew && FOLDED.has(group))
     return (
       <Folded title={title} paths={rows.map((r) => r.path)}>
         {cells}

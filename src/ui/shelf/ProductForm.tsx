@@ -117,7 +117,7 @@ export function ProductForm({ item, jar, onSaved }: FormProps) {
                 set={(c) => form.setValue("confirmed", [...c], { shouldDirty: true })}
               />
             )}
-            <FieldGroupCells group={group} hidden={hidden} />
+            <FieldGroupCells group={group} hidden={hidden} isNew={item === null} />
           </Fragment>
         ))}
         <PhotoField

@@ -6,7 +6,7 @@ import type { JudgedRegion, StackView } from "@/contracts";
 import type { PlacedVerdict } from "@/core/judge";
 import type { Layer, PrepStep, Product, Stack } from "@/core/model";
 import { FILM_ROLES, isOneOf, PREP_STEPS } from "@/core/model";
-import { materialFacts } from "@/core/reference";
+import { materialFacts, unconfirmed } from "@/core/reference";
 import { relativeDay } from "@/format";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "@/messages";
 import { Apart } from "../components/Apart";
@@ -64,6 +64,10 @@ export function StackEditor({
     regionId: region.id,
     reasons: new Map(node.overrides.map((o) => [o.key, o.reason])),
     carryOut,
+    unreadCard: (layer) => {
+      const product = stack.layers[layer] && byId.get(stack.layers[layer].productId);
+      return product && unconfirmed(product).includes("carriers") ? product.id : null;
+    },
   };
   const films = answer.outcome === "judged" ? filmsOf(stack, productOf, answer) : [];
   const list = useRef<HTMLDivElement>(null);

@@ -1,6 +1,28 @@
+"use client";
+
+import { CalendarClock } from "lucide-react";
 import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { askForPlanAction } from "@/actions/plan";
 import type { StackView } from "@/contracts";
 import { duration, filmText, relativeDay } from "@/format";
+import { useAct } from "../hooks/useAct";
+
+/** Lays the work of the model out, and goes to where it is shown. */
+function PlanIt({ modelId }: { modelId: string }) {
+  const router = useRouter();
+  const { act, busy } = useAct();
+  const plan = async () => {
+    const asked = await act(() => askForPlanAction(modelId));
+    if (asked.ok) router.push("/plan");
+  };
+  return (
+    <button type="button" className="btn btn-sm bg-base-100" disabled={busy} onClick={() => void plan()}>
+      <CalendarClock className="size-4" aria-hidden />
+      Plan the work
+    </button>
+  );
+}
 
 /** What the pile comes to. */
 export function Totals({ view, nowMin, timeZone }: { view: StackView; nowMin: number; timeZone: string }) {
@@ -29,9 +51,12 @@ export function Totals({ view, nowMin, timeZone }: { view: StackView; nowMin: nu
         “Done, alone” plans only this region from now, in your air as it is measured and told, and in your sessions.
       </p>
       {buildUm > 0 && (
-        <Link href={`/film?region=${view.chosen.node.region.id}`} className="link text-sm">
-          See this film dry
-        </Link>
+        <div className="mt-1 flex flex-wrap items-center gap-3">
+          {aloneDoneMin !== null && !view.planned && <PlanIt modelId={view.modelId} />}
+          <Link href={`/film?region=${view.chosen.node.region.id}`} className="link text-sm">
+            See this film dry
+          </Link>
+        </div>
       )}
     </div>
   );

@@ -1,11 +1,13 @@
 "use client";
 
 import { FlaskConical, Wrench } from "lucide-react";
-import { useRouter } from "next/navigation";
+import Link from "next/link";
+import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { planCouponAction } from "@/actions/coupons";
 import { overrideAction } from "@/actions/stacks";
 import type { PlacedVerdict } from "@/core/judge";
+import type { Remedy } from "@/core/rules";
 import { remedyText, verdictText, wouldText } from "@/messages";
 import { VerdictMark } from "../components/VerdictMark";
 import { useAct } from "../hooks/useAct";
@@ -15,6 +17,8 @@ export interface VerdictTools {
   /** reasons already written, by verdict key */
   readonly reasons: ReadonlyMap<string, string>;
   readonly carryOut: (key: string, n: number) => Promise<unknown>;
+  /** id of the card of a layer whose carrier is only its kind's word; null = it is known, or nobody knows */
+  readonly unreadCard: (layer: number) => string | null;
 }
 
 /** One verdict: mark, reason, and what puts it right; a finish stop may be answered with a written reason. */
@@ -36,9 +40,7 @@ function OneVerdict({ v, tools }: { v: PlacedVerdict; tools: VerdictTools }) {
         <div className="flex flex-wrap items-center gap-x-2 gap-y-1 pl-8 text-sm">
           {v.remedy.map((r, n) =>
             r.do === "advice" ? (
-              <span key={remedyText(r)} className="soft">
-                {remedyText(r)}
-              </span>
+              <Advice key={remedyText(r)} remedy={r} v={v} tools={tools} />
             ) : (
               <button
                 key={remedyText(r)}
@@ -68,6 +70,26 @@ function OneVerdict({ v, tools }: { v: PlacedVerdict; tools: VerdictTools }) {
       )}
     </li>
   );
+}
+
+/** What a person has to do, with the way to where it is done. */
+function Advice({ remedy, v, tools }: { remedy: Remedy; v: PlacedVerdict; tools: VerdictTools }) {
+  const path = usePathname();
+  const params = useSearchParams();
+  const card = v.missing.includes("product.carriers") ? tools.unreadCard(v.where.layer) : null;
+  if (remedy.do === "advice" && remedy.key === "wear-protection")
+    return (
+      <Link className="link" href={`/settings?back=${encodeURIComponent(`${path}?${params}`)}#protection`}>
+        {remedyText(remedy)}
+      </Link>
+    );
+  if (card !== null)
+    return (
+      <Link className="link" href={`/shelf?product=${card}`}>
+        Read its label: one question on its card answers this.
+      </Link>
+    );
+  return <span className="soft">{remedyText(remedy)}</span>;
 }
 
 function PlanCoupon({ regionId, upTo }: { regionId: string; upTo: number }) {

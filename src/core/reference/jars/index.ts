@@ -83,7 +83,7 @@ const wordsOf = (text: string): readonly string[] =>
     .split(/[^\p{L}\p{N}]+/u)
     .filter(Boolean);
 /** Worth of finding a word in a place: its name, what else it is called, what it is for. */
-const WORTH = { exact: 10, name: 4, also: 3, use: 1 } as const;
+const WORTH = { exact: 10, begins: 5, name: 4, also: 3, use: 1 } as const;
 const holds = (place: string, word: string): number => {
   const own = wordsOf(place);
   return own.includes(word) ? 2 : own.some((w) => w.startsWith(word)) ? 1 : 0;
@@ -100,7 +100,9 @@ export function findJars(text: string): readonly JarRow[] {
         WORTH.use * holds(row.use, w),
       ),
     );
-    const exact = [row.name, ...row.also].some((n) => wordsOf(n).join(" ") === words.join(" ")) ? WORTH.exact : 0;
+    const asked = words.join(" ");
+    const names = [row.name, ...row.also].map((n) => wordsOf(n).join(" "));
+    const exact = names.includes(asked) ? WORTH.exact : asked !== "" && names[0]!.startsWith(asked) ? WORTH.begins : 0;
     return { row, i, score: each.some((s) => s === 0) ? -1 : each.reduce((a, b) => a + b, exact) };
   });
   return scored
