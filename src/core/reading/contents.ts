@@ -73,6 +73,10 @@ function namedIn(text: string): { named: readonly Named[]; unsound: readonly str
   return { named, unsound };
 }
 
+/** Said of the paint itself, in so many words. */
+const WATER_BASED = /\bwater[- ]?(?:based|borne)\b/;
+const WATER_CAS = "7732-18-5";
+
 /** Mixtures of hydrocarbons that go by their length: with less than two percent of aromatics they are spirit. */
 const HYDROCARBONS = /hydrocarbons,?\s*c\d+(?:\s*-\s*c?\d+)?[^;\n]{0,80}/g;
 const FEW_AROMATICS = /(?:<\s*2\s*%|less than 2\s*%|without|low)\s*aromatics?|dearomati[sz]ed/;
@@ -115,6 +119,12 @@ export function contentsOf(clauses: readonly Clause[], quoteOf: (c: Clause) => s
         hazards.add(hazard);
     const { named, unsound } = namedIn(c.plain);
     for (const cas of unsound) told.push({ figure: "substance", why: "bad-cas", quote: cas });
+    if (
+      WATER_BASED.test(c.plain) &&
+      !OTHERS.test(c.plain) &&
+      !NONE_OF.test(c.plain.slice(0, c.plain.search(WATER_BASED)))
+    )
+      keep(carriers, substanceByCas(WATER_CAS)!, "water", undefined, quoteOf(c));
     const isList =
       /\d{2,7}-\d{2}-\d/.test(c.plain) || /\bcontains?\b|\bingredients?\b|\bcomposition\b|solvents?:/.test(c.plain);
     if (OTHERS.test(c.plain) && !isList) continue;
@@ -213,7 +223,7 @@ export function familyOf(plainText: string, named: ReadonlySet<FamilyId>): Famil
 }
 
 const ROLE_SAYS: readonly (readonly [Role, RegExp])[] = [
-  ["thinner", /\bthinners?\b(?! (?:\d|with))|reducer\b/],
+  ["thinner", /^[^.\n:]{0,40}\b(?:thinners?|reducer)\b/],
   ["stripper", /paint (?:stripper|remover)/],
   ["degreaser", /degreaser|panel wipe|silicone remover|wax and grease remover/],
   ["primer-etch", /etch(?:ing)? primer|wash primer|acid primer|self-etch/],

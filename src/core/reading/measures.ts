@@ -15,7 +15,7 @@ interface Range {
 }
 const DEG = "(?:°|deg(?:rees?)?\\.?)?\\s*(c|f|celsius|fahrenheit)\\b";
 const TEMPS = new RegExp(
-  `(-?\\d+(?:[.,]\\d+)?)\\s*(?:°\\s*[cf]?|deg(?:rees)?)?\\s*(?:-|to|and)\\s*(-?\\d+(?:[.,]\\d+)?)\\s*${DEG}|(-?\\d+(?:[.,]\\d+)?)\\s*${DEG}`,
+  `(-?\\d+(?:[.,]\\d+)?)\\s*(?:°\\s*[cf]?|deg(?:rees)?)?\\s*(?:-|to|and|\\.{2,3}|…)\\s*\\+?(-?\\d+(?:[.,]\\d+)?)\\s*${DEG}|(-?\\d+(?:[.,]\\d+)?)\\s*${DEG}`,
   "g",
 );
 export function tempsIn(text: string): readonly Range[] {
@@ -58,7 +58,7 @@ function airIn(text: string): readonly Out[] {
   const isMixLife = /pot life|work(?:ing|able)? (?:time|life)/.test(text);
   const isDrying = DRYING.test(text) && !isMixLife;
   for (const t of temps) {
-    const before = text.slice(0, t.at);
+    const before = text.slice(0, t.at).replace(/\+\s*$/, "");
     const isNot =
       NOT.test(before) &&
       !/not (?:less|lower|more|higher) than\s*$|not (?:be )?(?:below|above|under|over|exceed\w*)[^.\d]*$/.test(before);
@@ -169,7 +169,12 @@ const COATS = new RegExp(
   `(${NUM})(?:\\s*(?:-|to|or)\\s*(${NUM}))?\\s+(?:(?:thin|light|even|full|wet|mist|medium|further|more|heavy|normal|good|crossed|cross)[,\\s]+(?:and )?){0,3}coats?\\b`,
   "gu",
 );
+const COATS_COLON = /(?:number of )?coats?\s*:\s*(\d)\b/g;
 function coatsIn(text: string): readonly Out[] {
+  const listed = [...text.matchAll(COATS_COLON)].map((m) =>
+    one("coats", Number(m[1]), "coats", { at: m.index, end: m.index + m[0].length }),
+  );
+  if (listed.length > 0) return listed;
   return [...text.matchAll(COATS)].flatMap((m): Out[] => {
     // "a second coat after two hours" counts none, and neither do coats that are only apart
     if (/^an?$/.test(m[1]!) || /%/.test(text.slice(m.index, m.index + m[0].length))) return [];
@@ -205,6 +210,8 @@ function ratiosIn(text: string): readonly Out[] {
   });
   const ratios = [...text.matchAll(RATIO)].map((m) => told([m[1], m[2], m[3]].filter(Boolean).join(":"), m));
   const parts = [...text.matchAll(PARTS)].map((m) => told(`${figureOf(m[1]!)}:${figureOf(m[2]!)}`, m));
+  const equal = /\bequal (?:parts|amounts|volumes)\b/.exec(text);
+  if (equal && ratios.length + parts.length === 0) return [told("1:1", equal)];
   if (ratios.length + parts.length > 0 || figure === "mix_ratio") return [...ratios, ...parts];
   return [...text.matchAll(THIN_PCT)].map((m) => told(`${m[2] ?? m[1]} %`, m));
 }

@@ -49,7 +49,8 @@ export function readLabel(given: string): LabelRead {
     (isMixed && contents.hazards.includes("isocyanate") ? ("urethane-2k" as const) : undefined);
   const role = roleOf(whole);
   told.push(...contents.told);
-  if (isNotUnderstood(whole, kept, contents)) told.push({ figure: "text", why: "not-understood", quote: "" });
+  if (!family && !role && isNotUnderstood(whole, kept, contents))
+    told.push({ figure: "text", why: "not-understood", quote: "" });
   return {
     found: kept.map(({ from, to, tempC: _, ...f }) => ({ ...f, quote: quote({ from, to }) })),
     carriers: contents.carriers,
@@ -72,6 +73,7 @@ function quoteOf(text: string, from: number, to: number): string {
 
 const FIGURE = /\d|\b(?:one|two|half|overnight|an hour|a day)\b/;
 const SHORT_CHARS = 48;
+const GOES_ON = /^\s*(?:otherwise|or (?:after|wait|else))\b/;
 /** "Touch dry" on one line and "20 min" on the next belong together. */
 function joined(clauses: readonly Clause[]): readonly Clause[] {
   const out: Clause[] = [];
@@ -82,7 +84,7 @@ function joined(clauses: readonly Clause[]): readonly Clause[] {
       !FIGURE.test(last.plain) &&
       last.plain.trim().length <= SHORT_CHARS &&
       /^\s*[(<>~]?\s*(?:approx\.?|about|ca\.?|after|within|max\.?|min\.?|between)?\s*[\d½¼¾]/.test(c.plain);
-    if (last && leads) {
+    if (last && (leads || GOES_ON.test(c.plain))) {
       const gap = " ".repeat(c.from - last.to);
       out[out.length - 1] = { plain: last.plain + gap + c.plain, from: last.from, to: c.to };
     } else out.push(c);
@@ -141,12 +143,35 @@ function sane(readings: readonly Reading[], told: Told[], quote: Quote): readonl
 
 const USUAL_C = 20;
 const fromUsual = (r: Reading): number => Math.abs((r.value as number) - USUAL_C);
-const same = (a: Reading, b: Reading): boolean => JSON.stringify(a.value) === JSON.stringify(b.value);
+/** Two units of the same figure are seldom rounded alike. */
+const NEARLY = 0.03;
+const NEARLY_C = 1;
+function same(a: Reading, b: Reading): boolean {
+  if (typeof a.value !== "number" || typeof b.value !== "number")
+    return JSON.stringify(a.value) === JSON.stringify(b.value);
+  const apart = Math.abs(a.value - b.value);
+  return apart <= (a.unit === "°C" ? NEARLY_C : NEARLY * Math.abs(a.value));
+}
+type Windows = readonly (readonly [number, number | null])[];
+/** An opening said in one place and an end in another are one window, or two with a gap between; null = they are not that. */
+function merged(all: readonly Reading[]): Reading | null {
+  const [a, b] = all as readonly [Reading, Reading | undefined];
+  if (!b || all.length > 2) return null;
+  const [one, two] = [a.value as Windows, b.value as Windows];
+  if (one.length !== 1 || two.length !== 1) return null;
+  const open = [one[0]!, two[0]!].find(([, end]) => end === null);
+  const shut = [one[0]!, two[0]!].find(([from, end]) => from === 0 && end !== null);
+  if (!open || !shut) return null;
+  const value: Windows = shut[1]! > open[0] ? [[open[0], shut[1]]] : [shut, open];
+  return { ...a, value, from: Math.min(a.from, b.from), to: Math.max(a.to, b.to) };
+}
 /** Of each figure one value, and the other end of its range; what is said twice in two ways in the same air is neither. */
 function oneOfEach(readings: readonly Reading[], told: Told[], quote: Quote): readonly Reading[] {
   const byFigure = new Map<ReadFigure, Reading[]>();
   for (const r of readings) byFigure.set(r.figure, [...(byFigure.get(r.figure) ?? []), r]);
   return [...byFigure].flatMap(([figure, all]): readonly Reading[] => {
+    const window = figure === "recoat_windows" ? merged(all.filter((r) => !r.otherEnd)) : null;
+    if (window) return [window];
     const far = (r: Reading) => (r.tempC === null ? 0 : Math.abs(r.tempC - USUAL_C));
     const nearest = Math.min(...all.map(far));
     const near = all.filter((r) => far(r) === nearest);
@@ -190,7 +215,8 @@ function inOrder(readings: readonly Reading[], told: Told[], quote: Quote): read
 }
 
 const LETTERS_OF_A_TEXT = 40;
-const ENGLISH = /\b(?:the|and|dry|coat|after|apply|with|contains|paint|spray|minutes|hours|use|touch)\b/g;
+const ENGLISH =
+  /\b(?:the|and|of|in|to|for|is|be|not|keep|between|within|until|under|from|once|dry|coat|after|apply|with|contains|paint|spray|minutes|hours|use|touch)\b/g;
 /** A text of some length that holds hardly an English word is another language, or none. */
 function isNotUnderstood(text: string, found: readonly Reading[], { carriers, hazards }: Contents): boolean {
   if (text.trim().length < LETTERS_OF_A_TEXT) return found.length === 0 && carriers.length === 0 && text.trim() !== "";

@@ -139,7 +139,7 @@ hexamethylene diisocyanate, oligomers 28182-81-2 50-75 %`,
     },
     family: "wb-acrylic",
     role: "clear",
-    carriers: [],
+    carriers: ["water"],
   },
   {
     name: "body filler",
@@ -259,6 +259,119 @@ Dry to handle at 20 °C: 45 min`,
   },
 ];
 
+/** Shorter ones, each for a way of saying it that was once read wrongly. */
+const SAYINGS: readonly (readonly [text: string, found: Readonly<Record<string, unknown>>])[] = [
+  [
+    "Dust dry after 10 min, touch-dry after approx. 30 min, can be handled after 2 h, can be recoated after 4 h (20 °C, 65 % rel. humidity).",
+    {
+      touch_min: 30,
+      handle_min: 120,
+      recoat_windows: [[240, null]],
+      recoat_from_min: 240,
+      label_temp_c: 20,
+      label_rh_pct: 65,
+    },
+  ],
+  [
+    "Recoatable: any time within first 60 minutes, or after 48 hours. Temperature must be between 50°F and 90°F (10-32°C), humidity below 85%.",
+    {
+      recoat_windows: [
+        [0, 60],
+        [2880, null],
+      ],
+      min_temp_c: 10,
+      max_temp_c: 32.2,
+      max_rh_pct: 85,
+    },
+  ],
+  [
+    "WFT 100 microns, DFT 35 microns. Minimum overcoating interval 4 hours; maximum overcoating interval 7 days at 23°C.",
+    { wft_um: 100, recoat_windows: [[240, 10_080]], recoat_from_min: 240, label_temp_c: 23 },
+  ],
+  [
+    "Touch dry: 15min\nRecoat: 20-30min\nSand: 1hr\nFull cure: 24hrs\n@ 20C, 50%RH",
+    {
+      touch_min: 15,
+      recoat_windows: [[30, null]],
+      recoat_from_min: 30,
+      sandable_min: 60,
+      cured_min: 1440,
+      label_temp_c: 20,
+      label_rh_pct: 50,
+    },
+  ],
+  [
+    "After application allow to dry for 20-30 minutes before sanding. Apply in layers of max 2mm.",
+    { sandable_min: 30, max_skin_um: 2000 },
+  ],
+  [
+    "Use 2-4 light coats a minute or so apart. Dries in 15 minutes to touch and 1 hour to handle. May be recoated within 1 hour or after 24 hours.",
+    {
+      coats: 2,
+      coat_gap_min: 1,
+      touch_min: 15,
+      handle_min: 60,
+      recoat_windows: [
+        [0, 60],
+        [1440, null],
+      ],
+    },
+  ],
+  [
+    "Do not use at temperatures below +8 °C, or when relative humidity exceeds 80 %.",
+    { min_temp_c: 8, max_rh_pct: 80 },
+  ],
+  [
+    "Tack-free: 45 minutes. Walk on: 6 hours. Full hardness: approx. 7 days. Application conditions: +10...+25 °C, RH < 80 %",
+    { touch_min: 45, cured_min: 10_080, min_temp_c: 10, max_temp_c: 25, max_rh_pct: 80 },
+  ],
+  ["Ready for recoating: 30 minutes (min.) to 8 hours (max.)", { recoat_windows: [[30, 480]], recoat_from_min: 30 }],
+  [
+    "Drying time: Touch 5 minutes; handling 20 minutes; recoat 10 minutes; full 24 hours.",
+    { touch_min: 5, handle_min: 20, recoat_windows: [[10, null]], recoat_from_min: 10, cured_min: 1440 },
+  ],
+  [
+    "Dry to touch 1/2 hr. Recoat 2 hrs. Ready to sand 24 hrs. Clean up with soap and water.",
+    { touch_min: 30, recoat_windows: [[120, null]], recoat_from_min: 120, sandable_min: 1440 },
+  ],
+  [
+    "Dries in 20 - 30 mins, can be sanded after 1 hr, recoat 1 hr. Thinning: 1:1 with cellulose thinner.",
+    { sandable_min: 60, recoat_windows: [[60, null]], recoat_from_min: 60, thin_ratio: "1:1" },
+  ],
+  [
+    "Mix equal parts. Work life 4 minutes, handling 15 mins, full cure 24 hrs.",
+    { mix_ratio: "1:1", pot_life_min: 4, handle_min: 15, cured_min: 1440 },
+  ],
+  [
+    "Coats: 2. Interval between coats: 15 - 20 min. Film thickness: 2 x 50 µm wet.",
+    { coats: 2, coat_gap_min: 20, wft_um: 50 },
+  ],
+  [
+    "May be overcoated with itself within 15 minutes; otherwise wait 7 days.",
+    {
+      recoat_windows: [
+        [0, 15],
+        [10_080, null],
+      ],
+    },
+  ],
+  [
+    "Curing time 24 hours, recoating possible after 30 minutes, dry to the touch: 10 minutes.",
+    { cured_min: 1440, recoat_windows: [[30, null]], recoat_from_min: 30, touch_min: 10 },
+  ],
+  ["touch dry: 20 minutes (68 F / 50% RH)", { touch_min: 20, label_temp_c: 20, label_rh_pct: 50 }],
+  [
+    "Wait 2 hours before handling; 24 hours before taping. Spray distance 20-30 cm.",
+    { handle_min: 120, tape_safe_min: 1440 },
+  ],
+  [
+    "Solids content 45 wt%. Density: 1250 kg/m3. VOC 420 g/l. Boiling point 126 °C. Flash point 23 °C.",
+    { density_g_ml: 1.25 },
+  ],
+  ["Not suitable for bare metal. Suitable for primed surfaces only.", { may_go_over: ["primed"] }],
+  ["Keep between 5 °C and 30 °C. Shelf life 24 months. Once opened use within 6 months.", {}],
+];
+
 const valuesOf = (text: string): Record<string, unknown> =>
   Object.fromEntries(
     readLabel(text)
@@ -276,6 +389,15 @@ describe("labels read", () => {
     if (c.role) expect(read.role).toBe(c.role);
     if (c.told) for (const why of c.told) expect(read.told.map((t) => t.why)).toContain(why);
     else expect(read.told).toEqual([]);
+  });
+
+  it.each(SAYINGS)("said so: %s", (text, found) => {
+    expect(valuesOf(text)).toEqual(found);
+  });
+  it("a paint that says it is water-based names its carrier; what it must not go over is not in it", () => {
+    expect(readLabel("Water-based primer. Touch dry 30 min.").carriers.map((c) => c.class)).toEqual(["water"]);
+    expect(readLabel("Do not apply over water-based paint. Touch dry 30 min.").carriers).toEqual([]);
+    expect(readLabel("This is not water-borne. Touch dry 30 min.").carriers).toEqual([]);
   });
 
   it("every find shows the words it came from, as they stand there", () => {

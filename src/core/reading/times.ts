@@ -27,7 +27,7 @@ const KEYS: readonly (readonly [Key, RegExp])[] = [
   ["tape_safe_min", /\b(?:mask(?:able|ed|ing)?(?: over)?|tap(?:e|ed|ing)(?:[- ](?:free|safe|time))?)\b/g],
   [
     "cured_min",
-    /\b(?:full(?:y)?[- ]?cur(?:ed|es|e|ing)|through[- ]?(?:cured|hard(?:ened)?)|cur(?:ed|es|e|ing)(?: time| fully| completely| hard)?|full(?:y)?[- ]hard(?:ness|ened)?|(?:final|maximum|ultimate) hardness|complete(?:ly)? (?:dry|cured|hard)|fully dry)\b/g,
+    /\b(?:full(?:y)?[- ]?cur(?:ed|es|e|ing)|through[- ]?(?:cured|hard(?:ened)?)|cur(?:ed|es|e|ing)(?: time| fully| completely| hard)?|full(?:y)?[- ]hard(?:ness|ened)?|(?:final|maximum|ultimate) hardness|complete(?:ly)? (?:dry|cured|hard)|fully dry|full(?= (?:in |after )?\d)|full strength)\b/g,
   ],
   [
     "pot_life_min",
@@ -44,6 +44,16 @@ interface Marker {
   readonly at: number;
   readonly end: number;
 }
+const BARE_DRY = /^dr(?:ies|y|ying)(?: times?)?$/;
+const TO_THE_NEXT = /^\s*\(?(?:(?:to|for|before|prior to)\s+(?:[\p{L}-]+\s+)?)?$/u;
+/** "Dry to touch", "dries in 15 minutes to touch": a bare "dry" that only leads to the word that counts. */
+function leadsTo(text: string, m: Marker, next: Marker | undefined): boolean {
+  if (!next || next.key === "other" || !BARE_DRY.test(text.slice(m.at, m.end))) return false;
+  const between = spansIn(text.slice(m.end, next.at));
+  return (
+    between.length === 0 || (between.length === 1 && TO_THE_NEXT.test(text.slice(m.end + between[0]!.end, next.at)))
+  );
+}
 /** Words of a clause in their order; of those that overlap the longest. */
 function markersOf(text: string): readonly Marker[] {
   const all = KEYS.flatMap(([key, pattern]) =>
@@ -56,16 +66,7 @@ function markersOf(text: string): readonly Marker[] {
     if (!last || m.at >= last.end) kept.push(m);
     else if (m.end - m.at > last.end - last.at) kept[kept.length - 1] = m;
   }
-  // "dry to touch": a bare "dry" right before the word that counts says nothing of its own
-  return kept.filter(
-    (m, i) =>
-      !(
-        m.key === "other" &&
-        kept[i + 1] &&
-        /^\s*(?:\w+\s+)?$/.test(text.slice(m.end, kept[i + 1]!.at)) &&
-        /^dr/.test(text.slice(m.at))
-      ),
-  );
+  return kept.filter((m, i) => !(m.key === "other" && leadsTo(text, m, kept[i + 1])));
 }
 
 /** Ends that matter at their earliest: what is too late is as bad as what is too soon elsewhere. */
@@ -80,7 +81,9 @@ function windowsIn(region: string, forbidden: boolean): readonly Window[] | null
   if (!a) return null;
   const before = (s: Span) => region.slice(0, s.at).slice(-40);
   const latest = (s: Span) =>
-    /(?:within|before|max(?:imum)?\.?:?|no later than|up to|under|less than)\s*(?:of\s*)?$/.test(before(s));
+    /(?:within(?: the)?(?: first)?|before|max(?:imum)?\.?:?|no later than|up to|under|less than)\s*(?:of\s*)?$/.test(
+      before(s),
+    );
   const from = (s: Span) =>
     /(?:after|beyond|at least|min(?:imum)?\.?:?(?: of)?|from|wait(?: for)?|later than|more than)\s*$/.test(before(s));
   const isBetween = /^between/.test(region.slice(a.at, a.end)) || (/from\s*$/.test(before(a)) && a.lo < a.hi);
@@ -100,6 +103,7 @@ function windowsIn(region: string, forbidden: boolean): readonly Window[] | null
         ]
       : [];
   if (b && (from(a) || !latest(a)) && latest(b)) return b.lo > a.hi ? [[a.hi, b.lo]] : [];
+  if (b && /^\s*\(?max/.test(region.slice(b.end))) return b.lo > a.hi ? [[a.hi, b.lo]] : [];
   if (isBetween) return [[a.lo, a.hi]];
   if (latest(a)) return [[0, a.lo]];
   return [[a.hi, null]];
@@ -130,10 +134,12 @@ export function timesIn({ plain, from }: Clause, tempC: number | null): readonly
     const place = { from: from + Math.min(m.at, span.at), to: from + Math.max(m.end, span.end), tempC };
     if (m.key === "recoat_from_min" && span === ahead) {
       const region = plain.slice(m.end, after);
+      const isLatest = /max(?:imum)?\.?\s*$/.test(plain.slice(0, m.at));
       for (const s of spans) if (s.at >= m.end && s.at < after) taken.add(s);
-      found.push(
-        ...recoats(windowsIn(region, NOT_YET.test(plain.slice(0, m.at))) ?? [], span, { ...place, to: from + after }),
-      );
+      const windows: readonly Window[] | null = isLatest
+        ? [[0, span.lo]]
+        : windowsIn(region, NOT_YET.test(plain.slice(0, m.at)));
+      found.push(...recoats(windows ?? [], span, { ...place, to: from + after }));
       return;
     }
     taken.add(span);

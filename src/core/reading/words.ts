@@ -139,7 +139,7 @@ export interface Span {
 const TIMES = new RegExp(
   [
     `between\\s+(${NUM})\\s*(${TIME_UNIT})?\\s*(?:and|to|-)\\s*(${NUM})\\s*-?(${TIME_UNIT})`,
-    `(${NUM})\\s*(${TIME_UNIT})?\\.?\\s*(?:-|to|or|/)\\s*(${NUM})\\s*-?(${TIME_UNIT})`,
+    `(${NUM})\\s*(${TIME_UNIT})?\\.?\\s*(?:-|to|or|\\s/\\s)\\s*(${NUM})\\s*-?(${TIME_UNIT})`,
     `(${NUM})\\s*-?\\s*(${TIME_UNIT})(?:\\.?,?\\s*(?:and\\s+)?(${NUM})\\s*(minutes?|mins?\\b))?`,
     "(overnight)",
   ].join("|"),
