@@ -1,6 +1,7 @@
 import { clock, clockTyped, countdown, duration, relativeDay } from "@/format";
 import { MILESTONE_NAME, safetyLine } from "@/messages";
 import { product } from "../../tests/support/world";
+import { holdsWords } from "./components/Finder";
 import { sectionGeometry } from "./section/geometry";
 import { BLANK_DRAFT, draftOf, productFrom } from "./shelf/draft";
 import { axisOf, BENCH_WIDE, EVEN } from "./timeline/axis";
@@ -132,5 +133,21 @@ describe("why so long", () => {
   it("is offered of films only: where nothing dries there is nothing to take apart", () => {
     const offered = Object.keys(MILESTONE_NAME).filter((m) => isFilmWait(m as keyof typeof MILESTONE_NAME));
     expect(offered).toEqual(["flash", "touch", "handle", "recoat", "sandable", "tape-safe", "polishable", "cured"]);
+  });
+});
+
+describe("finding by words", () => {
+  it.each([
+    ["Grey primer, aerosol", "primer grey", true],
+    ["Grey primer, aerosol", "grey pr", true],
+    ["Grey primer, aerosol", "gpa", false],
+    ["Settings", "sting", false],
+    ["Deckhouse, Walls", "walls", true],
+  ])("%s by “%s”: %s", (value, search, found) => {
+    expect(holdsWords(value, search) > 0).toBe(found);
+  });
+  it("another name counts, and what begins so comes first", () => {
+    expect(holdsWords("Grey primer", "rattle", ["rattle can primer"])).toBeGreaterThan(0);
+    expect(holdsWords("Grey primer", "grey")).toBeGreaterThan(holdsWords("Old grey primer", "grey"));
   });
 });

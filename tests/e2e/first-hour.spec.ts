@@ -189,3 +189,38 @@ test("a stop that wants protection leads to Settings and back", async ({ page })
   await page.getByRole("link", { name: "Back to where you were" }).click();
   await expect(page).toHaveURL(/\/stacks/);
 });
+
+test("on a phone five places are under the thumb and the rest behind one; nothing scrolls sideways", async ({
+  browser,
+  bench,
+}) => {
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const page = await phone.newPage();
+  await page.goto(`${bench.url}/begin`);
+  await page.locator("html[data-answers]").waitFor({ state: "attached" });
+  const bar = page.getByRole("navigation", { name: "Main" });
+  await expect(bar.getByRole("link")).toHaveCount(5);
+  expect(await bar.evaluate((n) => n.scrollWidth - n.clientWidth)).toBe(0);
+  await bar.getByRole("button", { name: "More" }).click();
+  await page.getByRole("link", { name: "Logbook" }).click();
+  await expect(page).toHaveURL(/logbook/);
+  await expect(bar.getByRole("button", { name: "Logbook" })).toBeVisible();
+  for (const path of ["/begin", "/shelf?product=new", "/bench", "/settings"]) {
+    await page.goto(`${bench.url}${path}`);
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(wide, path).toBeLessThanOrEqual(390);
+  }
+  await phone.close();
+});
+
+test("find finds what holds the words, deeds as well as places", async ({ page }) => {
+  await page.goto("/bench");
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("units clock");
+  await expect(page.getByRole("option")).toHaveCount(1);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Units, clock and dates" })).toBeVisible();
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("stng");
+  await expect(page.getByText("Nothing goes by that name here.")).toBeVisible();
+});

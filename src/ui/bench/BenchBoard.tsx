@@ -1,6 +1,6 @@
 "use client";
 
-import { BellOff, BellRing } from "lucide-react";
+import { BellOff, BellRing, Sun } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect } from "react";
 import type { BenchScreen } from "@/contracts";
@@ -9,6 +9,7 @@ import { useNowMs } from "../hooks/useNow";
 import { SessionCard } from "./SessionCard";
 import { Tile } from "./Tile";
 import { Tonight } from "./Tonight";
+import { useAwake } from "./useAwake";
 import { useBell } from "./useBell";
 
 const REFRESH_MS = 60_000;
@@ -52,6 +53,7 @@ export function BenchBoard({ screen }: { screen: BenchScreen }) {
   }, [router]);
   const ready = screen.tiles.filter((t) => t.op && zoneAt(t, nowMin) === "ready");
   const bell = useBell(new Map(ready.map((t) => [`${t.regionId} ${t.op!.id}`, screen.names[t.regionId] ?? ""])));
+  const awake = useAwake();
   const inZone = (zone: Zone) => screen.tiles.filter((t) => zoneAt(t, nowMin) === zone);
   const finished = inZone("finished");
   return (
@@ -63,6 +65,12 @@ export function BenchBoard({ screen }: { screen: BenchScreen }) {
           {bell.on ? <BellRing className="size-5" aria-hidden /> : <BellOff className="size-5" aria-hidden />}
           {bell.on ? "Rings when ready" : "Silent"}
         </button>
+        {awake.can && (
+          <button type="button" className="btn h-auto min-h-12" aria-pressed={awake.on} onClick={awake.toggle}>
+            <Sun className="size-5" aria-hidden />
+            {awake.on ? "Screen stays on" : "Screen may sleep"}
+          </button>
+        )}
       </div>
       <div className="grid items-start gap-4 lg:grid-cols-3">
         {ZONES.map(({ zone, title, none }) => {

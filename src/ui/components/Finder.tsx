@@ -1,6 +1,7 @@
 "use client";
 
 import { Command } from "cmdk";
+import { ArrowRight, Library, Puzzle, Settings } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { REGIONAL_DOUBLES } from "@/messages";
 import { PLACES } from "./Rail";
@@ -18,6 +19,28 @@ export function searchWords(name: string, also: readonly string[]): string[] {
   const doubles = REGIONAL_DOUBLES.filter((row) => row.some((w) => own.some((o) => o.includes(w)))).flat();
   return [...also, ...doubles];
 }
+
+/** Two things of one name are told apart by what comes after this; nobody searches for it. */
+const AND_ID = "\u0000";
+
+/** Every word typed stands somewhere in it, whatever the order; nothing that only resembles. */
+export function holdsWords(told: string, search: string, keywords: readonly string[] = []): number {
+  const value = told.split(AND_ID)[0]!;
+  const place = [value, ...keywords].join(" ").toLowerCase();
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+  if (!words.every((w) => place.includes(w))) return 0;
+  return value.toLowerCase().startsWith(search.trim().toLowerCase()) ? 1 : 0.5;
+}
+
+const DEEDS: readonly (readonly [href: string, name: string])[] = [
+  ["/begin", "One part: what can I put on it?"],
+  ["/parts?add=part", "Add a part"],
+  ["/shelf?product=new", "Add a product"],
+  ["/settings#air", "Change the air"],
+  ["/settings#sessions", "Change bench sessions"],
+  ["/settings#showing", "Change units, clock and dates"],
+];
+const ROW = "flex items-center gap-3";
 
 const HEADING =
   "[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-3 [&_[cmdk-group-heading]]:text-sm [&_[cmdk-group-heading]]:font-bold";
@@ -44,6 +67,7 @@ export function Finder({
       onOpenChange={onOpenChange}
       label="Find anything"
       loop
+      filter={holdsWords}
       overlayClassName="fixed inset-0 z-40 bg-black/40"
       contentClassName="fixed top-[12vh] left-1/2 z-50 w-[min(560px,92vw)] -translate-x-1/2 rounded-box border border-base-300 bg-base-100 p-2 shadow-xl"
     >
@@ -51,9 +75,12 @@ export function Finder({
       <Command.List className={`mt-2 max-h-[50vh] overflow-y-auto ${HEADING}`}>
         <Command.Empty className="p-4">Nothing goes by that name here.</Command.Empty>
         <Command.Group heading="Places">
-          {[...PLACES, { href: "/settings", name: "Settings" }].map((p) => (
-            <Command.Item key={p.href} className={ITEM} onSelect={() => go(p.href)}>
-              {p.name}
+          {[...PLACES, { href: "/settings", name: "Settings", icon: Settings }].map(({ href, name, icon: Icon }) => (
+            <Command.Item key={href} value={name} className={ITEM} onSelect={() => go(href)}>
+              <span className={ROW}>
+                <Icon className="size-4 shrink-0" aria-hidden />
+                {name}
+              </span>
             </Command.Item>
           ))}
         </Command.Group>
@@ -63,11 +90,14 @@ export function Finder({
             .map((t) => (
               <Command.Item
                 key={t.id}
-                value={`${t.name} ${t.id}`}
+                value={`${t.name}${AND_ID}${t.id}`}
                 className={ITEM}
                 onSelect={() => go(`/stacks?region=${t.id}`)}
               >
-                {t.name}
+                <span className={ROW}>
+                  <Puzzle className="size-4 shrink-0" aria-hidden />
+                  {t.name}
+                </span>
               </Command.Item>
             ))}
         </Command.Group>
@@ -77,28 +107,27 @@ export function Finder({
             .map((t) => (
               <Command.Item
                 key={t.id}
-                value={`${t.name} ${t.id}`}
+                value={`${t.name}${AND_ID}${t.id}`}
                 keywords={searchWords(t.name, t.also)}
                 className={ITEM}
                 onSelect={() => go(`/shelf?product=${t.id}`)}
               >
-                {t.name}
+                <span className={ROW}>
+                  <Library className="size-4 shrink-0" aria-hidden />
+                  {t.name}
+                </span>
               </Command.Item>
             ))}
         </Command.Group>
         <Command.Group heading="Do">
-          <Command.Item className={ITEM} onSelect={() => go("/parts?add=part")}>
-            Add a part
-          </Command.Item>
-          <Command.Item className={ITEM} onSelect={() => go("/shelf?product=new")}>
-            Add a product
-          </Command.Item>
-          <Command.Item className={ITEM} onSelect={() => go("/settings#air")}>
-            Change the air
-          </Command.Item>
-          <Command.Item className={ITEM} onSelect={() => go("/settings#sessions")}>
-            Change bench sessions
-          </Command.Item>
+          {DEEDS.map(([href, name]) => (
+            <Command.Item key={href} value={name} className={ITEM} onSelect={() => go(href)}>
+              <span className={ROW}>
+                <ArrowRight className="size-4 shrink-0" aria-hidden />
+                {name}
+              </span>
+            </Command.Item>
+          ))}
         </Command.Group>
       </Command.List>
     </Command.Dialog>

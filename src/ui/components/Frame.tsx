@@ -26,6 +26,7 @@ const SHORTCUTS: readonly (readonly [keys: string, what: string])[] = [
   ["Ctrl K or ⌘ K", "Find anything"],
   ["?", "This list"],
   ...PLACES.map((p) => [`g then ${p.go}`, `Go to ${p.name}`] as const),
+  ["← and →", "Between tabs"],
   ["Enter", "Save the field you are in"],
   ["Esc", "Leave the field as it was; close what is open"],
 ];
