@@ -178,6 +178,22 @@ test("a new card has nothing answered; what is missing is told at its field, the
   await expect(card.getByRole("textbox", { name: "Name" })).toBeFocused();
 });
 
+test("a print’s ridges are reckoned from its layer height; a layer is replaced in its place", async ({ page }) => {
+  await page.goto("/parts");
+  await page.getByRole("button", { name: "More of My part, All over" }).first().click();
+  const ridges = page.getByRole("form", { name: /Reckon the ridges of My part/ });
+  await ridges.getByLabel("Layer height, mm").fill("0,2");
+  await ridges.getByLabel(/Face leans/).fill("60");
+  await ridges.getByRole("button", { name: "Use these ridges" }).click();
+  await expect(page.getByLabel("Ridges of My part, All over, µm").first()).toHaveValue("100");
+  await page.getByRole("link", { name: "Stack of My part, All over" }).first().click();
+  const top = page.getByRole("region", { name: /^Layer 2: Colour spray/ });
+  await expect(top.getByLabel(/^Heaviness/)).toContainText("light, 21 µm");
+  await top.getByText("More of this layer").click();
+  await top.getByLabel(/^Replace layer 2/).selectOption({ label: "Model acrylic, water-borne" });
+  await expect(page.getByRole("region", { name: /^Layer 2: Model acrylic/ })).toBeVisible();
+});
+
 test("a stop that wants protection leads to Settings and back", async ({ page }) => {
   await page.goto("/stacks");
   await page.getByRole("navigation", { name: "Regions" }).getByText("My part").first().click();

@@ -1,11 +1,10 @@
 import { readFileSync } from "node:fs";
-import { grainUm, gritsOf } from "../reference";
+import { grainUm, gritsOf, printRidgeUm } from "../reference";
 import {
   edgeTakesUm,
   hidesScratchUm,
   ladderStep,
   liquidNeededMl,
-  printRidgeUm,
   puttySkins,
   ratioOff,
   ratioParts,

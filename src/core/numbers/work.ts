@@ -37,10 +37,6 @@ export function ladderStep(from: Paper, to: Paper): "jump" | "spare" | "right" {
 
 export const edgeTakesUm = (flatTakesUm: number): number => flatTakesUm * EDGE_SANDING;
 
-/** Height of the ridges between printed layers, µm: h·|cos θ|, at least 0.15·h for filament walls (est.). */
-export const printRidgeUm = (layerUm: number, angleDeg: number): number =>
-  layerUm * Math.max(0.15, Math.abs(Math.cos((angleDeg * Math.PI) / 180)));
-
 /** How deep a fill is laid altogether so that it still fills when it has lost its share, µm. @param shrinkage fraction in [0, 1) */
 export function puttyLaidUm(depthUm: number, shrinkage: number): number {
   assert(shrinkage >= 0 && shrinkage < 1, "puttyLaidUm out of range");

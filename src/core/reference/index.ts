@@ -10,6 +10,7 @@ export * from "./labour";
 export * from "./limits";
 export * from "./materials";
 export * from "./planning";
+export * from "./prints";
 export * from "./psychrometrics";
 export * from "./solids";
 export * from "./substances";

@@ -1,4 +1,13 @@
-import { MATERIALS, type MaterialGroup, type MaterialId, type PrepStep, type Verdict, type Wetting } from "../model";
+import {
+  CONDITIONS,
+  type Condition,
+  MATERIALS,
+  type MaterialGroup,
+  type MaterialId,
+  type PrepStep,
+  type Verdict,
+  type Wetting,
+} from "../model";
 
 /** What one bite does to the bare material. `care-mist`: care as mist coats, test when laid wet. */
 export type BiteAnswer = Verdict | "care-mist";
@@ -59,7 +68,9 @@ export type MaterialTrait =
   /** hardened by light: resin left on it or in it weeps */
   | "hardened-by-light"
   /** fumes and overspray fog it */
-  | "see-through";
+  | "see-through"
+  /** made in layers, with ridges between them */
+  | "printed";
 
 type Row = Omit<MaterialFacts, "id" | "usualColour">;
 
@@ -132,17 +143,25 @@ const foam = (over: Partial<Row>): Row => ({
  * Source: common trade practice for model making; drying minutes are estimates.
  */
 const TABLE: Readonly<Record<MaterialId, Row>> = {
-  pla: plastic({ keyGrit: { from: 220, to: 400 } }),
-  petg: plastic({ dryHeatMaxC: 60 }),
-  "abs-asa": plastic({ dryHeatMaxC: 75, prep: ["key", "dust-off"] }),
+  pla: plastic({ keyGrit: { from: 220, to: 400 }, traits: ["printed"] }),
+  petg: plastic({ dryHeatMaxC: 60, traits: ["printed"] }),
+  "abs-asa": plastic({ dryHeatMaxC: 75, prep: ["key", "dust-off"], traits: ["printed"] }),
   nylon: plastic({
     byBite: ["ok", "ok", "ok", "ok", "care"],
     withoutPromoter: "test",
     dryHeatMaxC: 80,
     holdsWater: "body",
+    traits: ["printed"],
   }),
   "pp-pe": plastic({ byBite: HARD, withoutPromoter: "stop", dryHeatMaxC: 70 }),
-  tpu: plastic({ byBite: SOFT, withoutPromoter: "test", slick: false, flexible: true, prep: ["wash"] }),
+  tpu: plastic({
+    byBite: SOFT,
+    withoutPromoter: "test",
+    slick: false,
+    flexible: true,
+    prep: ["wash"],
+    traits: ["printed"],
+  }),
   eva: foam({ byBite: SOFT, porous: false, flexible: true, dryHeatMaxC: 45, traits: ["soft-foam", "closed-by-heat"] }),
   "vat-resin": plastic({
     group: "resin",
@@ -151,7 +170,7 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
     dryHeatMaxC: 50,
     prep: ["wash", "post-cure", "dust-off"],
     holdsWater: "ridges",
-    traits: ["hardened-by-light"],
+    traits: ["printed", "hardened-by-light"],
   }),
   "cast-pu": plastic({
     group: "resin",
@@ -232,6 +251,27 @@ export const materialFacts = (id: MaterialId): MaterialFacts => FACTS[id];
 /** Whether any of these is true of a material that is known. */
 export const hasTrait = (id: MaterialId | "unknown" | null, ...traits: readonly MaterialTrait[]): boolean =>
   id !== null && id !== "unknown" && FACTS[id].traits.some((t) => traits.includes(t));
+/** Which materials a condition can be true of at all; the others can be of any. Source: common trade practice. */
+const CONDITION_OF: Readonly<Partial<Record<Condition, (m: MaterialFacts) => boolean>>> = {
+  rusted: (m) => m.traits.includes("rusts"),
+  tarnished: (m) => m.group === "metal",
+  "flux-residue": (m) => m.group === "metal",
+  "rough-cast": (m) => m.group === "metal" || m.traits.includes("comes-released") || m.porous,
+  uncured: (m) => m.traits.includes("hardened-by-light") || m.group === "laminate",
+  "cure-unknown": (m) => m.traits.includes("hardened-by-light") || m.group === "laminate",
+  "surface-cured": (m) => m.traits.includes("hardened-by-light"),
+  "hollow-undrained": (m) => m.traits.includes("hardened-by-light"),
+  drained: (m) => m.traits.includes("hardened-by-light"),
+  "washed-inside": (m) => m.traits.includes("hardened-by-light"),
+  released: (m) => m.traits.includes("comes-released") || m.group === "laminate" || m.group === "foam",
+  "heat-sealed": (m) => m.traits.includes("closed-by-heat"),
+  "panel-lines-filled": (m) => m.group === "foam" || m.group === "plastic",
+  "must-stay-clear": (m) => m.traits.includes("see-through") || m.group === "resin",
+};
+/** Conditions worth offering for a material; of one nobody told, all. */
+export const conditionsOf = (id: MaterialId | "unknown" | null): readonly Condition[] =>
+  id === null || id === "unknown" ? CONDITIONS : CONDITIONS.filter((c) => CONDITION_OF[c]?.(FACTS[id]) ?? true);
+
 /** Foam, or nobody knows that it is none. */
 export const mayBeFoam = (id: MaterialId | "unknown" | null): boolean =>
   id === null || id === "unknown" || FACTS[id].group === "foam";

@@ -5,6 +5,8 @@ import Link from "next/link";
 import { useCallback, useEffect } from "react";
 import { addRegionAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/actions/parts";
 import type { PartNode, RegionNode } from "@/contracts";
+import type { Region } from "@/core/model";
+import { conditionsOf } from "@/core/reference";
 import { areaText, filmText } from "@/format";
 import { CONDITION_NAME, EXPOSURE_NAME, FINISH_NAME, MATERIAL_NAME } from "@/messages";
 import { ChipsCell, NumberCell, SelectCell, TextCell } from "../components/cells";
@@ -14,6 +16,12 @@ import { offerUndo, useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 import { useRow } from "../hooks/useRow";
 import { RegionCard } from "./RegionCard";
+
+/** What can be true of its material, and whatever was told already. */
+const conditionsFor = ({ material, conditions }: Region): Readonly<Record<string, string>> =>
+  Object.fromEntries(
+    [...new Set([...conditionsOf(material), ...conditions])].map((c) => [c, CONDITION_NAME[c]] as const),
+  );
 
 function useDelete(kind: "part" | "region", id: string, name: string) {
   const { act } = useAct();
@@ -87,7 +95,7 @@ function RegionRow({
             field="conditions"
             label={`Condition of ${of}`}
             save={saveField}
-            options={CONDITION_NAME}
+            options={conditionsFor(r)}
             empty="not told: not taken as clean"
           />
         </td>

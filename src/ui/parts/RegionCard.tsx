@@ -12,6 +12,7 @@ import { Saved } from "../components/Saved";
 import { type SaveField, useRow } from "../hooks/useRow";
 import { AreaHelper } from "./AreaHelper";
 import { FactRow, pathsOf } from "./FactRow";
+import { RidgeHelper } from "./RidgeHelper";
 
 interface FactsProps {
   readonly region: Region;
@@ -46,6 +47,7 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
       <Group group="area">
         <Facts group="area" {...facts} />
         <AreaHelper of={of} save={(areaCm2) => save({ areaCm2 })} />
+        {isPrinted(region.material) && <RidgeHelper of={of} save={(ridgeUm) => save({ ridgeUm })} />}
       </Group>
       {(["fill", "limits", "state"] as const).map((group) => (
         <Group key={group} group={group}>
@@ -57,6 +59,9 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
     </section>
   );
 }
+
+/** Made in layers: the ones whose ridges somebody would want to know. */
+const isPrinted = (m: Region["material"]): boolean => hasTrait(m, "printed");
 
 const UNKNOWN_FINISH: OldFinish = { family: "unknown", ageDays: "unknown", rub: "untested", lead: "unknown" };
 const UNKNOWN_SEAL: SealedBy = { family: "unknown", dftUm: null, coats: null, cured: "unknown" };

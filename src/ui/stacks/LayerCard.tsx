@@ -4,7 +4,7 @@ import { ArrowDown, ArrowUp, Copy, Trash2 } from "lucide-react";
 import { type ReactNode, useMemo, useState } from "react";
 import type { Problem } from "@/contracts";
 import type { BeforeStep, Layer, Product, SandAfter } from "@/core/model";
-import { BEFORE_STEPS } from "@/core/model";
+import { BEFORE_STEPS, HEAVINESSES } from "@/core/model";
 import { HEAVINESS_OF_LABEL } from "@/core/reference";
 import { figureShown, filmText } from "@/format";
 import { BEFORE_NAME, GRIT_SCALE_NAME, HEAVINESS_NAME } from "@/messages";
@@ -20,6 +20,12 @@ export interface LayerMoves {
   readonly remove: () => void;
 }
 
+/** How heavily, and what that comes to in the wet with this product. */
+const heavinessOf = (p: Product): Readonly<Record<string, string>> =>
+  Object.fromEntries(
+    HEAVINESSES.map((h) => [h, `${HEAVINESS_NAME[h]}, ${filmText(Math.round(p.label.wftUm * HEAVINESS_OF_LABEL[h]))}`]),
+  );
+
 const DEFAULT_SANDING: SandAfter = { grit: 400, wet: false, takesUm: 10 };
 
 /** Sits above its own fields: what the layer is, how it is laid, what is done before and after. */
@@ -27,6 +33,7 @@ export function LayerCard({
   n,
   layer,
   product,
+  others,
   dryUm,
   change,
   grip,
@@ -36,6 +43,8 @@ export function LayerCard({
   n: number;
   layer: Layer;
   product: Product;
+  /** what may stand in its place */
+  others: readonly Product[];
   dryUm: number;
   change: ChangeStack;
   grip: Grip;
@@ -94,9 +103,9 @@ export function LayerCard({
           value={layer.heaviness}
           field="heaviness"
           label={`Heaviness of ${of}`}
-          options={HEAVINESS_NAME}
+          options={heavinessOf(product)}
           save={save}
-          className="w-24"
+          className="w-36"
         />
         <NumberCell
           value={layer.wftUm}
@@ -119,7 +128,7 @@ export function LayerCard({
         <Befores layer={layer} of={of} save={save} />
         <Sanding layer={layer} of={of} save={save} />
       </div>
-      <LayerMore layer={layer} product={product} of={of} save={save} />
+      <LayerMore layer={layer} product={product} of={of} others={others} save={save} />
       {children}
     </section>
   );

@@ -1,8 +1,10 @@
 "use client";
 
+import { useState } from "react";
 import { FILM_ROLES, isOneOf, type Layer, type Product, type SetUp, type Tape } from "@/core/model";
 import { TACK_NAME } from "@/messages";
 import { NumberCell, SelectCell, TickCell } from "../components/cells";
+import { ProductOptions } from "../components/ProductOptions";
 import type { SaveField } from "../hooks/useRow";
 
 const NO_TAPE: Tape = { tack: "low", onMin: null, offMin: null };
@@ -13,13 +15,17 @@ export function LayerMore({
   layer,
   product,
   of,
+  others,
   save,
 }: {
   layer: Layer;
   product: Product;
   of: string;
+  /** what may stand in its place */
+  others: readonly Product[];
   save: SaveField;
 }) {
+  const [fault, setFault] = useState<string | null>(null);
   const told = [
     layer.depthUm != null,
     layer.coatGapMin != null,
@@ -35,6 +41,20 @@ export function LayerMore({
     <details className="mt-1.5 text-sm" open={told > 0 || undefined}>
       <summary className="cursor-pointer soft">More of this layer{told > 0 && ` (${told} told)`}</summary>
       <div className="mt-1.5 flex flex-wrap items-start gap-2">
+        <select
+          className="select select-sm w-52"
+          aria-label={`Replace ${of} by`}
+          value=""
+          onChange={async (e) => setFault((await save({ productId: e.target.value }))?.detail ?? null)}
+        >
+          <option value="">Replace by…</option>
+          <ProductOptions products={others} />
+        </select>
+        {fault && (
+          <p role="alert" className="font-semibold text-error">
+            {fault}
+          </p>
+        )}
         {product.role === "putty" && (
           <>
             <NumberCell

@@ -128,6 +128,7 @@ export function StackEditor({
               answer={answer}
               stack={shown}
               productOf={productOf}
+              shelf={products.filter((p) => isOneOf(FILM_ROLES)(p.role))}
               change={change}
               tools={tools}
               gapText={(layerId) => {
@@ -179,6 +180,7 @@ function Pile({
   answer,
   stack,
   productOf,
+  shelf,
   change,
   tools,
   gapText,
@@ -186,6 +188,7 @@ function Pile({
   answer: Judged;
   stack: Stack;
   productOf: (id: string) => Product;
+  shelf: readonly Product[];
   change: ChangeStack;
   tools: VerdictTools;
   gapText: (layerId: string) => string | null;
@@ -226,6 +229,7 @@ function Pile({
                     n={i + 1}
                     layer={layer}
                     product={productOf(layer.productId)}
+                    others={shelf.filter((p) => p.id !== layer.productId)}
                     dryUm={answer.ledger[i]!.addedUm}
                     change={change}
                     grip={grip}
