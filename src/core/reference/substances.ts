@@ -45,7 +45,7 @@ export const SUBSTANCES: readonly Substance[] = [
   ]),
   // glycols and slow coalescing aids swell paint as mildly as the ethers do
   ...asCarrier("glycol-ether", [
-    ["111-76-2", "2-butoxyethanol", "butyl glycol", "ethylene glycol monobutyl ether", "butyl cellosolve"],
+    ["111-76-2", "2-butoxyethanol", "butyl glycol", "ethylene glycol monobutyl ether"],
     ["110-80-5", "2-ethoxyethanol", "ethyl glycol"],
     ["109-86-4", "2-methoxyethanol", "methyl glycol"],
     [

@@ -17,7 +17,7 @@ export const CLEARS: readonly JarRow[] = [
   {
     id: "matt-varnish-bottle",
     name: "Matt varnish, water-borne",
-    also: ["flat varnish", "ultra matt", "dead flat"],
+    also: ["flat varnish", "dead flat varnish"],
     use: "last coat; stir the flatting in, thin coats",
     facts: factsOf(
       ["clear", "wb-acrylic-urethane", ["water"], "airbrush"],
@@ -50,7 +50,7 @@ export const CLEARS: readonly JarRow[] = [
   {
     id: "matt-spray",
     name: "Matt varnish, aerosol",
-    also: ["dulling spray", "flat clear spray", "matt sealer spray"],
+    also: ["flat clear spray", "matt sealer spray"],
     use: "last coat from a can; clouds in damp air",
     facts: factsOf(
       ["clear", "acrylic-lacquer", ["ester", "aromatic"], "aerosol"],

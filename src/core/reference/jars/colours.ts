@@ -202,7 +202,7 @@ export const COLOURS: readonly JarRow[] = [
   {
     id: "enamel-wash",
     name: "Enamel wash",
-    also: ["pin wash", "panel liner, enamel", "weathering enamel", "filter, enamel"],
+    also: ["pin wash", "panel line wash", "weathering enamel", "filter, enamel"],
     use: "runs into corners; wiped back with white spirit",
     facts: factsOf(
       ["wash", "alkyd", ["aliphatic"], "brush"],

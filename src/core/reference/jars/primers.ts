@@ -39,7 +39,7 @@ export const PRIMERS: readonly JarRow[] = [
   {
     id: "fine-primer-aerosol",
     name: "Fine model primer, aerosol",
-    also: ["model primer spray", "fine surfacer spray", "super fine primer"],
+    also: ["model primer spray", "thin primer for detail"],
     use: "thin and even over fine detail",
     facts: factsOf(
       ["surfacer", "acrylic-lacquer", ["ester", "aromatic"], "aerosol"],

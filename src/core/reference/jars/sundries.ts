@@ -157,7 +157,7 @@ export const SUNDRIES: readonly JarRow[] = [
   {
     id: "plastic-cement",
     name: "Liquid plastic cement",
-    also: ["solvent cement", "poly cement", "plastic weld", "model glue"],
+    also: ["solvent cement", "polystyrene cement", "model glue"],
     use: "welds polystyrene; wait before paint goes over the joint",
     facts: factsOf(
       ["adhesive", "solvent-cement", ["ketone", "ester"], "brush"],
