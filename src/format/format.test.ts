@@ -1,5 +1,6 @@
 import { USUAL_SHOWING } from "@/contracts";
 import {
+  asStored,
   clock,
   clockShown,
   clockTyped,
@@ -12,6 +13,7 @@ import {
   figureTyped,
   filmText,
   inUnits,
+  numberTyped,
   showAs,
   tempByText,
   tempText,
@@ -63,6 +65,24 @@ describe("the units a reader chose", () => {
     expect(figureTyped(" ", "°C")).toBeNull();
     expect(figureTyped("warm", "°C")).toBe("warm");
     expect(figureField(null, "µm")).toBe("");
+  });
+
+  it("what goes out to programs is in units of storage, also when saying it fails", () => {
+    asInches();
+    expect(asStored(() => tempText(20))).toBe("20 °C");
+    expect(() =>
+      asStored(() => {
+        throw new Error("no");
+      }),
+    ).toThrow("no");
+    expect(tempText(20)).toBe("68 °F");
+  });
+  it("a sum waits until there is a number", () => {
+    expect(numberTyped("2,5", "mm")).toBe(2.5);
+    expect(numberTyped("", "mm")).toBeNaN();
+    expect(numberTyped("wide", "mm")).toBeNaN();
+    asInches();
+    expect(numberTyped("1", "mm")).toBe(25.4);
   });
 
   it("there and back loses nothing that could be read off a gauge", () => {

@@ -67,6 +67,11 @@ export function figureTyped(text: string, unit: string): unknown {
   if (t === "") return null;
   return Number.isNaN(Number(t)) ? text : figureRead(Number(t), unit);
 }
+/** What was typed, as it is stored; NaN for what is no number, for sums that wait until it is one. */
+export function numberTyped(text: string, unit: string): number {
+  const typed = figureTyped(text, unit);
+  return typeof typed === "number" ? typed : Number.NaN;
+}
 /** A stored figure as a field shows it; nothing given is blank. */
 export const figureField = (value: number | null | undefined, unit: string): string =>
   value == null ? "" : String(figureShown(value, unit));

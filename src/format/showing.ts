@@ -11,4 +11,15 @@ const shared = globalThis as { [KEY]?: Showing };
 export const showAs = (showing: Showing): void => {
   shared[KEY] = showing;
 };
+/** Says something in units of storage whatever the reader chose: what goes out to programs. @param say must not wait for anything */
+export function asStored<T>(say: () => T): T {
+  const was = shared[KEY];
+  shared[KEY] = USUAL_SHOWING;
+  try {
+    return say();
+  } finally {
+    if (was === undefined) delete shared[KEY];
+    else shared[KEY] = was;
+  }
+}
 export const showing = (): Showing => shared[KEY] ?? USUAL_SHOWING;

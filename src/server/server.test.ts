@@ -342,6 +342,19 @@ describe("settings of one group", () => {
   });
 });
 
+describe("how a reader sees figures stays at home", () => {
+  it("a document does not carry it, and one that comes in with the shed leaves it as it is", () => {
+    bench();
+    const { rev } = must(server.getShop());
+    must(server.saveShop(rev, { showing: { temp: "f" } }));
+    const id = must(server.getModels()).current!.id;
+    const text = must(server.exportDocument(id));
+    expect(text).not.toContain("showing");
+    must(server.importText(text, { onExisting: "replace", takeShop: true }));
+    expect(must(server.getShop()).shop.showing).toMatchObject({ temp: "f" });
+  });
+});
+
 describe("a label's text through the API", () => {
   it("is read, and refused where there is none", async () => {
     const read = must(await server.readLabelText({ text: "Touch dry 20 min. Contains acetone." }));

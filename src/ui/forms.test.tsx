@@ -2,10 +2,13 @@
 import { act, fireEvent, render, screen } from "@testing-library/react";
 import { createRef, useState } from "react";
 import type { NamedFilm, RegionNode } from "@/contracts";
+import { USUAL_SHOWING } from "@/contracts";
+import { showAs } from "@/format";
 import { region } from "../../tests/support/world";
 import { TellDialog } from "./bench/TellDialog";
 import { Apart } from "./components/Apart";
 import { ClockInput } from "./components/ClockInput";
+import { DateInput } from "./components/DateInput";
 import { RegionCard } from "./parts/RegionCard";
 import { LiesOtherwise } from "./stacks/LiesOtherwise";
 
@@ -208,4 +211,51 @@ it("what falls over leaves the rest of the page, and can be tried again", () => 
   fireEvent.click(screen.getByRole("button", { name: "Try again" }));
   expect(screen.getByText("drawn")).toBeTruthy();
   quiet.mockRestore();
+});
+
+describe("a day and a time as their reader writes them", () => {
+  afterEach(() => showAs(USUAL_SHOWING));
+  const changes = jest.fn();
+  const day = (value: string) => {
+    render(<DateInput label="Due" value={value} today="2026-11-28" onChange={changes} />);
+    return screen.getByLabelText("Due") as HTMLInputElement;
+  };
+  it("a typed day is one change, whether by Enter, by leaving, or both", () => {
+    const field = day("");
+    fireEvent.change(field, { target: { value: "3 dec" } });
+    fireEvent.keyDown(field, { key: "Enter" });
+    fireEvent.blur(field);
+    expect(changes.mock.calls).toEqual([["2026-12-03"]]);
+    expect(field.value).toBe("3 Dec 2026");
+  });
+  it("emptied it is no day; what is none goes as it was typed; untouched nothing is sent", () => {
+    const field = day("2026-12-03");
+    fireEvent.blur(field);
+    expect(changes).not.toHaveBeenCalled();
+    fireEvent.change(field, { target: { value: "soon" } });
+    fireEvent.blur(field);
+    fireEvent.change(field, { target: { value: " " } });
+    fireEvent.blur(field);
+    expect(changes.mock.calls).toEqual([["soon"], [""]]);
+  });
+  it("the order of figures is the reader’s", () => {
+    showAs({ ...USUAL_SHOWING, dates: "mdy" });
+    const field = day("2026-12-03");
+    expect(field.value).toBe("Dec 3, 2026");
+    fireEvent.change(field, { target: { value: "1/2/27" } });
+    fireEvent.blur(field);
+    expect(changes).toHaveBeenLastCalledWith("2027-01-02");
+  });
+  it("midnight at the end of a day stays what it is when nobody touched it", () => {
+    showAs({ ...USUAL_SHOWING, clock: "12" });
+    const left = jest.fn();
+    render(<ClockInput label="To" value="24:00" onChange={() => {}} onBlur={left} />);
+    const field = screen.getByLabelText("To") as HTMLInputElement;
+    expect(field.value).toBe("12:00 am");
+    fireEvent.blur(field);
+    expect(left).toHaveBeenLastCalledWith("24:00");
+    fireEvent.change(field, { target: { value: "9:30 pm" } });
+    fireEvent.blur(field);
+    expect(left).toHaveBeenLastCalledWith("21:30");
+  });
 });

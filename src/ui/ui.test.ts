@@ -3,7 +3,7 @@ import { MILESTONE_NAME, safetyLine } from "@/messages";
 import { product } from "../../tests/support/world";
 import { holdsWords } from "./components/Finder";
 import { sectionGeometry } from "./section/geometry";
-import { BLANK_DRAFT, draftOf, productFrom } from "./shelf/draft";
+import { blankDraft, draftOf, productFrom } from "./shelf/draft";
 import { axisOf, BENCH_WIDE, EVEN } from "./timeline/axis";
 import { isFilmWait } from "./waits/WhySoLong";
 
@@ -110,10 +110,12 @@ describe("the product form", () => {
       expect(productFrom(draftOf(product(id)), id, product(id))).toMatchObject(product(id));
   });
   it("sends what is not a number as it is, for the contract to refuse", () => {
-    expect(productFrom({ ...BLANK_DRAFT, name: "x", volumeSolids: "lots", leftMl: "1,5" }, "new", null)).toMatchObject({
-      volumeSolids: "lots",
-      leftMl: 1.5,
-    });
+    expect(productFrom({ ...blankDraft(), name: "x", volumeSolids: "lots", leftMl: "1,5" }, "new", null)).toMatchObject(
+      {
+        volumeSolids: "lots",
+        leftMl: 1.5,
+      },
+    );
   });
 });
 

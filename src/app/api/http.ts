@@ -1,4 +1,5 @@
 import { MAX_BODY_MIB, type Outcome, type Problem, type ProblemCode } from "@/contracts";
+import { asStored } from "@/format";
 
 const MAX_BODY_BYTES = MAX_BODY_MIB * 1024 * 1024;
 
@@ -74,5 +75,5 @@ export async function answer<T>(
   const body = await readJson(request);
   if (!body.ok) return problemResponse(body.problem);
   const outcome = await use(body.value);
-  return outcome.ok ? jsonResponse(tell(outcome.value)) : problemResponse(outcome.problem);
+  return outcome.ok ? jsonResponse(asStored(() => tell(outcome.value))) : problemResponse(outcome.problem);
 }

@@ -1,5 +1,5 @@
 import type { FamilyId, Product, Region } from "../model";
-import { familyFacts, OLD_ALKYD_SAFE_DAYS } from "../reference";
+import { familyFacts, NOTHING_SAID, OLD_ALKYD_SAFE_DAYS } from "../reference";
 import type { FilmState } from "../rules";
 
 /** The film a part came with, as far as it is known, and the states it may be in now. */
@@ -18,23 +18,10 @@ function groundProduct(region: Region, family: FamilyId, sealed: boolean): Produ
     role: familyFacts(family).laidAs ?? (sealed ? "sealer" : "colour"),
     family,
     carriers: familyFacts(family).usualCarriers,
-    bite: null,
-    propellant: null,
+    ...NOTHING_SAID,
     method: "brush",
-    volumeSolids: null,
-    densityGMl: null,
     colour: "#808080",
-    effect: "solid",
     sheen: region.conditions.includes("shiny") ? "gloss" : "satin",
-    flexible: false,
-    yellowing: false,
-    uvResistant: false,
-    combinedPrimer: false,
-    rustInhibitor: false,
-    mayGoOver: null,
-    maxSkinUm: null,
-    hazards: [],
-    limits: { minTempC: null, maxTempC: null, maxRhPct: null },
     label: {
       tempC: 20,
       rhPct: 50,
@@ -50,7 +37,6 @@ function groundProduct(region: Region, family: FamilyId, sealed: boolean): Produ
       polishableMin: null,
       curedMin: null,
     },
-    potLifeMin: null,
     leftMl: null,
     note: "",
     assumed: ["colour"],

@@ -108,8 +108,9 @@ export function contentsOf(clauses: readonly Clause[], quoteOf: (c: Clause) => s
   const told: Told[] = [];
   let propellant: Propellant | undefined;
   let lead = false;
-  const noIsocyanate = clauses.some((c) => NO_ISOCYANATE.test(c.plain));
   for (const c of clauses) {
+    // said of this clause alone: a hardener further down may hold what its base is free of
+    const noIsocyanate = NO_ISOCYANATE.test(c.plain);
     for (const [pattern, hazard] of H_CODES)
       if (
         pattern.test(c.plain) &&

@@ -136,8 +136,9 @@ function sane(readings: readonly Reading[], told: Told[], quote: Quote): readonl
   return readings.filter((r) => {
     const range = SANE[r.figure];
     const odd = typeof r.value === "number" && range !== undefined && !(r.value >= range[0] && r.value <= range[1]);
-    if (odd) told.push({ figure: r.figure, why: "impossible", quote: quote(r) });
-    return !odd;
+    const noWindow = Array.isArray(r.value) && r.value.length === 0;
+    if (odd || noWindow) told.push({ figure: r.figure, why: noWindow ? "contradicts" : "impossible", quote: quote(r) });
+    return !odd && !noWindow;
   });
 }
 

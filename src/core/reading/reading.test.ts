@@ -400,6 +400,18 @@ describe("labels read", () => {
     expect(readLabel("This is not water-borne. Touch dry 30 min.").carriers).toEqual([]);
   });
 
+  it("a hardener that holds isocyanate counts, whatever its base is free of", () => {
+    const text =
+      "Isocyanate-free base. Hardener: hexamethylene diisocyanate, oligomers 28182-81-2 50-75 %. Touch dry 30 min.";
+    expect(readLabel(text).hazards).toContain("isocyanate");
+    expect(readLabel("Contains no isocyanates. Touch dry 30 min.").hazards).not.toContain("isocyanate");
+  });
+  it("windows that cannot be together are told, not found", () => {
+    const read = readLabel("Recoat after 4 h and within 2 h. Touch dry 20 min.");
+    expect(read.found.map((f) => f.figure)).toEqual(["touch_min"]);
+    expect(read.told).toMatchObject([{ figure: "recoat_windows", why: "contradicts" }]);
+  });
+
   it("every find shows the words it came from, as they stand there", () => {
     for (const { text } of CASES)
       for (const f of readLabel(text).found) {
@@ -438,7 +450,7 @@ describe("what is no label", () => {
       "Trocken nach 20 Minuten, überlackierbar nach 2 Stunden, Verarbeitung nur bei Raumtemperatur, vor Gebrauch gut schütteln.",
       ["not-understood"],
     ],
-    ["nonsense", "lorem ipsum dolor sit amet ".repeat(20), ["not-understood"]],
+    ["nonsense", "flum dorret sipple amna bost ".repeat(20), ["not-understood"]],
     [
       "a story that says dry and sand",
       "We dried our feet in the sand for 20 minutes and the touching film lasted two hours, then we walked back over the dunes.",

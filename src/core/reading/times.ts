@@ -74,11 +74,10 @@ const CAREFUL_LOW: ReadonlySet<Key> = new Set<Key>(["pot_life_min"]);
 const NOT_YET = /(?:do not|don't|never|not|avoid)\s+(?:be\s+|to\s+)?$/;
 
 type Window = readonly [number, number | null];
-/** Windows told by a stretch of text after a word for recoating; null = it tells none. */
-function windowsIn(region: string, forbidden: boolean): readonly Window[] | null {
-  const spans = spansIn(region);
-  const [a, b] = spans;
-  if (!a) return null;
+/** Windows told by a stretch of text after a word for recoating; none = what it tells cannot be together. */
+function windowsIn(region: string, forbidden: boolean): readonly Window[] {
+  const [a, b] = spansIn(region);
+  if (!a) return [];
   const before = (s: Span) => region.slice(0, s.at).slice(-40);
   const latest = (s: Span) =>
     /(?:within(?: the)?(?: first)?|before|max(?:imum)?\.?:?|no later than|up to|under|less than)\s*(?:of\s*)?$/.test(
@@ -136,10 +135,10 @@ export function timesIn({ plain, from }: Clause, tempC: number | null): readonly
       const region = plain.slice(m.end, after);
       const isLatest = /max(?:imum)?\.?\s*$/.test(plain.slice(0, m.at));
       for (const s of spans) if (s.at >= m.end && s.at < after) taken.add(s);
-      const windows: readonly Window[] | null = isLatest
+      const windows: readonly Window[] = isLatest
         ? [[0, span.lo]]
         : windowsIn(region, NOT_YET.test(plain.slice(0, m.at)));
-      found.push(...recoats(windows ?? [], span, { ...place, to: from + after }));
+      found.push(...recoats(windows, span, { ...place, to: from + after }));
       return;
     }
     taken.add(span);
@@ -166,9 +165,8 @@ function ends(figure: ReadFigure, span: Span, place: Place): readonly Reading[] 
 function recoats(windows: readonly Window[], span: Span, place: Place): readonly Reading[] {
   const rounded = windows.map(([a, b]): Window => [round(a), b === null ? null : round(b)]);
   const [first] = rounded;
-  if (!first) return [];
   const all: Reading[] = [{ figure: "recoat_windows", value: rounded, unit: "min", ...place }];
-  if (rounded.length === 1 && first[0] > 0) {
+  if (first && rounded.length === 1 && first[0] > 0) {
     all.push({ figure: "recoat_from_min", value: first[0], unit: "min", ...place });
     if (first[1] === null && span.lo < span.hi)
       all.push({ figure: "recoat_from_min", value: round(span.lo), unit: "min", ...place, otherEnd: true });

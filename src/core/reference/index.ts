@@ -9,6 +9,7 @@ export * from "./label";
 export * from "./labour";
 export * from "./limits";
 export * from "./materials";
+export * from "./nothing-said";
 export * from "./planning";
 export * from "./prints";
 export * from "./psychrometrics";

@@ -1,6 +1,7 @@
 import { productSchema } from "@/contracts";
 import { FILM_ROLES, isOneOf, JARS, type JarId, type Product, ROLES } from "../model";
 import {
+  cardOfJar,
   carriersContradict,
   dangersOf,
   findJars,
@@ -16,18 +17,7 @@ import {
   unconfirmed,
 } from ".";
 
-const card = (jar: JarId, more: Partial<Product> = {}): Product => ({
-  ...jarRow(jar).facts,
-  id: "a-jar",
-  name: "A jar",
-  maker: "",
-  aliases: [],
-  leftMl: null,
-  note: "",
-  jar,
-  source: "typical",
-  ...more,
-});
+const card = (jar: JarId, more: Partial<Product> = {}): Product => ({ ...cardOfJar(jar, "a-jar"), ...more });
 
 describe("kinds of jar", () => {
   it("every kind of the vocabulary has its row, and every row is a card one could save", () => {

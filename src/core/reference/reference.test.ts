@@ -1,6 +1,15 @@
 import { product } from "../../../tests/support/world";
-import { FAMILIES, type FamilyId, MATERIALS, type MaterialId, MILESTONES } from "../model";
-import { familyFacts, LABEL_TIME_RATIOS, labelTimes, materialFacts, mechanismOf, ownGapMin, strongestBite } from ".";
+import { CONDITIONS, FAMILIES, type FamilyId, MATERIALS, type MaterialId, MILESTONES } from "../model";
+import {
+  conditionsOf,
+  familyFacts,
+  LABEL_TIME_RATIOS,
+  labelTimes,
+  materialFacts,
+  mechanismOf,
+  ownGapMin,
+  strongestBite,
+} from ".";
 
 /** Answers of the bare material to B0…B4 as the trade gives them; o ok, c care, m care as mist, t test, x stop. */
 const BITES: Readonly<Record<MaterialId, string>> = {
@@ -189,4 +198,20 @@ it("the strongest carrier makes the bite; no carrier at all bites like water", (
   expect(strongestBite(["aliphatic", "ketone", "alcohol"])).toBe(4);
   expect(strongestBite(["ester"])).toBe(strongestBite(["aromatic"]));
   expect(strongestBite([])).toBe(0);
+});
+
+describe("conditions worth offering", () => {
+  it.each([
+    ["rusted", ["steel-iron"]],
+    ["heat-sealed", ["eva"]],
+    ["surface-cured", ["vat-resin"]],
+    ["flux-residue", ["steel-iron", "aluminium", "brass-copper", "white-metal", "stainless"]],
+  ] as const)("%s can be true of %j alone", (condition, of) => {
+    expect(MATERIALS.filter((m) => conditionsOf(m).includes(condition))).toEqual(of);
+  });
+  it("what anything can be is offered of everything, and all of it where nobody knows", () => {
+    for (const m of MATERIALS)
+      for (const c of ["clean", "keyed", "damp", "greasy"] as const) expect(conditionsOf(m)).toContain(c);
+    expect(conditionsOf(null)).toEqual(CONDITIONS);
+  });
 });

@@ -1,6 +1,6 @@
 import { beginSchema, done, failed, invalid, type Outcome } from "@/contracts";
-import { FILM_ROLES, isOneOf, type JarId, type Product } from "@/core/model";
-import { jarRow, materialFacts } from "@/core/reference";
+import { FILM_ROLES, isOneOf } from "@/core/model";
+import { cardOfJar, materialFacts } from "@/core/reference";
 import {
   type Db,
   insertModel,
@@ -15,14 +15,6 @@ import { writing } from "../guard";
 import { newId } from "../ids";
 import { ensureShop } from "../shed/hours";
 import { freshRegion } from "./parts";
-
-const MOST_ALIASES = 3;
-/** A card as its kind has it; what a danger hangs on stays to be read off its label. */
-function productOf(jar: JarId): Product {
-  const { name, also, facts } = jarRow(jar);
-  const own = { id: newId("s"), name, maker: "", aliases: also.slice(0, MOST_ALIASES), leftMl: null, note: "" };
-  return { ...facts, ...own, jar, source: "typical", owned: true };
-}
 
 /** The model on the bench, or a first one. */
 function modelOnBench(db: Db): string {
@@ -50,7 +42,7 @@ export function beginWith(input: unknown): Outcome<{ regionId: string }> {
     insertPart(db, modelId, { id: partId, name, count: 1, note: "" });
     insertRegion(db, partId, { ...freshRegion(regionId, "All over"), material, finish }, materialFacts(material).prep);
     const here = new Set(shelf.map((p) => p.jar));
-    for (const jar of jars) if (!here.has(jar)) insertProduct(db, productOf(jar));
+    for (const jar of jars) if (!here.has(jar)) insertProduct(db, cardOfJar(jar, newId("s")));
     return done({ regionId });
   });
 }

@@ -1,4 +1,5 @@
 import type { Label, Product } from "@/core/model";
+import { NOTHING_SAID } from "@/core/reference";
 
 /** What every card of the demo shelf starts from. Names and makers are invented. */
 
@@ -20,24 +21,10 @@ export const label = (wftUm: number, coats: number, times: Partial<Label>): Labe
 });
 
 export const blank: Omit<Product, "id" | "name" | "maker" | "role" | "family" | "carriers" | "method" | "label"> = {
+  ...NOTHING_SAID,
   aliases: [],
-  bite: null,
-  propellant: null,
-  volumeSolids: null,
-  densityGMl: null,
-  colour: "#8d8d88",
-  effect: "solid",
   sheen: "satin",
-  flexible: false,
-  yellowing: false,
-  uvResistant: false,
-  combinedPrimer: false,
-  rustInhibitor: false,
-  mayGoOver: null,
-  maxSkinUm: null,
-  hazards: [],
   limits: { minTempC: 8, maxTempC: 32, maxRhPct: 85 },
-  potLifeMin: null,
   leftMl: null,
   note: "",
 };

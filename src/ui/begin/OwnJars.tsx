@@ -4,7 +4,7 @@ import { X } from "lucide-react";
 import { useRef, useState } from "react";
 import { FILM_ROLES, isOneOf, type JarId } from "@/core/model";
 import { findJars, jarRow } from "@/core/reference";
-import { ROLE_NAME } from "@/messages";
+import { JarButton } from "../shelf/JarButton";
 
 /** What most cupboards hold, offered before anything is typed. */
 const COMMON: readonly JarId[] = [
@@ -84,15 +84,7 @@ export function OwnJars({ jars, set, fault, next }: OwnProps) {
       <ul className="grid gap-1 sm:grid-cols-2" aria-label="Kinds that fit">
         {offered.map((r) => (
           <li key={r.id}>
-            <button
-              type="button"
-              data-jar={r.id}
-              className="min-h-11 w-full rounded-field border border-base-300 px-3 py-1.5 text-left hover:bg-base-200"
-              onClick={() => add(r.id)}
-            >
-              <strong>{r.name}</strong> <span className="soft text-sm">{ROLE_NAME[r.facts.role].toLowerCase()}</span>
-              <span className="soft block text-sm">{r.use}</span>
-            </button>
+            <JarButton row={r} choose={add} />
           </li>
         ))}
       </ul>

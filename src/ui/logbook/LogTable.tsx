@@ -31,6 +31,12 @@ interface LogTableProps {
   readonly timeZone: string;
 }
 
+/** What was done, without the part. A gauge's figure is read over; a product may have a figure in its name, which stays. */
+function workOf({ kind, title }: LogEntry): string {
+  const work = title.slice(title.indexOf(":") + 1);
+  return kind === "measured" ? inUnits(work) : work;
+}
+
 function film(e: LogEntry): string {
   if (!("coats" in e) || e.coats === null) return "";
   const coats = `${e.coats} coat${e.coats > 1 ? "s" : ""}${e.wftUm === null ? "" : `, ${filmText(e.wftUm)} wet`}`;
@@ -118,7 +124,7 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
                     </td>
                     <td className="px-2 py-1.5">{nameOf(e.regionId)}</td>
                     <td className="px-2 py-1.5">
-                      {inUnits(e.title.slice(e.title.indexOf(":") + 1))}
+                      {workOf(e)}
                       {e.override && (
                         <span className="block text-sm text-warning">went on against what was said: {e.override}</span>
                       )}

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import type { Problem } from "@/contracts";
 import { SOLID_SHAPE, SOLIDS, type SolidKind, solidAreaCm2 } from "@/core/reference";
-import { figureRead, figureShown, unitShown } from "@/format";
+import { figureShown, numberTyped, unitShown } from "@/format";
 import { meshFaultText } from "@/messages";
 import { Apart } from "../components/Apart";
 import { useMesh } from "./useMesh";
@@ -25,7 +25,6 @@ const ENDS_NAME: Readonly<Record<SolidKind, string>> = {
   sphere: "",
 };
 
-const figure = (t: string): number => (t.trim() === "" ? Number.NaN : Number(t.replace(",", ".")));
 const rounded = (cm2: number): number => (cm2 >= 10 ? Math.round(cm2 * 10) / 10 : Math.round(cm2 * 1000) / 1000);
 
 /** Area of a region, from the body it is nearest to or from the file it was printed from. */
@@ -90,10 +89,10 @@ function FromSolid({ kind, take }: { kind: SolidKind; take: (cm2: number) => Pro
   const [pieces, setPieces] = useState("1");
   const one = solidAreaCm2(
     kind,
-    texts.map((t) => figureRead(figure(t), "mm")),
+    texts.map((t) => numberTyped(t, "mm")),
     painted,
   );
-  const count = figure(pieces);
+  const count = numberTyped(pieces, "");
   const cm2 = one === null || !(count > 0) ? null : one * count;
   return (
     <form
@@ -170,7 +169,7 @@ function Measured({ take }: FromFileProps) {
   const [share, setShare] = useState("100");
   const measured = state.kind === "done" && state.answer.outcome === "measured" ? state.answer : null;
   const toCm = UNIT_CM[unit];
-  const part = figure(share) / PERCENT;
+  const part = numberTyped(share, "%") / PERCENT;
   const cm2 = measured && toCm && part > 0 && part <= 1 ? measured.area * toCm ** 2 * part : null;
   const size = measured?.max.map((m, i) => m - measured.min[i]!);
   const round3 = (x: number) => String(Math.round(x * 1000) / 1000);

@@ -3,10 +3,10 @@
 import { useState } from "react";
 import type { Problem } from "@/contracts";
 import { printRidgeUm } from "@/core/reference";
-import { figureRead, filmText, unitShown } from "@/format";
+import { filmText, numberTyped, unitShown } from "@/format";
 
+/** µm in a mm; no print is laid thicker in one layer. */
 const MM = 1000;
-const number = (text: string): number => (text.trim() === "" ? Number.NaN : Number(text.replace(",", ".")));
 
 interface RidgeProps {
   readonly of: string;
@@ -18,9 +18,10 @@ export function RidgeHelper({ of, save }: RidgeProps) {
   const [layer, setLayer] = useState("");
   const [angle, setAngle] = useState("90");
   const [fault, setFault] = useState<string | null>(null);
-  const layerUm = figureRead(number(layer), "mm") * MM;
-  const um = printRidgeUm(layerUm, number(angle));
-  const isSane = um > 0 && layerUm <= MM && number(angle) >= 0 && number(angle) <= 90;
+  const layerUm = numberTyped(layer, "mm") * MM;
+  const angleDeg = numberTyped(angle, "°");
+  const um = printRidgeUm(layerUm, angleDeg);
+  const isSane = um > 0 && layerUm <= MM && angleDeg >= 0 && angleDeg <= 90;
   return (
     <form
       aria-label={`Reckon the ridges of ${of}`}

@@ -1,8 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import { findJars, type JarRow, type JarTraits, jarsLike } from "@/core/reference";
-import { ROLE_NAME } from "@/messages";
+import { findJars, type JarTraits, jarsLike } from "@/core/reference";
+import { JarButton } from "./JarButton";
 
 interface Question<K extends keyof JarTraits> {
   readonly key: K;
@@ -84,29 +84,11 @@ export function JarChooser({ choose }: { choose: (jar: string) => void }) {
       <ul className="grid gap-1">
         {found.map((r) => (
           <li key={r.id}>
-            <Kind row={r} choose={choose} />
+            <JarButton row={r} choose={choose} also />
           </li>
         ))}
       </ul>
     </div>
-  );
-}
-
-function Kind({ row, choose }: { row: JarRow; choose: (jar: string) => void }) {
-  return (
-    <button
-      type="button"
-      data-jar={row.id}
-      className="w-full rounded-field border border-base-300 px-3 py-2 text-left hover:bg-base-200"
-      onClick={() => choose(row.id)}
-    >
-      <span className="flex flex-wrap items-baseline gap-x-2">
-        <strong>{row.name}</strong>
-        <span className="soft text-sm">{ROLE_NAME[row.facts.role].toLowerCase()}</span>
-      </span>
-      <span className="block text-sm">{row.use}</span>
-      <span className="soft block text-sm">also: {row.also.join(", ")}</span>
-    </button>
   );
 }
 

@@ -7,27 +7,20 @@ import { toast } from "sonner";
 import { addProductAction, deleteProductAction, restoreProductAction, saveProductAction } from "@/actions/shelf";
 import type { ShelfItem } from "@/contracts";
 import { fieldFaults, type Problem, productSchema } from "@/contracts";
-import { type Claim, type Confirmable, isOneOf, JARS, type JarId, type Method } from "@/core/model";
+import { type Claim, type Confirmable, isOneOf, JARS, type JarId, type Method, type Product } from "@/core/model";
 import { dangersOf, jarRow } from "@/core/reference";
 import { FIELD_GROUPS, type FieldGroup, JAR_NAME, type ProductPath } from "@/messages";
 import { PhotoField } from "../components/PhotoField";
 import { offerUndo, useAct } from "../hooks/useAct";
 import { Confirm } from "./Confirm";
-import { BLANK_DRAFT, draftOf, jarDraft, type ProductDraft, productFrom } from "./draft";
+import { blankDraft, draftOf, jarDraft, type ProductDraft, productFrom } from "./draft";
 import { FieldGroupCells } from "./ProductFields";
 import { ReadLabel } from "./ReadLabel";
+import { newest, withClaims } from "./take-over";
 
 type Path = FieldPath<ProductDraft>;
 const firstDraft = (item: ShelfItem | null, jar: JarId | null): ProductDraft =>
-  item ? draftOf(item.product) : jar ? jarDraft(jar) : BLANK_DRAFT;
-
-/** A card with what its label claims in its own words; of the same figure from the same source the newest stands. */
-function withClaims(product: unknown, fresh: readonly Claim[]): unknown {
-  if (fresh.length === 0) return product;
-  const { claims = [], ...facts } = product as { claims?: readonly Claim[] };
-  const isReplaced = (c: Claim) => fresh.some((f) => f.figure === c.figure && f.source === c.source);
-  return { ...facts, claims: [...claims.filter((c) => !isReplaced(c)), ...fresh] };
-}
+  item ? draftOf(item.product) : jar ? jarDraft(jar) : blankDraft();
 
 /** What a way of putting it on has no answer to. */
 const GUN = ["nozzleMm", "pressureBar"] as const satisfies readonly ProductPath[];
@@ -67,7 +60,9 @@ export function ProductForm({ item, jar, onSaved }: FormProps) {
   };
   const submit = form.handleSubmit(async (draft) => {
     const id = item?.product.id ?? "new";
-    const parsed = productSchema.safeParse(withClaims(productFrom(draft, id, item?.product ?? null), claims));
+    const parsed = productSchema.safeParse(
+      withClaims(productFrom(draft, id, item?.product ?? null) as Product, claims),
+    );
     if (!parsed.success) return mark({ code: "invalid", detail: "", fields: fieldFaults(parsed.error) });
     const saved = item
       ? await act(() => saveProductAction(item.rev, parsed.data))
@@ -106,7 +101,7 @@ export function ProductForm({ item, jar, onSaved }: FormProps) {
             label.
           </p>
         )}
-        <ReadLabel claimed={setClaims} />
+        <ReadLabel claimed={(fresh) => setClaims((was) => newest(was, fresh))} />
         {GROUPS.map((group) => (
           <Fragment key={group}>
             {group === "carrier" && kindOf && (

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { type UseFormReturn, useFormContext } from "react-hook-form";
 import type { Claim, Source } from "@/core/model";
 import type { Find, LabelRead } from "@/core/reading";
+import { BITES_FOAM, strongestBite } from "@/core/reference";
 import {
   CARRIER_NAME,
   FAMILY_NAME,
@@ -67,6 +68,8 @@ export function ReadLabel({ claimed }: { claimed: (claims: readonly Claim[]) => 
   );
 }
 
+/** A list of what it may go over shuts everything else out: it is taken only by who sees that it is meant so. */
+const BINDS: ReadonlySet<Find["figure"]> = new Set<Find["figure"]>(["may_go_over"]);
 const keyOf = (f: Find): string => `${f.figure}${f.otherEnd ? "*" : ""}`;
 /** A first opening is told by its window, where there is one. */
 const shownOf = (read: LabelRead): readonly Find[] =>
@@ -75,8 +78,14 @@ const shownOf = (read: LabelRead): readonly Find[] =>
 function Findings({ read, claimed }: { read: LabelRead; claimed: (claims: readonly Claim[]) => void }) {
   const form = useFormContext<ProductDraft>();
   const finds = shownOf(read);
-  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set(finds.filter((f) => !f.otherEnd).map(keyOf)));
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(
+    new Set(finds.filter((f) => !f.otherEnd && !BINDS.has(f.figure)).map(keyOf)),
+  );
   const [from, setFrom] = useState<keyof typeof FROM>("label");
+  // that something mild is all there is unlocks foam: who has the label in hand says so
+  const [contents, setContents] = useState(
+    read.carriers.length === 0 || strongestBite(read.carriers.map((c) => c.class)) >= BITES_FOAM,
+  );
   const [taken, setTaken] = useState(false);
   const tick = (f: Find) => {
     const next = new Set(ticked);
@@ -100,7 +109,7 @@ function Findings({ read, claimed }: { read: LabelRead; claimed: (claims: readon
           ))}
         </ul>
       )}
-      <Made read={read} />
+      <Made read={read} on={contents} tick={() => setContents(!contents)} />
       {read.told.length > 0 && (
         <ul className="grid gap-1 border-l-4 border-warning pl-2" aria-label="Not taken">
           {read.told.map((t) => (
@@ -128,14 +137,8 @@ function Findings({ read, claimed }: { read: LabelRead; claimed: (claims: readon
             type="button"
             className="btn btn-primary btn-sm"
             onClick={() => {
-              claimed(
-                takeOver(
-                  form,
-                  read,
-                  finds.filter((f) => ticked.has(keyOf(f))),
-                  from,
-                ),
-              );
+              const chosen = finds.filter((f) => ticked.has(keyOf(f)));
+              claimed(takeOver(form, read, { finds: chosen, contents, source: from }));
               setTaken(true);
             }}
           >
@@ -176,9 +179,14 @@ function Line({ f, form, on, tick }: LineProps) {
 }
 
 /** What it is made of, with the words that say so. */
-function Made({ read }: { read: LabelRead }) {
+function Made({ read, on, tick }: { read: LabelRead; on: boolean; tick: () => void }) {
+  if (read.carriers.length + read.hazards.length === 0 && !read.family && !read.role && !read.lead) return null;
   return (
-    <>
+    <div className="grid gap-1 rounded-field bg-base-200 px-2 py-1">
+      <label className="flex min-h-7 items-center gap-2 font-semibold">
+        <input type="checkbox" className="checkbox checkbox-sm" checked={on} onChange={tick} />
+        What it is made of: this is all my label names
+      </label>
       {read.carriers.length > 0 && (
         <ul aria-label="Solvents named">
           {read.carriers.map((c) => (
@@ -190,6 +198,11 @@ function Made({ read }: { read: LabelRead }) {
           ))}
         </ul>
       )}
+      {[...new Set(read.carriers.map((c) => c.quote))].map((q) => (
+        <q key={q} className="soft">
+          {q}
+        </q>
+      ))}
       {read.hazards.length > 0 && (
         <p>
           Hazards: <strong>{read.hazards.map((h) => HAZARD_NAME[h]).join(", ")}</strong>. The safety data sheet decides.
@@ -202,6 +215,6 @@ function Made({ read }: { read: LabelRead }) {
           {read.family && <>Binder: {FAMILY_NAME[read.family]}.</>}
         </p>
       )}
-    </>
+    </div>
   );
 }

@@ -10,7 +10,7 @@ import {
   ROLES,
   type Window,
 } from "@/core/model";
-import { jarRow, leastKnown } from "@/core/reference";
+import { cardOfJar, leastKnown } from "@/core/reference";
 import { figureField, figureTyped } from "@/format";
 
 /** What the form holds of one field: text as typed, so that nothing is lost when a figure is refused. */
@@ -118,7 +118,7 @@ export const draftOf = (p: Product): ProductDraft => ({
 });
 
 /** A new card knows nothing: what is not chosen is not taken for granted. Only the label's own air is what labels mean when they do not say. */
-export const BLANK_DRAFT: ProductDraft = {
+export const blankDraft = (): ProductDraft => ({
   ...draftsOf(PRODUCT_FIELDS, { owned: true, source: "label" }),
   family: "unknown",
   carriersUnknown: true,
@@ -129,14 +129,9 @@ export const BLANK_DRAFT: ProductDraft = {
   label: { ...draftsOf(LABEL_FIELDS, {}), tempC: figureField(20, "°C"), rhPct: "50", coats: "1" },
   light: draftsOf(LIGHT_FIELDS, {}),
   resistsTold: false,
-};
+});
 
-/** A card as a jar of this kind usually has it; its name is the kind's until it is given its own. */
-export function jarDraft(jar: JarId): ProductDraft {
-  const { name, also, facts } = jarRow(jar);
-  const product = { ...facts, id: "", name, maker: "", aliases: also.slice(0, 3), leftMl: null, note: "", jar };
-  return draftOf({ ...product, source: "typical" });
-}
+export const jarDraft = (jar: JarId): ProductDraft => draftOf(cardOfJar(jar, ""));
 
 /** A card without a film of its own takes the usual one of its role, as an import does. */
 const withFilm = (role: string, label: Record<string, unknown>): Record<string, unknown> =>

@@ -1,6 +1,7 @@
 import type { UseFormReturn } from "react-hook-form";
-import { type Claim, type ClaimFigure, FILM_ROLES, isOneOf, type Source } from "@/core/model";
+import { type Claim, type ClaimFigure, FILM_ROLES, isOneOf, type Product, type Source } from "@/core/model";
 import type { Find, LabelRead, ReadFigure } from "@/core/reading";
+import { ownFigure } from "@/core/reference";
 import { figureField } from "@/format";
 import type { ProductDraft } from "./draft";
 
@@ -63,17 +64,41 @@ export const agrees = (form: UseFormReturn<ProductDraft>, f: Find): boolean => {
 };
 
 const MOST_NOTE = 300;
+/** Less than this of the weight does not bite (est.): sheets list traces by name. */
 const SHARE_THAT_COUNTS_PCT = 1;
 
-/** Puts the ticked finds into the form, and gives back what is claimed by the label in its own words. */
+/** Of the same figure from the same source the newest claim stands. */
+export const newest = (was: readonly Claim[], fresh: readonly Claim[]): readonly Claim[] => [
+  ...was.filter((c) => !fresh.some((f) => f.figure === c.figure && f.source === c.source)),
+  ...fresh,
+];
+
+/** A figure shown in another unit comes back rounded; more than this apart it was put right by hand. */
+const SAME_SHARE = 0.01;
+/** The card with what its label claims; a figure corrected in its field since is the field's, not the claim's. */
+export function withClaims(product: Product, fresh: readonly Claim[]): Product {
+  const stands = fresh.filter((c) => {
+    const own = ownFigure(product, c.figure);
+    return own !== null && Math.abs(own - c.value) <= SAME_SHARE * c.value;
+  });
+  return stands.length === 0 ? product : { ...product, claims: [...newest(product.claims ?? [], stands)] };
+}
+
+interface Taken {
+  readonly finds: readonly Find[];
+  /** also what it dries from, hazards, binder and role */
+  readonly contents: boolean;
+  readonly source: Source;
+}
+
+/** Puts what was ticked into the form, and gives back what is claimed by the label in its own words. */
 export function takeOver(
   form: UseFormReturn<ProductDraft>,
   read: LabelRead,
-  ticked: readonly Find[],
-  source: Source,
+  { finds, contents, source }: Taken,
 ): readonly Claim[] {
   const claims: Claim[] = [];
-  for (const f of ticked) {
+  for (const f of finds) {
     const place = PLACE[f.figure];
     if (f.figure === "thin_ratio") {
       const note = form.getValues("note");
@@ -84,8 +109,8 @@ export function takeOver(
     if (place.claim)
       claims.push({ figure: place.claim, value: f.value as number, source, note: `“${f.quote}”`.slice(0, MOST_NOTE) });
   }
-  takeContents(form, read);
-  if (ticked.length > 0) form.setValue("source", source);
+  if (contents) takeContents(form, read);
+  if (finds.length > 0) form.setValue("source", source);
   return claims;
 }
 

@@ -15,6 +15,14 @@ const ROWS = new Map([...FILLERS, ...PRIMERS, ...COLOURS, ...CLEARS, ...SUNDRIES
 export const JAR_ROWS: readonly JarRow[] = JARS.flatMap((id) => ROWS.get(id) ?? []);
 export const jarRow = (id: JarId): JarRow => ROWS.get(id)!;
 
+const MOST_ALIASES = 3;
+/** A card as a jar of this kind usually has it; its name is the kind's until it is given its own. */
+export function cardOfJar(jar: JarId, id: string): Product {
+  const { name, also, facts } = jarRow(jar);
+  const own = { id, name, maker: "", aliases: also.slice(0, MOST_ALIASES), leftMl: null, note: "" };
+  return { ...facts, ...own, jar, source: "typical", owned: true };
+}
+
 /** Which facts of a jar a danger hangs on: what it dries from decides over foam, a hardener may be an isocyanate. */
 export function dangersOf({ role, family, carriers, hazards }: JarFacts): readonly Confirmable[] {
   const dry = role === "abrasive" || (role === "masking" && carriers.length === 0);
@@ -27,49 +35,46 @@ export function dangersOf({ role, family, carriers, hazards }: JarFacts): readon
 export const unconfirmed = (p: Product): readonly Confirmable[] =>
   p.jar == null ? [] : dangersOf(jarRow(p.jar).facts).filter((c) => isTypical(p, c));
 
-const BITES_FOAM = 2;
+/** Bite from which a carrier is a danger to foam, whatever else is in the can. */
+export const BITES_FOAM = 2;
 const doubted = new WeakMap<Product, Product>();
 /**
  * A card as it counts where the face is, or may be, foam: that such a jar usually dries from something mild is no proof that
  * this one does, so until its label was read its carrier is not known.
  */
 export function onFoam(p: Product): Product {
-  if (p.carriers === "unknown" || !unconfirmed(p).includes("carriers") || strongestBite(p.carriers) >= BITES_FOAM)
-    return p;
-  const made = doubted.get(p) ?? { ...p, carriers: "unknown" as const };
+  if (p.jar == null || p.carriers === "unknown" || strongestBite(p.carriers) >= BITES_FOAM) return p;
+  const known = doubted.get(p);
+  if (known) return known;
+  const made = unconfirmed(p).includes("carriers") ? { ...p, carriers: "unknown" as const } : p;
   doubted.set(p, made);
   return made;
 }
 
 const MINUTES_UP_TO_MIN = 60;
+/** Bite from which only lacquer thinner cleans a brush. */
+const STRONG_BITE = 3;
 /** The three questions that tell kinds apart without reading: what cleans it up, how soon it is touch dry, one part or two. */
 export interface JarTraits {
   readonly cleansWith: "water" | "alcohol" | "spirit" | "strong" | "nothing";
   readonly dryIn: "minutes" | "hours";
   readonly parts: 1 | 2;
 }
-export function traitsOf({ facts }: JarRow): JarTraits {
-  const { family, carriers, label, mixRatio } = facts;
-  const bite = carriers === "unknown" ? 4 : strongestBite(carriers);
-  const list: readonly string[] = carriers === "unknown" ? [] : carriers;
-  const cleansWith =
-    list.length === 0 || list.includes("reactive-diluent")
-      ? "nothing"
-      : bite >= 3
-        ? "strong"
-        : list.includes("aliphatic")
-          ? "spirit"
-          : list.includes("alcohol") && !list.includes("water")
-            ? "alcohol"
-            : list[0] === "alcohol"
-              ? "alcohol"
-              : "water";
-  return {
-    cleansWith,
-    dryIn: (label.touchMin ?? 0) <= MINUTES_UP_TO_MIN ? "minutes" : "hours",
-    parts: mixRatio != null || (family !== "unknown" && familyFacts(family).twoPart) ? 2 : 1,
-  };
+/** What takes a brush clean, by what the paint dries from; what hardens by itself is not cleaned once it has. */
+function cleansWith(carriers: Product["carriers"]): JarTraits["cleansWith"] {
+  if (carriers === "unknown") return "strong";
+  if (carriers.length === 0 || carriers.includes("reactive-diluent")) return "nothing";
+  if (strongestBite(carriers) >= STRONG_BITE) return "strong";
+  if (carriers.includes("aliphatic")) return "spirit";
+  return carriers[0] === "alcohol" || (carriers.includes("alcohol") && !carriers.includes("water"))
+    ? "alcohol"
+    : "water";
 }
+export const traitsOf = ({ facts: { family, carriers, label, mixRatio } }: JarRow): JarTraits => ({
+  cleansWith: cleansWith(carriers),
+  dryIn: (label.touchMin ?? 0) <= MINUTES_UP_TO_MIN ? "minutes" : "hours",
+  parts: mixRatio != null || (family !== "unknown" && familyFacts(family).twoPart) ? 2 : 1,
+});
 /** Kinds that fit what was answered; a question left open rules nothing out. */
 export const jarsLike = (told: Partial<JarTraits>): readonly JarRow[] =>
   JAR_ROWS.filter((r) => {

@@ -1,4 +1,5 @@
 import type { FamilyId, JarId, Label, Method, Product, Role, Unknown, Window } from "../../model";
+import { NOTHING_SAID } from "../nothing-said";
 
 /** What a jar of a kind is like. Figures are what such products usually say, at 20 °C and 50 % RH: estimates, until a label is read. */
 export interface JarRow {
@@ -52,28 +53,8 @@ export const NO_FILM: Label = says({ wftUm: 20 }, [null, null, null, null, null,
 type Made = readonly [role: Role, family: FamilyId | Unknown, carriers: Product["carriers"], method: Method];
 type Facts = Partial<Omit<JarFacts, "role" | "family" | "carriers" | "method" | "label">>;
 
-const PLAIN = {
-  bite: null,
-  propellant: null,
-  volumeSolids: null,
-  densityGMl: null,
-  colour: "#8d8d88",
-  effect: "solid",
-  sheen: "matt",
-  flexible: false,
-  yellowing: false,
-  uvResistant: false,
-  combinedPrimer: false,
-  rustInhibitor: false,
-  mayGoOver: null,
-  maxSkinUm: null,
-  hazards: [],
-  limits: { minTempC: null, maxTempC: null, maxRhPct: null },
-  potLifeMin: null,
-} as const satisfies Partial<JarFacts>;
-
 export const factsOf = ([role, family, carriers, method]: Made, label: Label, more: Facts = {}): JarFacts => ({
-  ...PLAIN,
+  ...NOTHING_SAID,
   role,
   family,
   carriers,
