@@ -1,4 +1,4 @@
-import { CATALOGUE, type Condition, type Rule } from "../../src/core/rules";
+import { CATALOGUE, type Condition, leaves, type Rule } from "../../src/core/rules";
 import { reasonOf, remedyText } from "../../src/messages";
 
 /** docs/rules.md, made from the catalogue: the data is the document. */
@@ -32,6 +32,59 @@ function line(r: Rule): string {
   return `| \`${r.id}\` | ${verdict} | ${cell(reasonOf(r.id))} | ${cell(tell(r.when))} | ${cell(remedy)} | ${r.evidence} |`;
 }
 
+type Screen = "Parts" | "Shelf" | "Stacks" | "Bench" | "Settings" | "Air";
+/** Screens on which what a fact is worked out from is told, by the beginning of its name; the longest that fits counts. */
+const TOLD_ON: Readonly<Record<string, readonly Screen[]>> = {
+  "region.": ["Parts"],
+  "region.prep": ["Stacks"],
+  "bench.": ["Settings"],
+  "upper.": ["Shelf"],
+  "upper.heav": ["Stacks"],
+  "upper.wftUm": ["Stacks"],
+  "lower.": ["Shelf"],
+  "lower.sand": ["Stacks"],
+  "lower.onSpots": ["Stacks"],
+  "seam.": ["Stacks"],
+  "layer.": ["Stacks"],
+  "layer.pastDate": ["Shelf"],
+  "layer.serviceUnder": ["Parts"],
+  "first.": ["Stacks"],
+  "contact.": ["Stacks", "Bench"],
+  "contact.strip": ["Bench"],
+  "stack.": ["Stacks"],
+  "air.": ["Air"],
+  "air.canC": ["Stacks"],
+};
+
+function toldOn(fact: string): readonly Screen[] {
+  const [found] = Object.keys(TOLD_ON)
+    .filter((start) => fact.startsWith(start))
+    .sort((a, b) => b.length - a.length);
+  if (found === undefined) throw new Error(`on which screen is ${fact} told? scripts/lib/rulebook.ts`);
+  return TOLD_ON[found]!;
+}
+
+const SCREENS: readonly Screen[] = ["Parts", "Shelf", "Stacks", "Bench", "Settings", "Air"];
+
+/** Which rules hang on what is told on a screen. */
+function byScreen(): readonly string[] {
+  const rows = SCREENS.map((screen) => {
+    const rules = CATALOGUE.filter((r) => leaves(r.when).some((l) => toldOn(l.fact).includes(screen)));
+    return `| ${screen} | ${rules.length} | ${rules.map((r) => `\`${r.id}\``).join(" ")} |`;
+  });
+  return [
+    "",
+    "## By screen",
+    "",
+    "Which rules hang on what is told on a screen. That each of them can be fired by what the screens store is a test",
+    "(`src/contracts/reach.test.ts`).",
+    "",
+    "| told on | rules | which |",
+    "|---|---|---|",
+    ...rows,
+  ];
+}
+
 export function rulebook(): string {
   const head = [
     "# The rules",
@@ -48,5 +101,5 @@ export function rulebook(): string {
     "|---|---|---|---|---|---|",
     ...CATALOGUE.filter((r) => r.scope === scope).map(line),
   ]);
-  return `${[...head, ...parts].join("\n")}\n`;
+  return `${[...head, ...parts, ...byScreen()].join("\n")}\n`;
 }

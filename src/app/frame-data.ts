@@ -19,7 +19,10 @@ export function frameData(): Outcome<{
     showing,
     ribbon: {
       ...ribbon,
-      timer: next && { title: `${next.partName}: ${workText(next.op, next.productName)}`, likelyMin: next.likelyMin },
+      timer: next && {
+        title: `${next.partName}: ${workText(next.op, (id) => next.productNames[id])}`,
+        likelyMin: next.likelyMin,
+      },
     },
     things: [
       ...regions.map(({ id, name }): Findable => ({ kind: "part", id, name, also: [] })),

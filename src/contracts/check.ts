@@ -1,10 +1,11 @@
 import { z } from "zod";
-import type { AirSpot, Coupon, Layer, Region } from "@/core/model";
+import type { AirSpot, Coupon, Layer, Paper, Region } from "@/core/model";
 import {
   BEFORE_STEPS,
   COUPON_RESULTS,
   GRIT_SCALES,
   HEAVINESSES,
+  LIQUID_BEFORE,
   MATERIALS,
   METHODS,
   OLD_FINISH_FIELDS,
@@ -43,6 +44,13 @@ const airSchema = z.strictObject({
     .optional(),
 });
 
+const rubSchema = z.strictObject({
+  grit: ranged(40, 10_000, ""),
+  scale: z.enum(GRIT_SCALES).optional(),
+  wet: z.boolean().optional(),
+  um: told(ranged(0, 5000, "µm")),
+});
+
 const checkLayerSchema = z.strictObject({
   product: productRef,
   coats: ranged(1, 30, "coats").optional(),
@@ -54,12 +62,21 @@ const checkLayerSchema = z.strictObject({
   before: uniqueList(z.enum(BEFORE_STEPS)).optional(),
   heat_c: told(ranged(0, 400, "°C")),
   scuff_wet: told(z.boolean()),
-  tape: z.strictObject({ tack: z.enum(TACKS), on_min: told(minutes), off_min: told(minutes) }).optional(),
+  before_with: z.partialRecord(z.enum(LIQUID_BEFORE), productRef).optional(),
+  tape: z
+    .strictObject({
+      tack: z.enum(TACKS),
+      product: productRef.optional(),
+      on_min: told(minutes),
+      off_min: told(minutes),
+    })
+    .optional(),
   depth_um: told(ranged(1, 200_000, "µm")),
   spot: told(z.union([ranged(0.001, 1, "(a share)"), z.literal(false)])),
   mixed_with: productRef.optional(),
   mix_used: told(z.string().max(20)),
   thinner: productRef.optional(),
+  thin_ratio: told(z.string().max(20)),
   set_up: z
     .strictObject({
       can_temp_c: told(ranged(-30, 200, "°C")),
@@ -71,14 +88,9 @@ const checkLayerSchema = z.strictObject({
     })
     .optional(),
   air: airSchema.optional(),
-  sand_after: z
-    .strictObject({
-      grit: ranged(40, 10_000, ""),
-      scale: z.enum(GRIT_SCALES).optional(),
-      wet: z.boolean().optional(),
-      um: told(ranged(0, 5000, "µm")),
-    })
-    .optional(),
+  sand_after: rubSchema.optional(),
+  /** papers of one rub in order, instead of a single one */
+  rubs: z.array(rubSchema).min(1).max(6).optional(),
 });
 
 /** A region told to the API: its registry's rows, and the wash by which a print was washed. */
@@ -115,11 +127,29 @@ const number = (v: number | "unknown" | null | undefined): number | null => (typ
 const flag = (v: boolean | "unknown" | undefined, absent = false): boolean => (typeof v === "boolean" ? v : absent);
 const known = <T>(v: T | "unknown" | undefined, absent: T): T => (v === undefined || v === "unknown" ? absent : v);
 
-/** A layer of the request as a core layer; the ids are those its products were registered under. */
-export function checkToLayer(
-  l: CheckLayer,
-  ids: { id: string; productId: string; thinnerId: string | null; mixedWithId: string | null },
-): Layer {
+type Rub = z.infer<typeof rubSchema>;
+const paperOf = ({ grit, scale, wet }: Rub): Paper => ({ grit, ...(scale ? { scale } : {}), wet: wet ?? false });
+
+/** One rub, or its papers in order; what nobody measured takes the usual. */
+function rubOf({ sand_after, rubs }: CheckLayer): Layer["sandAfter"] {
+  const papers = rubs ?? (sand_after ? [sand_after] : []);
+  const [first, ...further] = papers;
+  if (!first) return null;
+  const takesUm = papers.reduce((sum, p) => sum + (number(p.um) ?? USUAL_RUB_UM), 0);
+  return { ...paperOf(first), takesUm, ...(further.length > 0 ? { further: further.map(paperOf) } : {}) };
+}
+
+/** Ids that the products a layer of the request names were registered under. */
+export interface LayerIds {
+  readonly id: string;
+  readonly productId: string;
+  readonly thinnerId: string | null;
+  readonly mixedWithId: string | null;
+  readonly maskId: string | null;
+  readonly beforeWith: Layer["beforeWith"];
+}
+
+export function checkToLayer(l: CheckLayer, { maskId, ...ids }: LayerIds): Layer {
   const s = l.set_up;
   return {
     ...ids,
@@ -132,7 +162,10 @@ export function checkToLayer(
     before: l.before ?? [],
     heatC: number(l.heat_c),
     scuffWet: flag(l.scuff_wet),
-    tape: l.tape ? { tack: l.tape.tack, onMin: number(l.tape.on_min), offMin: number(l.tape.off_min) } : null,
+    thinRatio: known<string | null>(l.thin_ratio, null),
+    tape: l.tape
+      ? { tack: l.tape.tack, productId: maskId, onMin: number(l.tape.on_min), offMin: number(l.tape.off_min) }
+      : null,
     depthUm: number(l.depth_um),
     spot: l.spot === undefined || l.spot === "unknown" ? null : l.spot,
     mixUsed: known<string | null>(l.mix_used, null),
@@ -147,14 +180,7 @@ export function checkToLayer(
           activator: s.activator === "unknown" || flag(s.activator),
         }
       : null,
-    sandAfter: l.sand_after
-      ? {
-          grit: l.sand_after.grit,
-          ...(l.sand_after.scale ? { scale: l.sand_after.scale } : {}),
-          wet: l.sand_after.wet ?? false,
-          takesUm: number(l.sand_after.um) ?? USUAL_RUB_UM,
-        }
-      : null,
+    sandAfter: rubOf(l),
     air: l.air ? checkToAir(l.air) : null,
   };
 }

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Region } from "@/core/model";
+import { type ExtraWork, namedProducts, type Region, type Stack, workedWith } from "@/core/model";
 import { documentAirSchema } from "./air";
 import { hashSchema, idSchema, utcMomentSchema } from "./base";
 import { couponSchema } from "./coupon";
@@ -100,12 +100,13 @@ type DocumentShape = {
     readonly id: string;
     readonly regions: readonly {
       readonly id: string;
-      readonly stack: { readonly layers: readonly { readonly id: string; readonly productId: string }[] };
+      readonly stack: Pick<Stack, "prepWith" | "layers">;
     }[];
   }[];
   readonly products: readonly { readonly id: string }[];
   readonly log: readonly {
     readonly id: string;
+    readonly work?: ExtraWork | undefined;
     readonly laid?: { readonly productId: string; readonly card: string | null } | undefined;
   }[];
   readonly cards?: Readonly<Record<string, unknown>> | undefined;
@@ -135,7 +136,7 @@ function referencesHold(doc: DocumentShape, ctx: z.RefinementCtx): void {
   once(layers.map((l) => ({ id: l.id, path: [...l.path, "id"] })));
   const locals = doc.air?.local ?? [];
   once(locals.map((l, i) => ({ id: l.id, path: ["air", "local", i, "id"] })));
-  for (const { path, message } of looseEnds(doc, layers)) ctx.addIssue({ code: "custom", path: [...path], message });
+  for (const { path, message } of looseEnds(doc)) ctx.addIssue({ code: "custom", path: [...path], message });
 }
 
 interface LooseEnd {
@@ -144,30 +145,37 @@ interface LooseEnd {
 }
 
 /** What the document names and does not hold. */
-function looseEnds(
-  doc: DocumentShape,
-  layers: readonly { readonly productId: string; readonly path: readonly (string | number)[] }[],
-): readonly LooseEnd[] {
+function looseEnds(doc: DocumentShape): readonly LooseEnd[] {
   const missing = "which the document does not hold";
   const products = new Set(doc.products.map((p) => p.id));
   const parts = new Set(doc.parts.map((p) => p.id));
   const cards = doc.cards ?? {};
   const product = (id: string, ...path: (string | number)[]): LooseEnd[] =>
-    products.has(id) ? [] : [{ path: [...path, "productId"], message: `names the product ${id}, ${missing}` }];
+    products.has(id) ? [] : [{ path, message: `names the product ${id}, ${missing}` }];
   return [
-    ...layers.flatMap((l) => product(l.productId, ...l.path)),
+    ...doc.parts.flatMap((p, i) =>
+      p.regions.flatMap((r, j) =>
+        namedProducts(r.stack).flatMap((n) => product(n.productId, "parts", i, "regions", j, "stack", ...n.path)),
+      ),
+    ),
+    ...doc.log.flatMap(({ work }, i) => {
+      const withId = work ? workedWith(work) : null;
+      return withId === null ? [] : product(withId, "log", i, "work", "withId");
+    }),
     ...(doc.air?.local ?? []).flatMap((l, i) =>
       parts.has(l.partId)
         ? []
         : [{ path: ["air", "local", i, "partId"], message: `names the part ${l.partId}, ${missing}` }],
     ),
-    ...doc.log.flatMap(({ laid }, i) => (laid ? product(laid.productId, "log", i, "laid") : [])),
+    ...doc.log.flatMap(({ laid }, i) => (laid ? product(laid.productId, "log", i, "laid", "productId") : [])),
     ...doc.log.flatMap(({ laid }, i) =>
       laid && laid.card !== null && !Object.hasOwn(cards, laid.card)
         ? [{ path: ["log", i, "laid", "card"], message: `names a card ${missing}` }]
         : [],
     ),
-    ...doc.coupons.flatMap((c, i) => c.layers.flatMap((l, k) => product(l.productId, "coupons", i, "layers", k))),
+    ...doc.coupons.flatMap((c, i) =>
+      c.layers.flatMap((l, k) => product(l.productId, "coupons", i, "layers", k, "productId")),
+    ),
   ];
 }
 

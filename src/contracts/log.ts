@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { MS_PER_MIN } from "@/core/base";
 import { type BenchEvent, type EventKind, type Laid, SIGNS } from "@/core/history";
-import { type ExtraWork, type Product, WETTINGS } from "@/core/model";
+import { type ExtraWork, type Product, STRIP_WAYS, WETTINGS } from "@/core/model";
 import { idSchema, noteSchema, ranged, utcMomentSchema } from "./base";
 
 export const opIdSchema = z.string().regex(/^[A-Za-z0-9_:~-]{3,200}$/, "is not an operation id");
@@ -22,15 +22,21 @@ export const notYetSchema = z.strictObject({ opId: opIdSchema, sign: z.enum(SIGN
 
 /** Work no layer asks for. */
 const extraWorkSchema = z.discriminatedUnion("kind", [
-  z.strictObject({ kind: z.literal("wash"), how: z.enum(WETTINGS) }),
-  z.strictObject({ kind: z.literal("wipe") }),
+  z.strictObject({ kind: z.literal("wash"), how: z.enum(WETTINGS), withId: idSchema.nullable().optional() }),
+  z.strictObject({ kind: z.literal("wipe"), withId: idSchema.nullable().optional() }),
   z.strictObject({
     kind: z.literal("rub"),
     grit: ranged(24, 12_000, "grit").refine(Number.isInteger, { error: "must be a whole number" }),
     wet: z.boolean(),
     takesUm: ranged(0, 2000, "µm"),
   }),
-  z.strictObject({ kind: z.literal("strip"), downTo: idSchema.nullable() }),
+  z.strictObject({
+    kind: z.literal("strip"),
+    downTo: idSchema.nullable(),
+    way: z.enum(STRIP_WAYS).optional(),
+    withId: idSchema.nullable().optional(),
+    awayH: ranged(0, 2000, "hours").nullable().optional(),
+  }),
 ]) satisfies z.ZodType<ExtraWork>;
 
 /** What is told of a face beside the steps of its pile: work that was done, or is to be done, and a film that was measured. */

@@ -3,6 +3,8 @@ import {
   BEFORE_STEPS,
   GRIT_SCALES,
   HEAVINESSES,
+  LIQUID_BEFORE,
+  LIQUID_PREP,
   OLD_FINISH_FIELDS,
   PREP_STEPS,
   REGION_COLUMNS,
@@ -11,6 +13,7 @@ import {
   SEALED_FIELDS,
   TACKS,
 } from "@/core/model";
+import { ratioParts } from "@/core/numbers";
 import { hashSchema, idSchema, minutes, nameSchema, noteSchema, ranged, uniqueList } from "./base";
 import { shapeOf } from "./fields";
 
@@ -34,22 +37,48 @@ export const regionSchema = z.strictObject(regionShape) as unknown as z.ZodType<
 const whole = (min: number, max: number, unit: string) =>
   ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });
 
+const paperFields = { grit: whole(40, 10_000, ""), scale: z.enum(GRIT_SCALES).optional(), wet: z.boolean() };
+const MOST_PAPERS = 6;
 const sandAfterSchema = z.strictObject({
-  grit: whole(40, 10_000, ""),
-  scale: z.enum(GRIT_SCALES).optional(),
-  wet: z.boolean(),
+  ...paperFields,
   takesUm: ranged(0, 5000, "µm"),
+  further: z
+    .array(z.strictObject(paperFields))
+    .max(MOST_PAPERS - 1, `a rub takes at most ${MOST_PAPERS} papers`)
+    .optional(),
 });
+
+/** Products that steps are done with, by step. */
+const liquidsFor = <T extends string>(steps: readonly T[]) =>
+  z.partialRecord(z.enum(steps as readonly [T, ...T[]]), idSchema).optional();
+
+/** Two or more parts by volume. */
+const ratioSchema = z
+  .string()
+  .trim()
+  .max(20)
+  .refine((text) => ratioParts(text) !== null, { error: "must be parts by volume, such as 4:1" });
 
 /** Facts of a layer beside those of its row in the table. */
 export const layerMore = {
   coatGapMin: maybe(ranged(0, 200_000, "minutes")),
   heatC: maybe(ranged(0, 400, "°C")),
   scuffWet: z.boolean().optional(),
-  tape: maybe(z.strictObject({ tack: z.enum(TACKS), onMin: minutes.nullable(), offMin: minutes.nullable() })),
+  tape: maybe(
+    z.strictObject({
+      tack: z.enum(TACKS),
+      productId: maybe(idSchema),
+      onMin: minutes.nullable(),
+      offMin: minutes.nullable(),
+    }),
+  ),
+  beforeWith: liquidsFor(LIQUID_BEFORE),
   depthUm: maybe(ranged(1, 200_000, "µm")),
   spot: maybe(z.union([ranged(0.001, 1, "(a share)"), z.literal(false)])),
   mixUsed: maybe(z.string().trim().max(20)),
+  mixedWithId: maybe(idSchema),
+  thinnerId: maybe(idSchema),
+  thinRatio: maybe(ratioSchema),
   setUp: maybe(
     z.strictObject({
       canTempC: maybe(ranged(-30, 200, "°C")),
@@ -76,6 +105,7 @@ export const layerSchema = z.strictObject({
 
 export const stackSchema = z.strictObject({
   prep: uniqueList(z.enum(PREP_STEPS)),
+  prepWith: liquidsFor(LIQUID_PREP),
   layers: z.array(layerSchema).max(24, "a stack holds at most 24 layers"),
 });
 

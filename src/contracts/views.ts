@@ -208,7 +208,7 @@ export interface FrameView {
   readonly next: {
     readonly op: Operation;
     readonly partName: string;
-    readonly productName: string | null;
+    readonly productNames: Readonly<Record<string, string>>;
     readonly likelyMin: number;
   } | null;
   readonly regions: readonly { readonly id: string; readonly name: string }[];

@@ -11,7 +11,7 @@ import {
   type Shop,
   shopSchema,
 } from "@/contracts";
-import type { Layer, Product, Region } from "@/core/model";
+import type { Layer, LiquidPrep, PrepStep, Product, Region, Stack } from "@/core/model";
 import type { cards, coupons, layers, log, products, regions, shop } from "./schema";
 
 /** Rows to core types. What comes out of the file is checked like anything else that crosses a boundary. */
@@ -58,6 +58,23 @@ export const layerFromRow = (row: typeof layers.$inferSelect): Layer =>
     sandAfter: row.sandAfter,
     ...(row.more as object | null),
   });
+
+/** A preparatory step as it is stored: by its name, or with the product it is done with. */
+type StoredStep = PrepStep | { readonly step: PrepStep; readonly with: string };
+
+export const prepToRow = ({ prep, prepWith }: Pick<Stack, "prep" | "prepWith">): readonly StoredStep[] =>
+  prep.map((step) => {
+    const withId = prepWith?.[step as LiquidPrep];
+    return withId ? { step, with: withId } : step;
+  });
+
+/** Not checked yet: whoever reads a pile checks it whole. */
+export function prepFromRow(stored: unknown): { prep: unknown; prepWith?: unknown } {
+  if (!Array.isArray(stored)) return { prep: stored };
+  const withs = (stored as readonly StoredStep[]).flatMap((s) => (typeof s === "string" ? [] : [[s.step, s.with]]));
+  const prep = (stored as readonly StoredStep[]).map((s) => (typeof s === "string" ? s : s.step));
+  return withs.length === 0 ? { prep } : { prep, prepWith: Object.fromEntries(withs) };
+}
 
 export const shopFromRow = (row: typeof shop.$inferSelect): Shop => shopSchema.parse(row.settings);
 export const logFromRow = (row: typeof log.$inferSelect): LogEntry => logEntrySchema.parse(row.entry);

@@ -29,6 +29,7 @@ import {
   RUB_NAME,
   SHEEN_NAME,
   SOURCE_NAME,
+  TACK_NAME,
 } from "./vocabulary";
 
 /** Groups of a product's card and form, in their order. */
@@ -166,6 +167,14 @@ export const PRODUCT_WORDS: Readonly<Record<ProductPath, FieldWords>> = {
   nozzleMm: { group: "spray", label: "Nozzle" },
   pressureBar: { group: "spray", label: "Air at the gun" },
   distanceCm: { group: "spray", label: "From the face" },
+  tack: {
+    group: "what",
+    label: "Tack",
+    options: TACK_NAME,
+    none: "– not said –",
+    hint: "of tape: low for paint a day old, high for bare metal",
+  },
+  widthMm: { group: "what", label: "Width" },
   mixRatio: {
     group: "limits",
     label: "Mixed by volume",

@@ -269,6 +269,9 @@ export const MILESTONE_NAME: Readonly<Record<WaitedFor, string>> = {
   "wipe-flash": "wipe gone off",
   "uv-box": "cured under the lamp",
   joint: "joint set",
+  decal: "decal flat and dry",
+  stripper: "stripped and dry",
+  away: "back from the blaster",
   dust: "dust settled and wiped off",
 };
 

@@ -1,7 +1,8 @@
 import type { ToldInput } from "@/contracts";
 import type { GateReason } from "@/core/film";
 import type { LaidDifference, Sign } from "@/core/history";
-import type { ExtraKind, ExtraWork, Wetting } from "@/core/model";
+import type { StepLiquid } from "@/core/judge";
+import type { BeforeStep, ExtraKind, ExtraWork, StripWay, Wetting } from "@/core/model";
 import type { BenchTile, Notice, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
 import type { Operation } from "@/core/work";
@@ -10,25 +11,58 @@ import { duration } from "@/format/time";
 import { missingText, reasonOf, verdictText } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
 
-type Work = Pick<Operation, "kind" | "step" | "coat" | "of" | "abrasive" | "layerId" | "round" | "sitting" | "extra">;
+type Work = Pick<
+  Operation,
+  | "kind"
+  | "step"
+  | "coat"
+  | "of"
+  | "abrasive"
+  | "layerId"
+  | "productId"
+  | "withId"
+  | "mix"
+  | "round"
+  | "sitting"
+  | "extra"
+>;
+/** Name of a product by its id; nothing where nobody knows it. */
+export type NameOf = (productId: string) => string | null | undefined;
 
 function paper({ abrasive }: Work): string {
   if (!abrasive) return "";
+  if (abrasive.papers) return ` ${abrasive.papers.map((p) => `P${p.grit}${p.wet ? " wet" : ""}`).join(", then ")}`;
   return abrasive.from === abrasive.to ? ` P${abrasive.from}` : ` P${abrasive.from}–P${abrasive.to}`;
 }
 
 /** What is done, without the part's name: "Etch primer, coat 1 of 2", "Wet-sand P400", "Sand P240, sitting 1 of 2". */
-export const workText = (op: Work, product: string | null): string =>
-  op.sitting ? `${wholeText(op, product)}, sitting ${op.sitting.n} of ${op.sitting.of}` : wholeText(op, product);
+export const workText = (op: Work, nameOf: NameOf): string =>
+  op.sitting ? `${wholeText(op, nameOf)}, sitting ${op.sitting.n} of ${op.sitting.of}` : wholeText(op, nameOf);
 
-function wholeText(op: Work, product: string | null): string {
+/** "Grey primer", "Gloss white, thinned 2:1". */
+function productText({ productId, mix }: Work, nameOf: NameOf): string | null {
+  const name = productId === null ? null : (nameOf(productId) ?? null);
+  if (name === null || !mix) return name;
+  const thinner = mix.thinnerId ? ` with ${nameOf(mix.thinnerId) ?? "thinner"}` : "";
+  const thinned =
+    mix.thinnerId || mix.thinRatio ? [`thinned${mix.thinRatio ? ` ${mix.thinRatio}` : ""}${thinner}`] : [];
+  const other = mix.mixedWithId ? [`mixed with ${nameOf(mix.mixedWithId) ?? "another"}`] : [];
+  return [name, ...thinned, ...other].join(", ");
+}
+
+function wholeText(op: Work, nameOf: NameOf): string {
+  const product = productText(op, nameOf);
+  const liquid = op.withId ? nameOf(op.withId) : null;
+  const withIt = liquid ? `: ${liquid}` : "";
   switch (op.kind) {
     case "prep":
-      return `${PREP_NAME[op.step as keyof typeof PREP_NAME]}${op.abrasive ? `,${op.abrasive.wet ? " wet only," : ""}` : ""}${paper(op)}`;
+      return `${PREP_NAME[op.step as keyof typeof PREP_NAME]}${op.abrasive ? `,${op.abrasive.wet ? " wet only," : ""}` : ""}${paper(op)}${withIt}`;
     case "before":
-      return BEFORE_NAME[op.step as keyof typeof BEFORE_NAME];
+      return `${BEFORE_NAME[op.step as keyof typeof BEFORE_NAME]}${withIt}`;
+    case "helper":
+      return `${liquid ?? "Wipe"}${op.of > 1 ? `, ${op.of} times over` : ""}`;
     case "sand":
-      return `${op.abrasive?.wet ? "Wet-sand" : "Sand"}${paper(op)}${op.round ? `, round ${op.round}` : ""}`;
+      return `${op.abrasive?.wet && !op.abrasive.papers ? "Wet-sand" : "Sand"}${paper(op)}${op.round ? `, round ${op.round}` : ""}`;
     case "turn":
       return `Turn and coat the next face${op.of > 1 ? ` (${op.coat} of ${op.of})` : ""}: ${product ?? "coat"}`;
     case "inspect":
@@ -40,13 +74,21 @@ function wholeText(op: Work, product: string | null): string {
     case "fit":
       return "Fit the part";
     case "extra":
-      return op.extra ? extraText(op.extra) : "Other work";
+      return op.extra ? `${extraText(op.extra)}${withIt}` : "Other work";
     case "coat":
     case "part-coat":
       if (op.round) return `${product ?? "Coat"}, round ${op.round}`;
       return op.of > 1 ? `${product ?? "Coat"}, coat ${op.coat} of ${op.of}` : (product ?? "Coat");
   }
 }
+
+/** Which step a verdict on a liquid is about: "Wipe clean, white spirit:". */
+export const liquidText = ({ step, productId }: StepLiquid, nameOf: NameOf): string => {
+  const name = nameOf(productId) ?? "its liquid";
+  if (step === "tape") return `Mask, ${name}:`;
+  const what = (PREP_NAME as Readonly<Record<string, string>>)[step] ?? BEFORE_NAME[step as BeforeStep];
+  return `${what}, ${name}:`;
+};
 
 /** Work no layer asks for: "Wash again", "Rub down, P400 wet". */
 function extraText(work: ExtraWork): string {
@@ -58,9 +100,22 @@ function extraText(work: ExtraWork): string {
     case "rub":
       return `Rub down again, P${work.grit}${work.wet ? " wet" : ""}`;
     case "strip":
-      return work.downTo === null ? "Strip to the material" : "Strip the upper layers";
+      return `${work.downTo === null ? "Strip to the material" : "Strip the upper layers"}${work.way ? `, ${STRIP_WAY_NAME[work.way].toLowerCase()}` : ""}`;
   }
 }
+
+export const STRIP_WAY_NAME: Readonly<Record<StripWay, string>> = {
+  "by-hand": "By hand, scraper and paper",
+  stripper: "Stripper brushed on",
+  bath: "In a bath",
+  blasted: "Sent out to be blasted",
+};
+export const STRIP_WAY_NOTE: Readonly<Record<StripWay, string>> = {
+  "by-hand": "Scrape, then P80 to P240; wet where lead may be. It leaves the face keyed and dusty.",
+  stripper: "Laid on, left, scraped and washed off; the face has to be dry again before anything goes on it.",
+  bath: "Overnight in a tub it goes into whole; nothing porous, and rinse until nothing is slippery.",
+  blasted: "For metal and laminate, and for what fits no tub. Bare metal back from it is primed the same day.",
+};
 
 export const EXTRA_NAME: Readonly<Record<ExtraKind | "measured", string>> = {
   wash: "Washed",
@@ -87,7 +142,7 @@ export const WETTING_NAME: Readonly<Record<Wetting, string>> = {
 export const toldTitle = (told: ToldInput, part: string): string =>
   `${part}: ${told.kind === "measured" ? `Film measured, ${told.dftUm} µm dry` : extraText(told.work)}`;
 
-export const logTitle = (op: Operation, names: { part: string; region: string; product: string | null }): string =>
+export const logTitle = (op: Operation, names: { part: string; region: string; product: NameOf }): string =>
   `${names.part}: ${workText(op, names.product)}`;
 
 const GATE: Readonly<Record<GateReason, string>> = {

@@ -22,6 +22,8 @@ const film = (name: string, addedUm: number, takenUm = 0, putty = false) => ({
   addedUm,
   takenUm,
   putty,
+  n: 1,
+  seam: 0,
   sheen: "satin" as const,
   verdict: "ok" as const,
 });
@@ -145,7 +147,7 @@ describe("the timeline as drawn", () => {
         spine={new Set(plan.spine)}
         chosen={null}
         choose={() => undefined}
-        titleOf={(o) => workText(o, "Paint")}
+        titleOf={(o) => workText(o, () => "Paint")}
         timeZone="UTC"
         sight={{ fromPx: 0, toPx: axis.widthPx }}
         grab={() => undefined}

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { asItLies, type BenchEvent, fold, standsAmong } from "@/core/history";
+import { asItLies, type BenchEvent, cansAmong, fold } from "@/core/history";
 import { type ExtraWork, opIds, type Stack, WETTINGS } from "@/core/model";
 import { benchNow, NO_WISHES, planModel } from "@/core/plan";
 import { layer, NOW_MIN, pile, planInput, region, shelf } from "../support/world";
@@ -82,7 +82,7 @@ function logOf(list: readonly Told[]): readonly BenchEvent[] {
 function inputOf(events: readonly BenchEvent[]) {
   const { records, faces, notYet } = fold(events);
   const face = faces.get(DECK);
-  const lies = asItLies(STACK, face, standsAmong(shelf));
+  const lies = asItLies(STACK, face, cansAmong(shelf));
   return planInput([{ region: region({ id: DECK, conditions: [], finish: "hidden" }), face, ...lies }], {
     records,
     notYet,

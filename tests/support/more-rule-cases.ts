@@ -91,6 +91,9 @@ const pair = (fires: Case, spares: Case): { fires: Case; spares: Case } => ({
   spares: { with: OWN, ...spares },
 });
 const cured = { gapMin: 60_000 };
+const masked = (productId: string, onMin: number | null) =>
+  layer(productId, { tape: { tack: "low", productId: "fluid", onMin, offMin: null } });
+const STRIP = { kind: "strip", downTo: null, way: "stripper", withId: "stripper" } as const;
 
 export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
   "key-gone-stale": pair(
@@ -232,11 +235,14 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("petg"), pile: ["water-primer", "decal", layer("nitro", { heaviness: "mist" })] },
   ),
   "solvent-over-masking-fluid": pair(
-    { on: on("petg"), pile: ["water-primer", "fluid", "lightship-white"] },
-    { on: on("petg"), pile: ["water-primer", "fluid", "seawall-grey"] },
+    { on: on("petg"), pile: [masked("water-primer", null), "lightship-white"] },
+    { on: on("petg"), pile: [masked("water-primer", null), "seawall-grey"] },
   ),
   "liquid-bare-care": pair({ on: on("petg"), pile: ["xylene"] }, { on: on("petg"), pile: ["spirit"] }),
-  "liquid-bare-test": pair({ on: on("petg"), pile: ["stripper"] }, { on: on("petg"), pile: ["xylene"] }),
+  "liquid-bare-test": pair(
+    { on: on("petg"), pile: [], work: STRIP },
+    { on: on("petg"), pile: [], work: { kind: "wipe", withId: "xylene" } },
+  ),
   "liquid-bare-stop": pair({ on: on("clear-plastic"), pile: ["acetone"] }, { on: on("steel-iron"), pile: ["acetone"] }),
   "liquid-film-care": pair(
     { on: on("petg"), pile: ["lightship-white", layer("xylene", cured)] },
@@ -263,12 +269,12 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("steel-iron"), pile: ["lye", "etch-green", "grey-primer"] },
   ),
   "masking-fluid-on-solvent": pair(
-    { on: on("petg"), pile: ["grey-primer", layer("fluid", cured)] },
-    { on: on("petg"), pile: ["water-primer", layer("fluid", cured)] },
+    { on: on("petg"), pile: [masked("grey-primer", 60_000)] },
+    { on: on("petg"), pile: [masked("water-primer", 60_000)] },
   ),
   "masking-fluid-on-young-acrylic": pair(
-    { on: on("petg"), pile: ["water-primer", layer("fluid", { gapMin: 300 })] },
-    { on: on("petg"), pile: ["water-primer", layer("fluid", cured)] },
+    { on: on("petg"), pile: [masked("water-primer", 300)] },
+    { on: on("petg"), pile: [masked("water-primer", 60_000)] },
   ),
   "accelerator-on-paint": pair(
     { on: on("petg"), pile: ["water-primer", layer("kicker", cured)] },
@@ -279,8 +285,20 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("petg"), pile: ["quick-glue"] },
   ),
   "stripper-on-lead": pair(
-    { on: on("white-metal"), pile: ["stripper"] },
-    { on: on("brass-copper"), pile: ["stripper"] },
+    { on: on("white-metal"), pile: [], work: STRIP },
+    { on: on("brass-copper"), pile: [], work: STRIP },
+  ),
+  "blasting-harms": pair(
+    { on: on("pla"), pile: ["water-primer"], work: { ...STRIP, way: "blasted", withId: null } },
+    { on: on("steel-iron"), pile: ["water-primer"], work: { ...STRIP, way: "blasted", withId: null } },
+  ),
+  "bath-soaks-in": pair(
+    { on: on("wood-mdf"), pile: ["water-primer"], work: { ...STRIP, way: "bath" } },
+    { on: on("steel-iron"), pile: ["water-primer"], work: { ...STRIP, way: "bath" } },
+  ),
+  "stripping-lead": pair(
+    { on: on("steel-iron", old({ lead: "unknown" })), pile: [], work: { ...STRIP, way: "by-hand", withId: null } },
+    { on: on("steel-iron", old()), pile: [], work: { ...STRIP, way: "by-hand", withId: null } },
   ),
   "skin-over-usual": pair(
     {
@@ -305,10 +323,7 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
   "ladder-jump": pair(
     {
       on: on("petg"),
-      pile: [
-        layer("build-primer", { coats: 3, sandAfter: rub({ grit: 240 }) }),
-        layer("paper", { sandAfter: rub({ grit: 1000 }) }),
-      ],
+      pile: [layer("build-primer", { coats: 3, sandAfter: rub({ grit: 240, further: [{ grit: 1000, wet: true }] }) })],
     },
     {
       on: on("petg"),

@@ -1,5 +1,5 @@
-import { judgeStack, type PlacedVerdict } from "@/core/judge";
-import type { AirSpot, Layer, MaterialId, PrepStep, Product, Protection, Region } from "@/core/model";
+import { type JudgeInput, judgeStack, judgeWork, type PlacedVerdict } from "@/core/judge";
+import type { AirSpot, ExtraWork, Layer, MaterialId, PrepStep, Product, Protection, Region, Stack } from "@/core/model";
 import { layer, lookup, pile, product, region } from "./world";
 
 export const SAFE: readonly Protection[] = ["extraction", "a2p3", "p3", "gloves", "eye-cover"];
@@ -8,33 +8,42 @@ export interface Case {
   readonly on: Partial<Region>;
   readonly pile: readonly (Layer | string)[];
   readonly prep?: readonly PrepStep[];
+  readonly prepWith?: Stack["prepWith"];
   readonly with?: readonly Product[];
   readonly wearing?: readonly Protection[];
   readonly air?: AirSpot;
   /** the coats really go on in that air */
   readonly airCounts?: boolean;
   readonly today?: string;
+  /** work no layer asks for, on the pile as it lies; judged alone */
+  readonly work?: ExtraWork;
 }
 
-export function judge(c: Case) {
-  const answer = judgeStack({
-    region: region(c.on),
-    stack: { ...pile(...c.pile), prep: c.prep ?? [] },
-    productOf: lookup(c.with),
-    protection: c.wearing ?? SAFE,
-    air: c.air ?? null,
-    airCounts: c.airCounts ?? false,
-    today: c.today,
-  });
+export const inputOf = (c: Case): JudgeInput => ({
+  region: region(c.on),
+  stack: { ...pile(...c.pile), prep: c.prep ?? [], ...(c.prepWith ? { prepWith: c.prepWith } : {}) },
+  productOf: lookup(c.with),
+  protection: c.wearing ?? SAFE,
+  air: c.air ?? null,
+  airCounts: c.airCounts ?? false,
+  today: c.today,
+});
+
+/** Long enough ago for anything to have cured, minutes. */
+const LONG_AGO_MIN = 200_000;
+export function judge(c: Case, input = inputOf(c)) {
+  const answer = judgeStack(input);
   if (answer.outcome !== "judged") throw new Error(`incomplete: ${answer.missing.join()}`);
   return answer;
 }
+type Fallen = Pick<PlacedVerdict, "rule" | "verdict"> & Partial<PlacedVerdict>;
+export const fallen = (c: Case, input = inputOf(c)): readonly Fallen[] =>
+  c.work ? judgeWork(input, c.work, LONG_AGO_MIN) : judge(c, input).verdicts;
 export const fired = (c: Case): readonly string[] =>
-  judge(c)
-    .verdicts.filter((v) => v.verdict !== "ok")
+  fallen(c)
+    .filter((v) => v.verdict !== "ok")
     .map((v) => v.rule);
-export const verdictOf = (c: Case, rule: string): PlacedVerdict | undefined =>
-  judge(c).verdicts.find((v) => v.rule === rule);
+export const verdictOf = (c: Case, rule: string): Fallen | undefined => fallen(c).find((v) => v.rule === rule);
 
 const keyed: Partial<Region> = { conditions: ["keyed", "clean"] };
 export const on = (material: MaterialId, over: Partial<Region> = {}): Partial<Region> => ({

@@ -106,6 +106,7 @@ const OF_LAYER: Readonly<Record<OpKey["kind"], boolean>> = {
   before: true,
   coat: true,
   sand: true,
+  use: true,
   inspect: true,
   mask: true,
   unmask: true,

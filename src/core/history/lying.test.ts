@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { pile, product } from "../../../tests/support/world";
 import { type ExtraWork, type Layer, opIds, type Product, type Stack } from "../model";
-import { asItLies, type BenchEvent, fold, type Laid, standsAmong } from ".";
+import { asItLies, type BenchEvent, cansAmong, fold, type Laid } from ".";
 
 const REGION = "deck";
 let serial = 0;
@@ -110,7 +110,7 @@ describe("a pile as it lies", () => {
   const stack = (...layers: Layer[]) => ({ prep: [], layers });
   const primed = () => faceAfter(coat("p", 1, 10), coat("p", 2, 30));
   const asLaid = (s: Stack, face = primed(), products: ReadonlyMap<string, Product> = shelf) =>
-    asItLies(s, face, standsAmong(products));
+    asItLies(s, face, cansAmong(products));
   it.each([
     [
       "as it was",
@@ -147,7 +147,7 @@ describe("a pile as it lies", () => {
   });
   it("nothing done, nothing changed: the very same pile", () => {
     const s = stack(own("c", "buoy-red"));
-    expect(asItLies(s, undefined, standsAmong(shelf)).stack).toBe(s);
+    expect(asItLies(s, undefined, cansAmong(shelf)).stack).toBe(s);
   });
   it("a card put right later is the same can; another name with another binder or role is not, nor is a can that is gone", () => {
     const card = { ...product("grey-primer"), id: "then-1" };

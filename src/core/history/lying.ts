@@ -1,4 +1,4 @@
-import { type ExtraWork, type Layer, type Product, readKey, type Stack } from "../model";
+import { CONTACT_ROLES, type ExtraWork, isOneOf, type Layer, type Product, readKey, type Stack } from "../model";
 import type { Deed, EventOf, Laid } from "./event";
 
 /** Coats of a layer laid in one go. */
@@ -95,8 +95,15 @@ export interface AsItLies {
   readonly differences: readonly LaidDifference[];
 }
 
-/** @param standsFor id under which a coat's product is found: its own, or its card's of that day where the can holds something else by now; null = nobody knows it */
-export function asItLies(stack: Stack, face: Face | undefined, standsFor: (laid: Laid) => string | null): AsItLies {
+/** What a shelf says of the products of a pile and of a log. */
+export interface Cans {
+  /** id under which a coat's product is found: its own, or its card's of that day where the can holds something else by now; null = nobody knows it */
+  readonly standsFor: (laid: Laid) => string | null;
+  /** a wipe or a polish nobody noted is no layer put in under what lies there */
+  readonly leavesFilm: (productId: string) => boolean;
+}
+
+export function asItLies(stack: Stack, face: Face | undefined, { standsFor, leavesFilm }: Cans): AsItLies {
   if (!face || face.layers.length === 0) return { stack, differences: [] };
   const differences: LaidDifference[] = [];
   const layers: Layer[] = [...stack.layers];
@@ -127,7 +134,7 @@ export function asItLies(stack: Stack, face: Face | undefined, standsFor: (laid:
   }
   const down = new Set(face.layers.map((l) => l.layerId));
   for (const l of layers.slice(0, highest))
-    if (!down.has(l.id)) differences.push({ kind: "below-laid", layerId: l.id });
+    if (!down.has(l.id) && leavesFilm(l.productId)) differences.push({ kind: "below-laid", layerId: l.id });
   differences.push(...inLaidOrder(layers, face));
   const same = layers.every((l, i) => l.id === stack.layers[i]?.id && l.productId === stack.layers[i]?.productId);
   return { stack: differences.length === 0 && same ? stack : { ...stack, layers }, differences };
@@ -162,6 +169,11 @@ const layerFrom = ({ layerId, coats }: LyingLayer, productId: string, count: num
 const sameCan = (a: Product, b: Product): boolean =>
   a.name === b.name ||
   (a.role === b.role && (a.family === b.family || a.family === "unknown" || b.family === "unknown"));
+
+export const cansAmong = (products: ReadonlyMap<string, Product>): Cans => ({
+  standsFor: standsAmong(products),
+  leavesFilm: (id) => !isOneOf(CONTACT_ROLES)(products.get(id)?.role),
+});
 
 /** Under which id each coat's product is found among those there are, its card's stand-in where it is gone or another can by now. */
 export const standsAmong =

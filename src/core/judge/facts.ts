@@ -4,7 +4,7 @@ import { at } from "../base";
 import { milestoneAfter, rateIn } from "../film";
 import type { AirSpot, Layer, MaterialId, Product, Region, Unknown } from "../model";
 import { MATERIALS } from "../model";
-import { edgeTakesUm, ladderStep, plannedWftUm, puttyLaidUm, ratioOff } from "../numbers";
+import { edgeTakesUm, ladderStep, lastPaper, papersOf, plannedWftUm, puttyLaidUm, ratioOff, tackOf } from "../numbers";
 import {
   CAN_MAX_C,
   dewPointC,
@@ -21,7 +21,7 @@ import type { Facts, FactValue, KnownValue } from "../rules";
 import { barrierBelow, isolatesOld } from "./barrier";
 import { colourFacts } from "./hiding";
 import { filmStateAt, laidFilm, reachedMin } from "./moments";
-import { airOf, coatDryUm, filmBelow, filmOn, isPastDate, type Pile } from "./pile";
+import { airOf, coatDryUm, filmBelow, filmOn, isPastDate, type Pile, tapeFluid } from "./pile";
 import type { SeamPlan } from "./types";
 
 const possible = (m: MaterialId | Unknown): readonly MaterialId[] => (m === "unknown" ? MATERIALS : [m]);
@@ -58,14 +58,16 @@ function rubFacts(pile: Pile, i: number): Facts {
   const rub = layer.sandAfter;
   const firstFilm = pile.films[0] === i;
   const scuffsDry = layer.before.includes("scuff") && !layer.scuffWet;
-  const reaches = rub !== null && !rub.wet && edgeTakesUm(rub.takesUm) >= line.totalUm + line.takenUm;
+  const reaches =
+    rub !== null && papersOf(rub).some((p) => !p.wet) && edgeTakesUm(rub.takesUm) >= line.totalUm + line.takenUm;
   // papers that follow each other with no film between them make a ladder
   const before = i > 0 && !pile.films.includes(i) ? at(pile.layers, i - 1).sandAfter : null;
+  const ladder = [...(before && rub ? [lastPaper(before)] : []), ...(rub ? papersOf(rub) : [])];
   return {
     "layer.rubbed": rub !== null || layer.before.includes("scuff"),
     "layer.sandsThrough": rub !== null && line.addedUm > 0 && rub.takesUm >= line.addedUm,
     "layer.dryRubReachesGround": (firstFilm && scuffsDry) || reaches,
-    "layer.ladderJump": rub !== null && before !== null && ladderStep(before, rub) === "jump",
+    "layer.ladderJump": ladder.some((p, n) => n > 0 && ladderStep(ladder[n - 1]!, p) === "jump"),
   };
 }
 
@@ -125,8 +127,10 @@ function thinnerFits(own: Product, thinner: Product): FactValue {
 
 function tapeFacts(pile: Pile, i: number): Facts {
   const layer = at(pile.layers, i);
-  const { tape } = layer;
-  if (!tape) return { "layer.taped": null };
+  const told = layer.tape;
+  // a fluid has no tack: it is judged by what it touches
+  if (!told || tapeFluid(pile, i)) return { "layer.taped": null };
+  const tape = { ...told, tack: tackOf(told, pile.input.productOf) };
   const film = filmOn(pile, i);
   const safe = reachedMin(film, "tape-safe") - film.endMin;
   const on = tape.onMin ?? safe;

@@ -125,7 +125,7 @@ describe("what is missing", () => {
 
 describe("remedies", () => {
   const apply = (c: Case, rule: string): Stack => {
-    const v = verdictOf(c, rule)!;
+    const v = judge(c).verdicts.find((x) => x.rule === rule)!;
     return applyRemedy({ ...pile(...c.pile), prep: c.prep ?? [] }, v.where, v.remedy[0]!);
   };
   it("keying a slick face takes the stop away", () => {

@@ -1,15 +1,13 @@
 /** A pile judged whole: every place in it by the rules of its scope, in the order drawn below. */
 
 import { at } from "../base";
-import { HEAVINESSES, keyOf, type Layer, type Product, type Stack } from "../model";
-import { filmLedger, plannedWftUm } from "../numbers";
+import { type ExtraWork, HEAVINESSES, keyOf, type Layer, type Product, type Stack } from "../model";
+import { asLaid, filmLedger, plannedWftUm } from "../numbers";
 import { mayBeFoam, onFoam } from "../reference";
 import {
   applyRules,
   bareBiteAnswer,
-  contactBareAnswer,
   type FactSheet,
-  type Facts,
   type Fired,
   factSheet,
   isContact,
@@ -25,10 +23,12 @@ import { couponWftUm, withCoupons } from "./coupons";
 import { detailOf } from "./detail";
 import { airFacts, layerFacts } from "./facts";
 import { type GroundFilm, groundFilm } from "./ground";
-import { asLaid, assumedFigures, filmBelow, type Pile, pileFilms } from "./pile";
-import { contactFacts, groundSeam, planSeam } from "./seams";
-import type { JudgeAnswer, JudgeInput, PlacedVerdict, SeamPlan, Where } from "./types";
+import { liquidsBefore, liquidVerdicts, touching } from "./liquids";
+import { assumedFigures, filmBelow, type Pile, pileFilms, tapeFluid } from "./pile";
+import { groundSeam, planSeam } from "./seams";
+import type { JudgeAnswer, JudgeInput, PlacedVerdict, SeamPlan, StepLiquid, Where } from "./types";
 import { stackFacts } from "./whole";
+import { workVerdicts } from "./work-asked";
 
 /**
  * judge
@@ -36,7 +36,7 @@ import { stackFacts } from "./whole";
  *   2. ledger     µm on and off, layer by layer
  *   3. first      the ground under its first film
  *   4. seams      every later film on the one below, in the state it will be in
- *   5. contact    liquids that touch without staying
+ *   5. contact    liquids that touch without staying: of a step, of the layer itself, of its mask
  *   6. layers     each by itself, with what lies under it; its air
  *   7. stack      the pile as a whole
  *   8. coupons    what the shop has tried itself
@@ -50,16 +50,30 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
     "bench.protection": input.protection,
   });
   const verdicts: PlacedVerdict[] = [];
-  const add = (fired: readonly Fired[], where: Where) =>
+  const add = (fired: readonly Fired[], where: Where, liquid?: StepLiquid) =>
     verdicts.push(
       ...fired.map((f) => ({
         ...f,
         remedy: f.remedy.filter((r) => changes(r, where.layer, pile)),
         where,
-        key: keyOf(f.rule, where, stack.layers),
-        ...withDetail(detailOf(f, where, pile)),
+        key: keyOf(f.rule, where, stack.layers, liquid),
+        ...(liquid ? { liquid } : withDetail(detailOf(f, where, pile))),
       })),
     );
+  const addLiquids = (i: number, below: number) => {
+    const afterMin = below < 0 ? null : (pile.gaps.get(i) ?? null);
+    for (const { layer, ...liquid } of liquidsBefore(stack, i)) {
+      const touch = { liquid: input.productOf(liquid.productId), layer, afterMin };
+      add(liquidVerdicts(pile, touch, base, ground), { kind: below < 0 ? "region" : "seam", layer: i }, liquid);
+    }
+    const fluid = tapeFluid(pile, i);
+    if (fluid)
+      add(
+        liquidVerdicts(pile, { liquid: fluid, layer: i + 1, afterMin: at(pile.layers, i).tape!.onMin }, base, ground),
+        { kind: "layer", layer: i },
+        { step: "tape", productId: fluid.id },
+      );
+  };
   const seams: (SeamPlan | null)[] = [];
   const ground = groundFilm(region);
   stack.layers.forEach((layer, i) => {
@@ -68,7 +82,11 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
     const below = filmBelow(pile, i);
     if (isContact(at(pile.products, i))) {
       seams.push(null);
-      add(applyRules(RULE_BOOK, "contact", factSheet(touching(pile, i, ground), upper)), { kind: "layer", layer: i });
+      const touch = { liquid: product, layer: i, afterMin: layer.gapMin };
+      add(applyRules(RULE_BOOK, "contact", factSheet(touching(pile, touch, ground), upper)), {
+        kind: "layer",
+        layer: i,
+      });
     } else if (below < 0) {
       seams.push(null);
       add(withOk(onGround(pile, upper, ground, i), "first-holds"), { kind: "region", layer: i });
@@ -77,6 +95,7 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
       seams.push(seam);
       add(withOk(fired, okCodeOf(pile.products, i, below)), { kind: "seam", layer: i });
     }
+    addLiquids(i, below);
     add(applyRules(RULE_BOOK, "layer", factSheet(layerFacts(pile, seams, i), upper)), { kind: "layer", layer: i });
     const air = layer.air ?? input.air;
     if (air)
@@ -100,6 +119,10 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
     assumed: assumedFigures(pile),
   };
 }
+
+/** Work no layer asks for, on what lies on a face; see `work-asked`. @param input the pile as it lies, all of it laid */
+export const judgeWork = (input: JudgeInput, work: ExtraWork, afterMin: number): readonly Fired[] =>
+  workVerdicts(pileOf(input), work, afterMin);
 
 /** A remedy that changes nothing is none: a coat no lighter, a step that is there already, a mist of putty. */
 function changes(r: Remedy, i: number, pile: Pile): boolean {
@@ -168,7 +191,7 @@ function onGround(pile: Pile, upper: FactSheet, ground: GroundFilm | null, i: nu
     factSheet(
       {
         "first.biteAnswer": bareBiteAnswer(region, region.material!, first),
-        "first.maskedOff": masked(pile.layers.slice(0, i), pile),
+        "first.maskedOff": (region.keepBare ?? []).length > 0 || masked(pile.layers.slice(0, i), pile),
         "upper.labelForbidsBelow": showsBare(region) ? labelForbids(first, "bare") : false,
       },
       upper,
@@ -179,18 +202,3 @@ function onGround(pile: Pile, upper: FactSheet, ground: GroundFilm | null, i: nu
 
 const masked = (before: readonly Layer[], pile: Pile): boolean =>
   before.some((_, k) => at(pile.products, k).role === "masking");
-
-function touching(pile: Pile, i: number, ground: GroundFilm | null): Facts {
-  const { region } = pile.input;
-  const below = filmBelow(pile, i);
-  const p = at(pile.products, i);
-  // a stripper goes down to the material; anything else touches it only where nothing lies over it
-  const bare = p.role === "stripper" || (below < 0 ? showsBare(region) : region.conditions.includes("bare-spots"));
-  return {
-    "contact.bareAnswer": contactBareAnswer(region.material!, p),
-    "contact.touchesBare": bare,
-    "layer.filmBelow": below >= 0 || ground !== null,
-    "layer.activatorUsed": at(pile.layers, i).setUp?.activator ?? false,
-    ...contactFacts(pile, i, ground),
-  };
-}

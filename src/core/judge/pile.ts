@@ -3,7 +3,7 @@ import type { AppliedCoat } from "../film";
 import type { AirSpot, Layer, Product } from "../model";
 import { dftUm, type LedgerLine, plannedWftUm } from "../numbers";
 import { labelTimes, volumeSolidsOf } from "../reference";
-import { isContact } from "../rules";
+import { isContact, isMaskingFluid } from "../rules";
 import { clockIn, coatsFrom, type LaidFilm, pileFilm } from "./moments";
 import type { JudgeInput } from "./types";
 
@@ -52,16 +52,11 @@ export const isPastDate = (p: Pick<Product, "useBy">, today: string | null): boo
 /** Index of the film below layer i, or -1. */
 export const filmBelow = (pile: Pile, i: number): number => pile.films.filter((f) => f < i).at(-1) ?? -1;
 
-/** A product as it goes on: what it is thinned or mixed with is in it. */
-export function asLaid(layer: Layer, productOf: (id: string) => Product): Product {
-  const own = productOf(layer.productId);
-  const added = [layer.thinnerId, layer.mixedWithId].filter((id): id is string => !!id && id !== own.id).map(productOf);
-  if (added.length === 0) return own;
-  const all = [own, ...added].map((p) => p.carriers);
-  const carriers = all.some((c) => c === "unknown")
-    ? ("unknown" as const)
-    : [...new Set(all.flatMap((c) => c as readonly Exclude<(typeof c)[number], string>[]))];
-  return { ...own, carriers: carriers as Product["carriers"] };
+/** What a layer is masked with, where it is a fluid. */
+export function tapeFluid(pile: Pile, i: number): Product | null {
+  const productId = at(pile.layers, i).tape?.productId;
+  const mask = productId ? pile.input.productOf(productId) : null;
+  return mask && isMaskingFluid(mask) ? mask : null;
 }
 
 /** The colour that shows under layer i: clears and decals let the one below through. Null = nobody told. */

@@ -19,7 +19,7 @@ import {
 } from "../rules";
 import type { GroundFilm } from "./ground";
 import { everyState, filmStateAt, momentsOf, pileFilm, reachedMin } from "./moments";
-import { airOf, filmBelow, filmOn, groundColour, type Pile } from "./pile";
+import { airOf, filmBelow, filmOn, groundColour, type Pile, tapeFluid } from "./pile";
 import type { SeamPlan } from "./types";
 
 export interface JudgedSeam extends SeamPlan {
@@ -40,24 +40,26 @@ export interface Meeting {
   readonly atFlash: boolean;
 }
 
-function meetingFacts(pile: Pile, i: number, m: Meeting, below: number): Facts {
-  const layer = at(pile.layers, i);
+function meetingFacts(pile: Pile, i: number, m: Meeting, below: number, upper = at(pile.products, i)): Facts {
+  const layer = pile.layers[i] ?? null;
   const lowerLayer = below >= 0 ? at(pile.layers, below) : null;
   const ground = groundColour(pile, i);
   return seamFacts({
     lower: m.lower,
-    upper: at(pile.products, i),
+    upper,
     state: m.state,
     scuffed: scuffed(pile, layer, lowerLayer),
     lowerSanded: lowerLayer?.sandAfter != null,
     lowerSandable: m.sandable,
-    gapGiven: layer.gapMin !== null,
+    gapGiven: layer !== null && layer.gapMin !== null,
     shortOfFlash: !m.atFlash,
     groundLuminance: ground ? hexLuminance(ground.colour) : UNTOLD_LUMINANCE,
     groundEffect: ground?.effect ?? "solid",
     amineBlush: below >= 0 && blushed(pile, i, below),
     lowerOnSpots: lowerLayer !== null && onSpots(pile, below),
-    maskingFluidBelow: i > 0 && below < i - 1 && isMaskingFluid(at(pile.products, i - 1)),
+    maskingFluidBelow:
+      (i > 0 && below < i - 1 && isMaskingFluid(at(pile.products, i - 1))) ||
+      (below >= 0 && tapeFluid(pile, below) !== null),
   });
 }
 
@@ -77,16 +79,18 @@ const bareMetal = ({ input }: Pile): boolean =>
   materialFacts(input.region.material).group === "metal";
 
 /** Keyed by a scuff before this layer, by the rub of the one below, or, on an older film, as the part was told. */
-const scuffed = (pile: Pile, layer: Layer, lower: Layer | null): boolean =>
-  layer.before.includes("scuff") || (lower ? lower.sandAfter !== null : pile.input.region.conditions.includes("keyed"));
+const scuffed = (pile: Pile, layer: Layer | null, lower: Layer | null): boolean =>
+  layer?.before.includes("scuff") ||
+  (lower ? lower.sandAfter !== null : pile.input.region.conditions.includes("keyed"));
 
 /** An epoxy that went through cold or damp air sweats amines; only washing takes them off. */
 function blushed(pile: Pile, i: number, below: number): boolean {
+  const washed = pile.layers[i]?.before.some((b) => b === "degrease" || b === "wipe") ?? false;
   const { family } = at(pile.products, below);
   const air = airOf(pile, below);
   if (family === "unknown" || !familyFacts(family).sweatsAmines || !air) return false;
   const sweats = air.tempC < AMINE_BLUSH.belowC || air.rhPct > AMINE_BLUSH.aboveRhPct;
-  return sweats && !at(pile.layers, i).before.some((b) => b === "degrease" || b === "wipe");
+  return sweats && !washed;
 }
 
 const judged = (scope: "seam" | "contact", upper: FactSheet, facts: Facts): readonly Fired[] =>
@@ -173,23 +177,31 @@ export function groundSeam(pile: Pile, upper: FactSheet, ground: GroundFilm, i: 
   return openSeam(worlds, ground.missing).fired;
 }
 
-/** A contact liquid on the film it touches, in the state that film is in by then; without a gap, as late as may be. */
-export function contactFacts(pile: Pile, i: number, ground: GroundFilm | null): Facts {
+/** A liquid on what it touches. */
+export interface Touch {
+  readonly liquid: Product;
+  /** the layer it comes before, or is; of one the pile has none of yet, the number it would have */
+  readonly layer: number;
+  /** since the end of the film below, minutes; null = as late as may be */
+  readonly afterMin: number | null;
+}
+
+/** A contact liquid on the film it touches, in the state that film is in by then. */
+export function contactFacts(pile: Pile, { liquid, layer: i, afterMin }: Touch, ground: GroundFilm | null): Facts {
   const below = filmBelow(pile, i);
   if (below < 0) {
     if (!ground) return {};
     const state = ground.states[0]!;
     const sandable = state !== "uncured";
-    return meetingFacts(pile, i, { lower: ground.product, state, sandable, atFlash: true }, -1);
+    return meetingFacts(pile, i, { lower: ground.product, state, sandable, atFlash: true }, -1, liquid);
   }
   const lower = at(pile.products, below);
   const film = filmOn(pile, below);
-  const { gapMin } = at(pile.layers, i);
-  const atMin = gapMin === null ? reachedMin(film, "cured") : film.endMin + gapMin;
+  const atMin = afterMin === null ? reachedMin(film, "cured") : film.endMin + afterMin;
   const state = filmStateAt(film, atMin);
   const meeting = { lower, state, sandable: atMin >= reachedMin(film, "sandable") - 1e-6, atFlash: true };
   return {
-    ...meetingFacts(pile, i, meeting, below),
+    ...meetingFacts(pile, i, meeting, below, liquid),
     "contact.beforePolishable": atMin < reachedMin(film, "polishable") - 1e-6,
   };
 }

@@ -1,5 +1,17 @@
 import type { AppliedCoat, WaitClock } from "../film";
-import type { AirSpot, Carrier, Coupon, Place, Product, Protection, Region, Stack, Verdict } from "../model";
+import type {
+  AirSpot,
+  Carrier,
+  Coupon,
+  LiquidBefore,
+  LiquidPrep,
+  Place,
+  Product,
+  Protection,
+  Region,
+  Stack,
+  Verdict,
+} from "../model";
 import type { LedgerLine } from "../numbers";
 import type { FilmState, Fired } from "../rules";
 
@@ -42,10 +54,18 @@ export interface VerdictDetail {
   readonly unit?: "um" | "c" | "pct" | "coats";
 }
 
+/** A step that is done with a product. */
+export interface StepLiquid {
+  readonly step: LiquidPrep | LiquidBefore | "tape";
+  readonly productId: string;
+}
+
 export interface PlacedVerdict extends Fired {
   readonly where: Where;
   /** by which an override finds its verdict again: rule, kind of place, layer */
   readonly key: string;
+  /** the liquid or tape it is about, where that is not the layer's own product */
+  readonly liquid?: StepLiquid;
   /** what bites, the limit and the actual figure, where the verdict has them */
   readonly detail?: VerdictDetail;
   /** carriers that would settle a missing one without complaint */

@@ -1,6 +1,15 @@
 import { at } from "../base";
 import type { Product } from "../model";
-import { dryDensityGMl, filmMassG, grooveLost, hidesScratchUm, hueOf, ridgeBuriedUm, scratchUm } from "../numbers";
+import {
+  dryDensityGMl,
+  filmMassG,
+  grooveLost,
+  hidesScratchUm,
+  hueOf,
+  lastPaper,
+  ridgeBuriedUm,
+  scratchUm,
+} from "../numbers";
 import { familyFacts, STACKED_COATS } from "../reference";
 import type { Facts, FactValue } from "../rules";
 import type { Pile } from "./pile";
@@ -30,7 +39,7 @@ function scratchShows(pile: Pile, strict: boolean): boolean {
     const kind = ["colour", "clear", "wash", "decal"].includes(at(pile.products, k).role) ? "colour" : "primer";
     return sum + hidesScratchUm(at(pile.ledger, k).addedUm, kind, strict);
   }, 0);
-  return scratchUm(at(pile.layers, last).sandAfter!) > hidden + 1e-9;
+  return scratchUm(lastPaper(at(pile.layers, last).sandAfter!)) > hidden + 1e-9;
 }
 
 function ridgeLeftUm(pile: Pile): number | null {

@@ -1,5 +1,6 @@
 export * from "./fields";
 export * from "./jars";
+export * from "./named-products";
 export * from "./op-key";
 export * from "./product-fields";
 export * from "./region-fields";

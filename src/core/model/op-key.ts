@@ -16,6 +16,7 @@ export interface OpKey {
     | "before"
     | "coat"
     | "sand"
+    | "use"
     | "inspect"
     | "mask"
     | "unmask"
@@ -36,6 +37,7 @@ const KINDS: Readonly<Record<OpKey["kind"], "arg" | "bare">> = {
   before: "arg",
   coat: "arg",
   sand: "bare",
+  use: "bare",
   inspect: "bare",
   mask: "bare",
   unmask: "bare",
@@ -120,6 +122,8 @@ export const opIds = {
   before: (layerId: string, step: BeforeStep) => id(layerId, "before", step),
   coat: (layerId: string, n: number) => id(layerId, "coat", String(n)),
   sand: (layerId: string) => id(layerId, "sand"),
+  /** a layer that leaves no film, used */
+  use: (layerId: string) => id(layerId, "use"),
   turn: (coatId: string, n: number) => `${coatId}:turn:${n}`,
   sitting: (opId: string, n: number) => `${opId}:sitting:${n}`,
   inspect: (layerId: string) => id(layerId, "inspect"),

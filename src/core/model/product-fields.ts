@@ -16,6 +16,7 @@ import {
   ROLES,
   SHEENS,
   SOURCES,
+  TACKS,
 } from "./vocabulary";
 
 const MAY_GO_OVER = [...MAY_GO_OVER_EXTRA, ...FAMILIES] as const;
@@ -128,6 +129,9 @@ export const PRODUCT_FIELDS = {
   nozzleMm: number("mm", 0.1, 4, "null-or-left-out", "nozzle_mm", "spray.nozzle_mm"),
   pressureBar: number("bar", 0.2, 8, "null-or-left-out", "pressure_bar", "spray.pressure_bar"),
   distanceCm: number("cm", 2, 60, "null-or-left-out", "distance_cm", "spray.distance_cm"),
+  /** of tape: how hard it pulls, and how wide it is */
+  tack: choice(TACKS, "null-or-left-out", "tack", "tack"),
+  widthMm: number("mm", 0.2, 300, "null-or-left-out", "width_mm", "width_mm"),
   /** by volume, such as 4:1 or 4:1:1 */
   mixRatio: { kind: "ratio", absent: "null-or-left-out", csv: "mix_ratio", api: "mix.ratio" },
   potLifeMin: number("minutes", 1, 10_000, "null", "pot_life_min", "mix.pot_life_min"),

@@ -11,9 +11,12 @@ import type {
   CouponResult,
   GritScale,
   Heaviness,
+  LiquidBefore,
+  LiquidPrep,
   MaterialId,
   PrepStep,
   Source,
+  StripWay,
   Tack,
   Wetting,
 } from "./vocabulary";
@@ -62,13 +65,18 @@ export interface Region extends Shape<typeof REGION_COLUMNS>, Shape<typeof REGIO
 }
 type RegionUnknown = KeysWhere<typeof REGION_COLUMNS, { mayBeUnknown: true }>;
 
-export interface SandAfter {
+export interface Paper {
   readonly grit: number;
   /** FEPA P when left out */
   readonly scale?: GritScale | undefined;
   readonly wet: boolean;
-  /** taken off by the rub, µm of dry film */
+}
+
+/** A rub: its first paper, and those that follow it in order. */
+export interface SandAfter extends Paper {
+  /** taken off by all papers together, µm of dry film */
   readonly takesUm: number;
+  readonly further?: readonly Paper[] | undefined;
 }
 
 export interface Layer {
@@ -81,6 +89,8 @@ export interface Layer {
   /** wait since the end of the layer below; null = the earliest moment that is right */
   readonly gapMin: number | null;
   readonly before: readonly BeforeStep[];
+  /** products the steps before it are done with; one left out is done with what the part is known to stand */
+  readonly beforeWith?: Readonly<Partial<Record<LiquidBefore, string>>> | undefined;
   readonly sandAfter: SandAfter | null;
   /** nobody knows how long the film below has had */
   readonly gapUnknown?: boolean | undefined;
@@ -96,6 +106,8 @@ export interface Layer {
   readonly spot?: number | false | null | undefined;
   readonly mixedWithId?: string | null | undefined;
   readonly thinnerId?: string | null | undefined;
+  /** paint to thinner by volume, such as 2:1; null = nobody told how much */
+  readonly thinRatio?: string | null | undefined;
   readonly mixUsed?: string | null | undefined;
   readonly setUp?: SetUp | null | undefined;
   /** air this layer is laid in, where it is not the bench's */
@@ -105,6 +117,8 @@ export interface Layer {
 /** Tape laid on a layer; minutes from the end of that layer, null = as the plan makes it. */
 export interface Tape {
   readonly tack: Tack;
+  /** the tape, film or fluid it is; its own tack beats the one told here */
+  readonly productId?: string | null | undefined;
   readonly onMin: number | null;
   readonly offMin: number | null;
 }
@@ -150,14 +164,24 @@ interface CouponLayer {
 
 /** Work that no layer asks for: put up by the user, or told when it was done already. */
 export type ExtraWork =
-  | { readonly kind: "wash"; readonly how: Wetting }
-  | { readonly kind: "wipe" }
+  | { readonly kind: "wash"; readonly how: Wetting; readonly withId?: string | null | undefined }
+  | { readonly kind: "wipe"; readonly withId?: string | null | undefined }
   | { readonly kind: "rub"; readonly grit: number; readonly wet: boolean; readonly takesUm: number }
   /** paint taken off again, down to a layer that stays; null = down to the material */
-  | { readonly kind: "strip"; readonly downTo: string | null };
+  | {
+      readonly kind: "strip";
+      readonly downTo: string | null;
+      /** left out = by hand */
+      readonly way?: StripWay | undefined;
+      readonly withId?: string | null | undefined;
+      /** hours until it is back from whoever does it; null = as is usual */
+      readonly awayH?: number | null | undefined;
+    };
 
 export interface Stack {
   readonly prep: readonly PrepStep[];
+  /** products the steps of preparation are done with */
+  readonly prepWith?: Readonly<Partial<Record<LiquidPrep, string>>> | undefined;
   readonly layers: readonly Layer[];
 }
 

@@ -10,16 +10,25 @@ interface Where {
 
 type Laid = readonly Pick<Layer, "id" | "productId">[];
 
+/** The liquid a verdict is about, where it is not about the layer itself: which step, and which product it is done with. */
+export interface LiquidOf {
+  readonly step: string;
+  readonly productId: string;
+}
+
 /**
  * By which an override finds its verdict again: the rule with the layers and products it was given for, so that a reason never
  * answers for another stop after layers were moved, swapped or renewed.
  */
-export function keyOf(rule: string, where: Where, layers: Laid): string {
+export function keyOf(rule: string, where: Where, layers: Laid, liquid?: LiquidOf): string {
   const named = (l: Laid[number] | undefined) => (l ? `${l.id}=${l.productId}` : "");
   const own = layers[where.layer];
   const concerned =
     where.kind === "seam" || where.kind === "stack" ? layers.slice(0, where.layer + 1).map(named) : [named(own)];
-  const told = where.kind === "seam" ? concerned.slice(-2) : concerned;
+  const told = [
+    ...(liquid ? [`${liquid.step}=${liquid.productId}`] : []),
+    ...(where.kind === "seam" ? concerned.slice(-2) : concerned),
+  ];
   const key = `${rule}@${where.kind}:${told.join("+")}`;
   return key.length <= KEY_MAX ? key : `${rule}@${where.kind}:${digest(key)}+${told.at(-1)}`;
 }
@@ -50,10 +59,18 @@ export function keyFromPlace(key: string, layers: Laid): string | null {
 }
 
 /** The same verdict's key for the same pile under other ids; null = it was not given for this pile. */
-export function rekey(key: string, from: Laid, to: Laid): string | null {
+export function rekey(
+  key: string,
+  from: Laid,
+  to: Laid,
+  productOf: (id: string) => string = (id) => id,
+): string | null {
   const told = /^([a-z0-9-]+)@(region|layer|seam|stack|air):/.exec(key);
   const layer = from.findIndex((l) => l.id === layerOfKey(key));
   if (!told || layer < 0) return null;
   const where = { kind: told[2] as Place, layer };
-  return keyOf(told[1]!, where, from) === key ? keyOf(told[1]!, where, to) : null;
+  if (keyOf(told[1]!, where, from) === key) return keyOf(told[1]!, where, to);
+  const [step, productId] = key.slice(told[0].length).split("+")[0]!.split("=");
+  if (!step || !productId || keyOf(told[1]!, where, from, { step, productId }) !== key) return null;
+  return keyOf(told[1]!, where, to, { step, productId: productOf(productId) });
 }

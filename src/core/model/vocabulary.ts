@@ -114,6 +114,16 @@ export const CONTACT_ROLES = [
   "polish",
 ] as const satisfies readonly Role[];
 
+/** Of these the ones that stand in a pile as a step of their own, in their place between its films; the rest belongs to other work. */
+export const HELPER_ROLES = [
+  "degreaser",
+  "thinner",
+  "decal-setting",
+  "adhesive",
+  "polish",
+] as const satisfies readonly Role[];
+export type HelperRole = (typeof HELPER_ROLES)[number];
+
 export const FAMILIES = [
   "wb-acrylic",
   "alcohol-acrylic",
@@ -229,6 +239,16 @@ export type PrepStep = (typeof PREP_STEPS)[number];
 /** Work done on a film before the next layer goes on. */
 export const BEFORE_STEPS = ["scuff", "degrease", "wipe", "dry", "heat"] as const;
 export type BeforeStep = (typeof BEFORE_STEPS)[number];
+
+/** Steps that are done with a liquid of the user's own choice, which then has to suit what it touches. */
+export const LIQUID_PREP = ["degrease", "derust", "wash", "wipe"] as const satisfies readonly PrepStep[];
+export type LiquidPrep = (typeof LIQUID_PREP)[number];
+export const LIQUID_BEFORE = ["degrease", "wipe"] as const satisfies readonly BeforeStep[];
+export type LiquidBefore = (typeof LIQUID_BEFORE)[number];
+
+/** How paint is taken off again. */
+export const STRIP_WAYS = ["by-hand", "stripper", "bath", "blasted"] as const;
+export type StripWay = (typeof STRIP_WAYS)[number];
 
 /** How water comes onto a part: rinsed and shaken off, soaked, or rubbed wet under the tap. */
 export const WETTINGS = ["rinse", "soak", "wet-rub"] as const;

@@ -1,3 +1,4 @@
+export * from "./as-laid";
 export * from "./colour";
 export * from "./mesh";
 export * from "./thickness";

@@ -8,6 +8,7 @@ import {
   RIDGE_BURIED_MIST,
   volumeSolidsOf,
 } from "../reference";
+import { asLaid } from "./as-laid";
 
 /** µm of wet film to µm of dry film; VS 0–1, p parts of paint with q parts of thinner. */
 export function dftUm(wftUm: number, volumeSolids: number, paintParts = 1, thinnerParts = 0): number {
@@ -63,7 +64,7 @@ export interface LedgerLine {
 export function filmLedger(layers: readonly Layer[], productOf: (id: string) => Product): readonly LedgerLine[] {
   let totalUm = 0;
   return layers.map((layer) => {
-    const p = productOf(layer.productId);
+    const p = asLaid(layer, productOf);
     // what touches without staying adds nothing; a paper between coats still takes
     const stays = !isOneOf(CONTACT_ROLES)(p.role);
     const addedUm = stays ? layer.coats * dftUm(plannedWftUm(layer, p), volumeSolidsOf(p)) : 0;

@@ -1,7 +1,7 @@
 /** What paper leaves and what hides it, and how much of what leaves the tool lands on the part. */
 
 import { assert } from "../base";
-import type { GritScale, Method, Product } from "../model";
+import type { Method, Paper, Product, SandAfter, Tack, Tape } from "../model";
 import {
   EDGE_SANDING,
   grainUm,
@@ -13,12 +13,6 @@ import {
   STRICT_SCRATCH,
   TRANSFER_EFFICIENCY,
 } from "../reference";
-
-export interface Paper {
-  readonly grit: number;
-  readonly scale?: GritScale | undefined;
-  readonly wet: boolean;
-}
 
 /** Depth of the scratch a paper leaves, µm (est.). */
 export const scratchUm = (p: Paper): number =>
@@ -34,6 +28,11 @@ export function ladderStep(from: Paper, to: Paper): "jump" | "spare" | "right" {
   if (ratio < LADDER.jumpBelow) return "jump";
   return ratio > LADDER.spareAbove ? "spare" : "right";
 }
+
+/** The papers of a rub in the order they are used. */
+export const papersOf = (rub: SandAfter): readonly Paper[] => [rub, ...(rub.further ?? [])];
+/** The paper whose scratches stay. */
+export const lastPaper = (rub: SandAfter): Paper => rub.further?.at(-1) ?? rub;
 
 export const edgeTakesUm = (flatTakesUm: number): number => flatTakesUm * EDGE_SANDING;
 
@@ -74,6 +73,10 @@ export function ratioOff(used: string, label: string): number | null {
   if (!a || !b || a.length !== b.length) return null;
   return Math.max(...a.map((x, i) => Math.abs(x / a[0]! / (b[i]! / b[0]!) - 1)));
 }
+
+/** How hard a tape pulls: as its product says, else as it was told. */
+export const tackOf = (tape: Tape, productOf: (id: string) => Product): Tack =>
+  (tape.productId ? productOf(tape.productId).tack : null) ?? tape.tack;
 
 /** Price of a millilitre of paint, in the user's own money; of an aerosol without its propellant. Null = pack or price not given. */
 export function pricePerMl(p: Pick<Product, "price" | "packMl" | "method">): number | null {

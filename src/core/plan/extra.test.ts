@@ -1,5 +1,5 @@
 import { layer, NOW_MIN, pile, planInput, region, shelf } from "../../../tests/support/world";
-import { asItLies, type BenchEvent, fold, standsAmong } from "../history";
+import { asItLies, type BenchEvent, cansAmong, fold } from "../history";
 import { type ExtraWork, opIds, type Region, type Stack } from "../model";
 import { benchNow } from "./bench";
 import { planModel } from "./plan";
@@ -32,7 +32,7 @@ const told = (kind: "asked" | "worked", work: ExtraWork, agoMin = 0): BenchEvent
 
 function inputAfter(log: readonly BenchEvent[], face: Partial<Region> = {}, own: Stack = STACK): PlanInput {
   const { records, faces, notYet } = fold(log);
-  const lies = asItLies(own, faces.get(DECK), standsAmong(shelf));
+  const lies = asItLies(own, faces.get(DECK), cansAmong(shelf));
   const r = { region: region({ id: DECK, ...face }), face: faces.get(DECK), ...lies };
   return planInput([r], { records, notYet, sessions: ALL_DAY });
 }

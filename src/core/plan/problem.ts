@@ -28,6 +28,7 @@ import {
   forAll,
   inSittings,
   keepsOf,
+  laidProduct,
   type NotYet,
   type Operation,
   type PlanRegion,
@@ -79,7 +80,7 @@ export function liveChain(
   const minutes = input.wishes?.minutes ?? {};
   const whole = withMinutes(
     inSittings(
-      withMinutes(withExtra(withFit(bare, input.joins ?? []), r.region, own.face, records), minutes),
+      withMinutes(withExtra(withFit(bare, input.joins ?? []), r.region, own.face, records, input.productOf), minutes),
       input.sessions,
       records,
       input.productOf,
@@ -111,7 +112,7 @@ const sittingMinutes = (minutes: PlanWishes["minutes"]): PlanWishes["minutes"] =
   Object.fromEntries(Object.entries(minutes).filter(([id]) => id.includes(":sitting:")));
 
 /** Work beside the coats that was never noted is not asked for once later work is done: nobody masks what is painted. */
-const ASIDE = new Set<Operation["kind"]>(["inspect", "mask", "turn", "fit"]);
+const ASIDE = new Set<Operation["kind"]>(["inspect", "mask", "turn", "fit", "helper"]);
 
 function withoutPassed(chain: Chain, records: ReadonlyMap<string, OpRecord>): Chain {
   const last = chain.ops.findLastIndex((op) => records.has(op.id));
@@ -156,7 +157,7 @@ function asMeasured(
     const lying = new Set(face.layers.find((l) => l.layerId === layerId)?.coats.map((c) => c.opId));
     const coats = ops.filter((op) => op.kind === "coat" && lying.has(op.id));
     const reckonedUm = coats.reduce(
-      (sum, op) => sum + (filmUm.get(op.id) ?? 0) * volumeSolidsOf(productOf(op.productId!)),
+      (sum, op) => sum + (filmUm.get(op.id) ?? 0) * volumeSolidsOf(laidProduct(op, productOf)),
       0,
     );
     if (reckonedUm <= 0) continue;
@@ -290,7 +291,7 @@ function warmed(gate: readonly Span[], ctx: ProblemContext, warmMin: number): re
 function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf): Op {
   const record = ctx.records.get(op.id);
   const { wishes, habits } = ctx;
-  const product = op.productId === null ? null : ctx.productOf(op.productId);
+  const product = op.productId === null ? null : laidProduct(op, ctx.productOf);
   const tool = product && op.sprayed ? TOOL_OF[product.method] : undefined;
   const drying = product ? dryingBy(op, live, product, ctx) : null;
   const releaseMin = Math.max(

@@ -23,6 +23,9 @@ export interface StartCheck {
 
 type World = Pick<ProblemContext, "productOf" | "airOf">;
 
+/** Work that brings a liquid onto the face: the judge is asked again before it begins. */
+const TOUCHES: ReadonlySet<Operation["kind"]> = new Set<Operation["kind"]>([...LAYS_PAINT, "helper"]);
+
 /** Asks the judge with this minute's air and what the log says lies on the part. */
 export function startCheck(
   input: PlanInput,
@@ -34,7 +37,7 @@ export function startCheck(
   const { nowMin } = input;
   const shutMin = wait?.shutsMin != null && nowMin > wait.shutsMin ? nowMin - wait.shutsMin : null;
   const earlyMin = wait ? Math.max(0, Math.ceil(wait.likelyMin - nowMin)) : 0;
-  const stops = LAYS_PAINT.has(op.kind) ? stopsNow(input, live, op, world) : [];
+  const stops = TOUCHES.has(op.kind) ? stopsNow(input, live, op, world) : [];
   const leftTacky = isLeftTacky(input, live, op, world);
   return { stops, shutMin, earlyMin, leftTacky, barred: stops.length > 0 || shutMin !== null || leftTacky };
 }

@@ -1,5 +1,5 @@
 import type { Product } from "../model";
-import { liquidNeededMl, transferEfficiency } from "../numbers";
+import { liquidNeededMl, paintShare, transferEfficiency } from "../numbers";
 import { PROPELLANT_SHARE, STOCK_RESERVE } from "../reference";
 import type { PlanRegion } from "../work";
 import type { PlannedOp, PlanWishes } from "./types";
@@ -38,7 +38,8 @@ export function stockLines(
       its.reduce((sum, o) => {
         const areaCm2 = areaOf.get(o.regionId) ?? null;
         if (areaCm2 === null) return sum;
-        return sum + paintMl(product, areaCm2, o.wftUm ?? 0) * (countOf.get(o.regionId) ?? 1);
+        const cupMl = paintMl(product, areaCm2, o.wftUm ?? 0) * (countOf.get(o.regionId) ?? 1);
+        return sum + cupMl * paintShare(o.mix?.thinRatio);
       }, 0);
     const leftMl = paintLeftMl(product);
     return {
@@ -72,7 +73,7 @@ export interface FaceCoats {
   readonly areaCm2: number | null;
   readonly count: number;
   /** with the sittings of those that are laid in several */
-  readonly coats: readonly Pick<PlannedOp, "id" | "kind" | "layerId" | "productId" | "wftUm">[];
+  readonly coats: readonly Pick<PlannedOp, "id" | "kind" | "layerId" | "productId" | "wftUm" | "mix">[];
 }
 
 /**
@@ -105,7 +106,11 @@ export function heldForArrival(
         count *
         open
           .filter((o) => o.kind === "coat")
-          .reduce((sum, o) => sum + (areaCm2 === 0 ? 0 : paintMl(product, areaCm2, o.wftUm ?? 0)), 0);
+          .reduce(
+            (sum, o) =>
+              sum + (areaCm2 === 0 ? 0 : paintMl(product, areaCm2, o.wftUm ?? 0) * paintShare(o.mix?.thinRatio)),
+            0,
+          );
       if (product.owned !== false && needMl <= leftMl) leftMl -= needMl;
       else for (const o of open) held.set(o.id, arrivesMin);
     }

@@ -2,14 +2,17 @@
 
 import type { Layer, Product } from "../model";
 import {
+  asLaid,
   dryDensityGMl,
   filmLedger,
   filmMassG,
   liquidNeededMl,
+  paintShare,
   plannedWftUm,
   pricePerMl,
   transferEfficiency,
 } from "../numbers";
+import { isContact } from "../rules";
 import { planModel } from "./plan";
 import type { PlanInput, PlannedOp } from "./types";
 
@@ -36,7 +39,7 @@ export function stackTotals(input: PlanInput, regionId: string): StackTotals {
   const ledger = filmLedger(own.stack.layers, input.productOf);
   const massOf = (i: number, areaCm2: number) => {
     const line = ledger[i]!;
-    const product = input.productOf(own.stack.layers[i]!.productId);
+    const product = asLaid(own.stack.layers[i]!, input.productOf);
     return filmMassG(line.addedUm - line.takenUm, areaCm2, dryDensityGMl(product));
   };
   const { areaCm2 } = own.region;
@@ -66,10 +69,11 @@ function costOf(layers: readonly Layer[], productOf: (id: string) => Product, ar
   let sum = 0;
   for (const layer of layers) {
     const p = productOf(layer.productId);
+    if (isContact(p)) continue;
     const each = pricePerMl(p);
     if (each === null) return null;
     const te = transferEfficiency(p.method, areaCm2);
-    sum += each * liquidNeededMl(areaCm2, plannedWftUm(layer, p), layer.coats, te);
+    sum += each * liquidNeededMl(areaCm2, plannedWftUm(layer, p), layer.coats, te) * paintShare(layer.thinRatio);
   }
   return sum;
 }

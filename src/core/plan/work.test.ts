@@ -167,8 +167,8 @@ describe("a stack as work", () => {
     const wet = chainOf(anchor, stack, judged.seams, lookup());
     expect(wet.ops.find((o) => o.id === "lead:prep:key")!.abrasive).toEqual({ from: 240, to: 400, wet: true });
     expect(wet.ties.find((t) => t.from === "lead:prep:key" && t.to === "lead:prep:wipe")!.wait.kind).toBe("part-dry");
-    expect(workText(wet.ops[1]!, null)).toBe("Key all over, wet only, P240–P400");
-    expect(workText(chain.ops[1]!, null)).toBe("Key all over, P180–P320");
+    expect(workText(wet.ops[1]!, () => null)).toBe("Key all over, wet only, P240–P400");
+    expect(workText(chain.ops[1]!, () => null)).toBe("Key all over, P180–P320");
   });
   it("two coats put on in one go are one piece of work with both films", () => {
     const record: OpRecord = { opId: "a:coat:1", startMin: 0, endMin: 10, coats: 2, wftUm: 60 };

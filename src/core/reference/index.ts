@@ -14,5 +14,6 @@ export * from "./planning";
 export * from "./prints";
 export * from "./psychrometrics";
 export * from "./solids";
+export * from "./strip";
 export * from "./substances";
 export * from "./ways";

@@ -1,4 +1,4 @@
-import type { BeforeStep, ExtraKind, Heaviness, Method, PrepStep } from "../model";
+import type { BeforeStep, ExtraKind, Heaviness, HelperRole, Method, PrepStep } from "../model";
 
 /** Hands-on minutes: a fixed part and a part that grows with the face, minutes per cm² (est.). */
 export interface Labour {
@@ -39,12 +39,20 @@ export const COAT_LABOUR: Readonly<Record<Method, Labour>> = {
 
 /** With brushing off and the tack cloth. */
 export const SAND_LABOUR: Labour = { fixedMin: 5, perCm2Min: 0.03 };
-export const EXTRA_LABOUR: Readonly<Record<ExtraKind, Labour>> = {
+/** Every further paper of a rub takes less than the first, as a share of it (est.). */
+export const NEXT_PAPER_SHARE = 0.6;
+export const EXTRA_LABOUR: Readonly<Record<Exclude<ExtraKind, "strip">, Labour>> = {
   wash: PREP_LABOUR.wash,
   wipe: PREP_LABOUR.wipe,
   rub: SAND_LABOUR,
-  // laid on, left to work, scraped and washed off
-  strip: { fixedMin: 20, perCm2Min: 0.08 },
+};
+/** What touches a face without staying, once over (est.). */
+export const HELPER_LABOUR: Readonly<Record<HelperRole, Labour>> = {
+  degreaser: PREP_LABOUR.degrease,
+  thinner: PREP_LABOUR.wipe,
+  "decal-setting": { fixedMin: 5, perCm2Min: 0.002 },
+  adhesive: { fixedMin: 10, perCm2Min: 0 },
+  polish: { fixedMin: 10, perCm2Min: 0.08 },
 };
 /** Share of what leaves the tool that lands on the part (est.). */
 export const TRANSFER_EFFICIENCY: Readonly<Record<Method, number>> = {

@@ -33,6 +33,8 @@ export const MIST_SETTLES_MIN = 5;
 export const UV_BOX_MIN = 30;
 /** A joint can be worked on this long after it was glued, minutes (est.; the adhesive's own label decides). */
 export const JOINT_SETS_MIN = 720;
+/** A decal lies flat and is dry this long after its softener, minutes (est.; the label decides). */
+export const DECAL_SETTLES_MIN = 60;
 /** Kept on top of what a plan needs of each product: touch-ups, losses. */
 export const STOCK_RESERVE = 0.15;
 

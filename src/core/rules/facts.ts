@@ -18,6 +18,7 @@ import {
   ROLES,
   RUBS,
   SHEENS,
+  STRIP_WAYS,
   TACKS,
 } from "../model";
 
@@ -181,6 +182,7 @@ const FACTS = {
   "contact.beforePolishable": { of: flag, scopes: ["contact"] },
   "contact.bareAnswer": { of: oneOf(BITE_ANSWERS), scopes: ["contact"] },
   "contact.touchesBare": { of: flag, scopes: ["contact"] },
+  "contact.strip": { of: oneOf(STRIP_WAYS), scopes: ["contact"] },
   "stack.topRole": { of: oneOf(ROLES), scopes: ["stack"] },
   "stack.topSheen": { of: oneOf(SHEENS), scopes: ["stack"] },
   "stack.showsEverything": { of: flag, scopes: ["stack"] },

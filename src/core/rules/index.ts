@@ -5,7 +5,7 @@ import { compileRules, type RuleBook } from "./compile";
 export * from "./apply";
 export { CATALOGUE } from "./catalogue";
 export { compileRules, type RuleBook } from "./compile";
-export type { Condition } from "./condition";
+export { type Condition, leaves } from "./condition";
 export * from "./derive";
 export type { Facts, FactValue, FilmState, KnownValue } from "./facts";
 export { type FactSheet, FILM_STATES, factSheet } from "./facts";

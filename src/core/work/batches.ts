@@ -64,7 +64,9 @@ function whyNot(
   productOf: (id: string) => Product,
 ): NoBatch["why"] | null {
   const [first] = own;
-  if (own.some((o) => o.kind !== "coat" || o.productId !== first!.productId)) return "differs";
+  const sameCup = (o: Operation) =>
+    o.productId === first!.productId && JSON.stringify(o.mix) === JSON.stringify(first!.mix);
+  if (own.some((o) => o.kind !== "coat" || !sameCup(o))) return "differs";
   if (own.some((o) => records.has(o.id))) return "begun";
   const product = productOf(first!.productId!);
   return product.potLifeMin !== null && batchMinutes(product.method, own) > product.potLifeMin ? "pot-life" : null;

@@ -1,6 +1,8 @@
 import type { SeamPlan } from "../judge";
-import type { Product, Region, Stack } from "../model";
+import type { Layer, Product, Region, Stack } from "../model";
+import { isContact } from "../rules";
 import type { Chain } from "./operations";
+import { helperOf } from "./sources/helper";
 import { afterLayer, beforeLayer, coatsOf, lastCoatId } from "./sources/layer";
 import { bareOff, bareOn, tapeOff } from "./sources/mask";
 import { prepared } from "./sources/prep";
@@ -8,8 +10,8 @@ import { Work } from "./sources/put-together";
 
 /**
  * The work of a region in order, with the wait before each piece: preparation, zones to keep bare, then per layer what is done
- * before it, its coats with their turns, its sanding, and tape on or off. A sanded layer ties its coats both to the rub and to
- * the next layer. Tape on a layer is for the one above it, and comes off after that one's last coat.
+ * before it, its coats with their turns, its sanding, and tape on or off; one that leaves no film is used in its place. A sanded
+ * layer ties its coats both to the rub and to the next film. Tape on a layer is for the one above it, and comes off after that one's last coat.
  */
 export function chainOf(
   region: Region,
@@ -18,16 +20,22 @@ export function chainOf(
   productOf: (id: string) => Product,
 ): Chain {
   const work = new Work();
-  prepared(work, region, stack);
+  prepared(work, region, stack, productOf);
   bareOn(work, region);
-  stack.layers.forEach((layer, i) => {
-    const below = stack.layers[i - 1] ?? null;
-    beforeLayer(work, region, layer, below);
-    coatsOf(work, region, layer, below, productOf(layer.productId), seams[i] ?? null);
-    if (below?.tape) tapeOff(work, region, below, below.tape);
-    afterLayer(work, region, layer, i < stack.layers.length - 1);
-  });
-  const top = stack.layers.at(-1);
-  if (top) bareOff(work, region, lastCoatId(top, region));
+  const last = stack.layers.findLastIndex((l) => !isContact(productOf(l.productId)));
+  let below: Layer | null = null;
+  for (const [i, layer] of stack.layers.entries()) {
+    const product = productOf(layer.productId);
+    beforeLayer(work, region, layer, below, productOf);
+    if (isContact(product)) {
+      helperOf(work, region, layer, below, product);
+      continue;
+    }
+    coatsOf(work, region, layer, below, product, seams[i] ?? null);
+    if (below?.tape) tapeOff(work, region, below, below.tape, productOf);
+    afterLayer(work, region, layer, i < last);
+    below = layer;
+  }
+  if (below) bareOff(work, region, lastCoatId(below, region));
   return { regionId: region.id, ops: work.ops, ties: work.ties };
 }

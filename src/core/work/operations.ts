@@ -3,7 +3,8 @@
 import { own } from "../base";
 import type { AppliedCoat } from "../film";
 import type { OpRecord } from "../history";
-import { type BeforeStep, coatOf, type ExtraWork, type PrepStep, type Product } from "../model";
+import { type BeforeStep, coatOf, type ExtraWork, type Paper, type PrepStep, type Product } from "../model";
+import { asLaid, type Mix } from "../numbers";
 import type { Wait } from "./types";
 
 const OP_KINDS = [
@@ -12,6 +13,7 @@ const OP_KINDS = [
   "coat",
   "part-coat",
   "sand",
+  "helper",
   "turn",
   "inspect",
   "mask",
@@ -37,8 +39,13 @@ export interface Operation {
   readonly wftUm: number | null;
   readonly handsOnMin: number;
   readonly sprayed: boolean;
-  /** paper to use, FEPA P grits; null where nothing is abraded */
-  readonly abrasive: { readonly from: number; readonly to: number; readonly wet: boolean } | null;
+  /** first and last paper to use, FEPA P grits, and every one in order where there are more; null where nothing is abraded */
+  readonly abrasive: {
+    readonly from: number;
+    readonly to: number;
+    readonly wet: boolean;
+    readonly papers?: readonly Paper[] | undefined;
+  } | null;
   /** rubs or brushes dry: what it gives off has to settle, and be wiped off, before anything is coated */
   readonly dusty: boolean;
   /** dry film a rub takes off, µm; 0 where nothing is rubbed */
@@ -47,9 +54,25 @@ export interface Operation {
   readonly sitting?: { readonly n: number; readonly of: number } | undefined;
   /** the round of fill, sand and prime it belongs to, from 1; absent = none */
   readonly round?: number | undefined;
+  /** the product it is done with that leaves no film: a wipe's liquid, a stripper, a polish; absent = none is named */
+  readonly withId?: string | undefined;
+  /** what a coat's product is thinned and mixed with; absent = it goes on as it is */
+  readonly mix?: Mix | undefined;
   /** what it is, where no layer asks for it */
   readonly extra?: ExtraWork | undefined;
 }
+
+/** A coat's product as it goes on, with what it is thinned and mixed with. */
+export const laidProduct = (op: Pick<Operation, "productId" | "mix">, productOf: (id: string) => Product): Product =>
+  asLaid({ ...op.mix, productId: op.productId! }, productOf);
+
+/** Every product a piece of work has to do with. */
+export const productsOfWork = ({
+  productId,
+  withId,
+  mix,
+}: Pick<Operation, "productId" | "withId" | "mix">): readonly string[] =>
+  [productId, withId, mix?.thinnerId, mix?.mixedWithId].flatMap((id) => id ?? []);
 
 /** A wait between two operations of the same region. */
 export interface Tie {
@@ -148,7 +171,7 @@ export function coatsUpTo(
   const coats: AppliedCoat[] = [];
   for (const op of chain.ops.slice(0, upTo + 1)) {
     if (op.kind === "coat")
-      coats.push({ product: productOf(op.productId!), wftUm: filmUm.get(op.id) ?? op.wftUm!, endMin: endOf(op.id) });
+      coats.push({ product: laidProduct(op, productOf), wftUm: filmUm.get(op.id) ?? op.wftUm!, endMin: endOf(op.id) });
     const last = coats.at(-1);
     if (op.kind === "turn" && op.coat <= face && last) coats[coats.length - 1] = { ...last, endMin: endOf(op.id) };
     if ((op.kind === "sand" || op.takesUm > 0) && last)

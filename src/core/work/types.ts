@@ -12,8 +12,8 @@ export type Wait =
   | { readonly kind: "wipe-flash" }
   /** so many minutes whatever the air: a lamp, a joint */
   | { readonly kind: "fixed"; readonly minutes: number; readonly what: Settled }
-  /** the film below has come so far: a face may be handled, tape may be laid */
-  | { readonly kind: "milestone"; readonly milestone: "touch" | "handle" | "tape-safe"; readonly leastMin: number }
+  /** the film below has come so far: a face may be handled, tape may be laid, polish used */
+  | { readonly kind: "milestone"; readonly milestone: Held; readonly leastMin: number }
   /** tape comes off while the edge is soft, or once the film is hard; in between the edge tears */
   | { readonly kind: "unmask"; readonly leastMin: number | null }
   /** tape has to be off the part by then */
@@ -23,6 +23,9 @@ export type Wait =
   | { readonly kind: "sandable" }
   /** next layer */
   | { readonly kind: "seam"; readonly waits: readonly SeamWait[]; readonly fallback: SeamPlan["fallback"] };
+
+/** Milestones a step may have to wait for by themselves. */
+type Held = "touch" | "handle" | "tape-safe" | "polishable";
 
 export type WaitKind = Wait["kind"];
 export type WaitOf<K extends WaitKind> = Extract<Wait, { kind: K }>;
@@ -54,12 +57,21 @@ export interface WaitContext {
 }
 
 /** What a fixed time is waited for. */
-type Settled = "uv-box" | "joint" | "dust";
+type Settled = "uv-box" | "joint" | "decal" | "stripper" | "away" | "dust";
 export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | Settled;
 
 /** Waits for no film. */
 export const isBare = (m: WaitedFor | null): m is Exclude<WaitedFor, Milestone> => m !== null && BARE.has(m);
-const BARE: ReadonlySet<WaitedFor> = new Set(["part-dry", "wipe-flash", "uv-box", "joint", "dust"]);
+const BARE: ReadonlySet<WaitedFor> = new Set([
+  "part-dry",
+  "wipe-flash",
+  "uv-box",
+  "joint",
+  "decal",
+  "stripper",
+  "away",
+  "dust",
+]);
 
 /** A region as it is worked on. */
 export interface PlanRegion {

@@ -3,7 +3,7 @@ import { type ModelHead, type NodeKind, type PartNode, type RegionNode, stackSch
 import type { Region, Stack } from "@/core/model";
 import type { Db } from "../connection";
 import { readRow } from "../readable";
-import { layerFromRow, layerMoreOf, regionFromRow, regionMoreOf } from "../rows";
+import { layerFromRow, layerMoreOf, prepFromRow, prepToRow, regionFromRow, regionMoreOf } from "../rows";
 import { layers, models, overrides, parts, regions } from "../schema";
 
 const live = <T extends { deletedMs: unknown }>(t: T) => isNull(t.deletedMs as never);
@@ -93,7 +93,7 @@ const nodeOf = (
 ): RegionNode | null =>
   readRow("region", row.id, row, () => ({
     region: regionFromRow(row),
-    stack: stackSchema.parse({ prep: row.prep, layers: pile.map((l) => layerFromRow(l.row)) }),
+    stack: stackSchema.parse({ ...prepFromRow(row.prep), layers: pile.map((l) => layerFromRow(l.row)) }),
     overrides: reasons.map(({ key, reason }) => ({ key, reason })),
     rev: row.rev,
     stackRev: row.stackRev,
@@ -130,7 +130,7 @@ export function insertPart(
     .run();
 }
 
-export function insertRegion(db: Db, partId: string, r: Region, prep: Stack["prep"]): void {
+export function insertRegion(db: Db, partId: string, r: Region, stack: Pick<Stack, "prep" | "prepWith">): void {
   const position = nextPosition(
     db
       .select({ n: max(regions.position) })
@@ -144,7 +144,7 @@ export function insertRegion(db: Db, partId: string, r: Region, prep: Stack["pre
       conditions: [...r.conditions],
       exposure: [...r.exposure],
       more: regionMoreOf(r),
-      prep: [...prep],
+      prep: prepToRow(stack),
       partId,
       position,
     })
@@ -206,7 +206,7 @@ export function setDeleted(db: Db, kind: NodeKind, id: string, deletedMs: number
 export function replaceStack(db: Db, regionId: string, stackRev: number, stack: Stack): number | null {
   const changed = db
     .update(regions)
-    .set({ prep: [...stack.prep], stackRev: stackRev + 1 })
+    .set({ prep: prepToRow(stack), stackRev: stackRev + 1 })
     .where(and(eq(regions.id, regionId), eq(regions.stackRev, stackRev), live(regions)))
     .run().changes;
   if (changed !== 1) return null;

@@ -79,15 +79,16 @@ class Register {
   }
 
   layer(l: CheckLayer, path: string, id: string): Layer {
-    const at = (field: "product" | "thinner" | "mixed_with") => {
-      const ref = l[field];
-      return ref === undefined ? null : this.idOf(ref, l.method, `${path}.${field}`);
-    };
+    const at = (ref: CheckLayer["thinner"], field: string, method?: CheckLayer["method"]) =>
+      ref === undefined ? null : this.idOf(ref, method, `${path}.${field}`);
+    const liquids = Object.entries(l.before_with ?? {}).map(([step, ref]) => [step, at(ref, `before_with.${step}`)]);
     return checkToLayer(l, {
       id,
-      productId: at("product") ?? "",
-      thinnerId: at("thinner"),
-      mixedWithId: at("mixed_with"),
+      productId: at(l.product, "product", l.method) ?? "",
+      thinnerId: at(l.thinner, "thinner", l.method),
+      mixedWithId: at(l.mixed_with, "mixed_with", l.method),
+      maskId: at(l.tape?.product, "tape.product"),
+      beforeWith: Object.fromEntries(liquids) as Layer["beforeWith"],
     });
   }
 
@@ -99,7 +100,7 @@ class Register {
       if (known) return known;
       const id = `inline-${this.inline.size}`;
       this.inline.set(key, id);
-      const usual = ref.role === "putty" ? "spread" : "brush";
+      const usual = ref.role === "putty" ? "spread" : ref.role === "masking" ? "spread" : "brush";
       this.products.set(id, inlineToProduct(id, ref, method ?? usual));
       return id;
     }

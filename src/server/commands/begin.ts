@@ -40,7 +40,8 @@ export function beginWith(input: unknown): Outcome<{ regionId: string }> {
     const modelId = modelOnBench(db);
     const [partId, regionId] = [newId("p"), newId("r")];
     insertPart(db, modelId, { id: partId, name, count: 1, note: "" });
-    insertRegion(db, partId, { ...freshRegion(regionId, "All over"), material, finish }, materialFacts(material).prep);
+    const { prep } = materialFacts(material);
+    insertRegion(db, partId, { ...freshRegion(regionId, "All over"), material, finish }, { prep });
     const here = new Set(shelf.map((p) => p.jar));
     for (const jar of jars) if (!here.has(jar)) insertProduct(db, cardOfJar(jar, newId("s")));
     return done({ regionId });

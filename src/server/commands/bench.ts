@@ -64,7 +64,7 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
   if (!tile?.op || tile.op.id !== opId)
     return failed("conflict", "The bench has moved on: that step is not the next one any more. Look again.");
   const op = tile.op;
-  const product = op.productId === null ? null : snapshot.productOf(op.productId).name;
+  const product = (id: string) => snapshot.data.products.get(id)?.name;
   const title = titleOf(op, { part: part.name, region: node.region.name, product });
   // a reason is carried by the work on the layer it was written for; what names none goes with the first
   const layerId = op.layerId ?? node.stack.layers[0]?.id ?? "";

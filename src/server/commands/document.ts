@@ -8,7 +8,14 @@ import {
   type Outcome,
   type Planning,
 } from "@/contracts";
-import { keyFromPlace, type Product, rekey, renamed as renamedKey } from "@/core/model";
+import {
+  keyFromPlace,
+  type Product,
+  rekey,
+  renamed as renamedKey,
+  withProductsRenamed,
+  workRenamed,
+} from "@/core/model";
 import {
   allProducts,
   anyIdTaken,
@@ -265,12 +272,12 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
   for (const p of doc.parts) {
     insertPart(db, doc.model.id, p);
     for (const { stack, overrides, ...region } of p.regions) {
-      insertRegion(db, p.id, region, stack.prep);
-      const layers = stack.layers.map((l) => ({ ...l, productId: productId(l.productId) }));
-      replaceStack(db, region.id, 0, { prep: stack.prep, layers });
+      const own = withProductsRenamed(stack, productId);
+      insertRegion(db, p.id, region, own);
+      replaceStack(db, region.id, 0, own);
       for (const { key, reason } of overrides) {
-        const own = keyFromPlace(key, layers) ?? rekey(key, stack.layers, layers) ?? key;
-        setOverride(db, region.id, own, reason);
+        const here = keyFromPlace(key, own.layers) ?? rekey(key, stack.layers, own.layers, productId) ?? key;
+        setOverride(db, region.id, here, reason);
       }
     }
   }
@@ -299,6 +306,7 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
 
 /** An entry whose products go by the ids they have here. */
 function underOwnIds(e: LogEntry, productId: (id: string) => string): LogEntry {
+  if (e.kind === "asked" || e.kind === "worked") return { ...e, work: workRenamed(e.work, productId) };
   if (e.kind !== "done" && e.kind !== "taken-back") return e;
   return {
     ...e,

@@ -65,7 +65,7 @@ export function addPart(modelId: string, input: unknown): Outcome<{ id: string; 
     const id = newId("p");
     const regionId = newId("r");
     insertPart(db, modelId, { id, ...parsed.data });
-    insertRegion(db, id, freshRegion(regionId, "All over"), []);
+    insertRegion(db, id, freshRegion(regionId, "All over"), { prep: [] });
     return done({ id, regionId });
   });
 }
@@ -76,7 +76,7 @@ export function addRegion(partId: string, input: unknown): Outcome<{ id: string 
   return writing((db) => {
     if (nodeRev(db, "part", partId) === null) return notFound("The part");
     const id = newId("r");
-    insertRegion(db, partId, freshRegion(id, parsed.data.name), []);
+    insertRegion(db, partId, freshRegion(id, parsed.data.name), { prep: [] });
     return done({ id });
   });
 }

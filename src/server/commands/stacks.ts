@@ -1,13 +1,16 @@
 import { done, failed, invalid, type Outcome, overrideSchema, type RegionNode, stackSchema } from "@/contracts";
-import { asItLies, type LaidDifference, standsAmong } from "@/core/history";
+import { asItLies, cansAmong, type LaidDifference } from "@/core/history";
 import { applyRemedy, type PlacedVerdict } from "@/core/judge";
 import type { Product, Stack } from "@/core/model";
-import { FILM_ROLES, isOneOf } from "@/core/model";
+import { FILM_ROLES, HELPER_ROLES, isOneOf, namedProducts, type Role } from "@/core/model";
+import { ratioParts } from "@/core/numbers";
 import { noReasonFor } from "@/core/policy";
 import { allProducts, type Db, replaceStack, setOverride } from "@/db";
 import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";
 import { type Snapshot, snapshotOf } from "../workspace/snapshot";
+
+const LIQUID_ROLES: readonly Role[] = ["degreaser", "thinner", "stripper"];
 
 /** A verdict of a region as the screens show it. */
 function verdictOf(
@@ -82,19 +85,30 @@ export function carryOut(regionId: string, stackRev: number, key: string, n: num
   });
 }
 
+/** What a named product has to be, by the field that names it. */
+const MAY_STAND: readonly { readonly field: string; readonly roles: readonly Role[]; readonly message: string }[] = [
+  { field: "prepWith", roles: LIQUID_ROLES, message: "is no liquid to clean with" },
+  { field: "beforeWith", roles: LIQUID_ROLES, message: "is no liquid to clean with" },
+  { field: "thinnerId", roles: ["thinner", "degreaser"], message: "is no thinner" },
+  { field: "mixedWithId", roles: FILM_ROLES, message: "makes no film: only paint is mixed with paint" },
+  { field: "tape", roles: ["masking"], message: "is no tape, film or fluid" },
+  { field: "productId", roles: [...FILM_ROLES, ...HELPER_ROLES], message: "has no place of its own in a pile" },
+];
+
+/** A name the shelf does not hold, a product that cannot do what it is named for, a ratio that is none. */
 function layerFault(stack: Stack, products: ReadonlyMap<string, Product>): Outcome<never> | null {
-  for (const [i, layer] of stack.layers.entries()) {
-    const product = products.get(layer.productId);
-    const path = `layers.${i}.productId`;
-    if (!product)
-      return failed("invalid", `${path} names a product that is not on the shelf`, [
-        { path, message: "is not on the shelf" },
-      ]);
-    if (!isOneOf(FILM_ROLES)(product.role))
-      return failed("invalid", `${product.name} leaves no film and cannot be a layer`, [
-        { path, message: "leaves no film" },
-      ]);
+  const fault = (path: string, message: string, name?: string) =>
+    failed("invalid", name ? `${name} ${message}` : `${path} ${message}`, [{ path, message }]);
+  for (const { productId, path } of namedProducts(stack)) {
+    const at = path.join(".");
+    const product = products.get(productId);
+    if (!product) return fault(at, "is not on the shelf");
+    const rule = MAY_STAND.find((m) => path.includes(m.field))!;
+    if (!isOneOf(rule.roles)(product.role)) return fault(at, rule.message, product.name);
   }
+  for (const [i, { mixUsed }] of stack.layers.entries())
+    if (mixUsed && ratioParts(mixUsed) === null)
+      return fault(`layers.${i}.mixUsed`, "must be parts by volume, such as 4:1");
   return null;
 }
 
@@ -104,7 +118,7 @@ function laidFault(s: Snapshot, regionId: string, stack: Stack): Outcome<never> 
   const m = home && s.model(home.modelId);
   const face = m?.input.regions.find((r) => r.region.id === regionId)?.face;
   if (!home || !face) return null;
-  const differs = (pile: Stack) => asItLies(pile, face, standsAmong(s.data.products)).differences;
+  const differs = (pile: Stack) => asItLies(pile, face, cansAmong(s.data.products)).differences;
   const known = new Set(differs(home.node.stack).map((d) => JSON.stringify(d)));
   const [first] = differs(stack).filter((d) => !known.has(JSON.stringify(d)));
   if (!first) return null;

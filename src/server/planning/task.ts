@@ -1,5 +1,5 @@
 import type { SentPlanInput } from "@/contracts";
-import type { Product } from "@/core/model";
+import { type Product, productsNamedIn } from "@/core/model";
 import type { PlanAnswer, PlanInput } from "@/core/plan";
 import type { PlanJob } from "@/workers/tasks";
 import { airFacts } from "../workspace/fingerprint";
@@ -25,7 +25,7 @@ function startsOf(answer: PlanAnswer | undefined): PlanInput["before"] {
 /** What the film model's answers hang on beside the hours. */
 function lookKey({ sources, input }: ModelSnapshot): string {
   const { shop, air, tree } = sources;
-  const used = tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId)));
+  const used = tree.flatMap((p) => p.regions.flatMap((r) => productsNamedIn(r.stack)));
   const facts = [...new Set(used)].sort().map(input.productOf);
   const newest = air.readings.at(-1)?.atMs ?? null;
   return JSON.stringify([shop.air, shop.timeZone, shop.caution, airFacts(shop, air), newest, facts]);

@@ -22,7 +22,6 @@ export const planCalendar = (modelId: string, titleOf: TitleOf): Outcome<string>
       prodId: { company: "Elm Bench", product: "plan", language: "EN" },
     });
     for (const op of answer.ops.filter((o) => o.state !== "done")) {
-      const product = op.productId === null ? null : (products.get(op.productId)?.name ?? null);
       calendar.createEvent({
         id: `${op.id.replaceAll(":", ".")}@elm-bench`,
         stamp: new Date(plannedMs),
@@ -33,7 +32,7 @@ export const planCalendar = (modelId: string, titleOf: TitleOf): Outcome<string>
         summary: titleOf(op, {
           part: names.get(op.regionId)?.part ?? "",
           region: names.get(op.regionId)?.region ?? "",
-          product,
+          product: (id) => products.get(id)?.name,
         }),
         transparency: ICalEventTransparency.OPAQUE,
       });

@@ -7,7 +7,7 @@ import {
   type Outcome,
   type Shop,
 } from "@/contracts";
-import type { Product } from "@/core/model";
+import { type Product, productsNamedIn, workedWith } from "@/core/model";
 import { type Db, type Photo, readPhotos, readReadings, readStoredCards } from "@/db";
 import { writeText } from "@/workers/document";
 import { nowMs } from "../clock";
@@ -23,11 +23,12 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
   const m = s.model(modelId);
   if (!m) return null;
   const { head, tree } = m;
-  const used = new Set(tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
+  const used = new Set(tree.flatMap((p) => p.regions.flatMap((r) => productsNamedIn(r.stack))));
   const coupons = data.coupons.filter((c) => c.modelId === modelId);
   for (const c of coupons) for (const l of c.card.layers) used.add(l.productId);
   const laid = m.sources.log.flatMap((e) => ("laid" in e && e.laid) || []);
   for (const l of laid) used.add(l.productId);
+  for (const e of m.sources.log) if ("work" in e) used.add(workedWith(e.work) ?? "");
   const cards = laid.flatMap(({ card }) => (card === null ? [] : [card]));
   const stored = data.plans.get(modelId);
   const planning = saidOf(m.planning.planning);

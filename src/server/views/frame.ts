@@ -1,5 +1,6 @@
 import { done, type FrameView, type Outcome, USUAL_SHOWING } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
+import { productsOfWork } from "@/core/work";
 import { unreadableRows } from "@/db";
 import { nowMs } from "../clock";
 import { viewing } from "../guard";
@@ -20,7 +21,12 @@ function nextWait(s: Snapshot, modelId: string): FrameView["next"] {
   return {
     op,
     partName: partNames(m.tree).get(first.regionId)?.part ?? "",
-    productName: op.productId === null ? null : (s.data.products.get(op.productId)?.name ?? null),
+    productNames: Object.fromEntries(
+      productsOfWork(op).flatMap((id) => {
+        const name = s.data.products.get(id)?.name;
+        return name ? [[id, name]] : [];
+      }),
+    ),
     likelyMin: first.wait!.likelyMin,
   };
 }

@@ -8,8 +8,9 @@ import {
   type SentPlanInput,
   type StackView,
 } from "@/contracts";
-import { asItLies, type Face, fold } from "@/core/history";
+import { asItLies, cansAmong, type Face, fold } from "@/core/history";
 import { nearCoupons } from "@/core/judge";
+import { type Product, productsNamedIn } from "@/core/model";
 import type { StackTotals } from "@/core/plan";
 import { notFound, viewing, viewingModel } from "../guard";
 import { sent } from "../planning/task";
@@ -35,9 +36,7 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
         modelId: home.modelId,
         planned: m.plan !== null,
         chosen: { node, partName: part.name, answer: m.judged(node) },
-        products: [...new Set([...node.stack.layers, ...(own[0]?.stack.layers ?? [])].map((l) => l.productId))].map(
-          s.productOf,
-        ),
+        products: [...new Set([node.stack, ...own.map((r) => r.stack)].flatMap(productsNamedIn))].map(s.productOf),
         near: nearOf(s.coupons, node),
         liesAs: liesAs(node, own[0]?.face, s.data.products),
         begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map((e) => eventOf(e, m.sources.cards)))
@@ -56,9 +55,12 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
 function liesAs(
   { stack }: RegionNode,
   face: Face | undefined,
-  cans: ReadonlyMap<string, unknown>,
+  cans: ReadonlyMap<string, Product>,
 ): StackView["liesAs"] {
-  const lies = asItLies(stack, face, ({ productId }) => (cans.has(productId) ? productId : null));
+  const lies = asItLies(stack, face, {
+    ...cansAmong(cans),
+    standsFor: ({ productId }) => (cans.has(productId) ? productId : null),
+  });
   return lies.differences.length > 0 ? lies : null;
 }
 

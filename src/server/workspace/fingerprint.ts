@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import type { Shop } from "@/contracts";
 import { MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { airAt } from "@/core/film";
+import { productsNamedIn, workedWith } from "@/core/model";
 import { type AirSources, expectedOf } from "../shed/air";
 import type { PlanSources } from "./input";
 
@@ -31,8 +32,12 @@ const planFacts = ({ showing: _showing, ways: _ways, wayId: _wayId, ...facts }: 
 
 /** Fingerprint of everything a plan is made from. */
 export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, unknown>): string {
-  const used = new Set(sources.tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
-  for (const e of sources.log) if (e.kind === "done" && e.laid) used.add(e.laid.productId);
+  const used = new Set(sources.tree.flatMap((p) => p.regions.flatMap((r) => productsNamedIn(r.stack))));
+  for (const e of sources.log) {
+    if (e.kind === "done" && e.laid) used.add(e.laid.productId);
+    const withId = e.kind === "asked" ? workedWith(e.work) : null;
+    if (withId !== null) used.add(withId);
+  }
   const facts = [...used].sort().map((id) => products.get(id));
   const regions = sources.tree.map((p) => [p.name, p.regions.map((r) => [r.region, r.stack, r.overrides])]);
   return (

@@ -9,7 +9,7 @@ import {
 } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import type { OpRecord } from "@/core/history";
-import { asItLies, fold, standsAmong } from "@/core/history";
+import { asItLies, cansAmong, fold } from "@/core/history";
 import { opIds, type Product, readKey } from "@/core/model";
 import type { PlanInput } from "@/core/plan";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
@@ -80,7 +80,7 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
   const latestAt = new Date(atMs + AHEAD_DAYS * MIN_PER_DAY * MS_PER_MIN).toISOString();
   const told = log.filter((e) => e.at < latestAt).map((e) => eventOf(e, sources.cards));
   const { records, notYet, faces } = fold(told);
-  const standsFor = standsAmong(sources.products);
+  const cans = cansAmong(sources.products);
   const fromMin = Math.max(begins(records, tree, nowMin), nowMin - OLDEST_DAYS * MIN_PER_DAY) - MIN_PER_DAY;
   const nodes = tree.flatMap((p) => p.regions.map((r) => ({ ...r, count: p.count })));
   // by the whole hour, so that it is not assembled anew every minute
@@ -93,7 +93,7 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
   return {
     regions: nodes.map(({ region, stack, count }) => {
       const face = faces.get(region.id);
-      const lies = asItLies(stack, face, standsFor);
+      const lies = asItLies(stack, face, cans);
       return { region, count, face, ...lies };
     }),
     productOf,

@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import type { RegionNode } from "@/contracts";
 import { type JudgeAnswer, type JudgeInput, judgeWithDoubts } from "@/core/judge";
-import type { Product } from "@/core/model";
+import { type Product, productsNamedIn } from "@/core/model";
 import { judgeRegion, type PlanInput } from "@/core/plan";
 import type { PlanRegion } from "@/core/work";
 
@@ -40,8 +40,7 @@ function textOf(productOf: (id: string) => Product): (pile: Pile) => string {
     return own;
   };
   return ({ region, stack }) => {
-    const ids = stack.layers.flatMap((l) => [l.productId, l.thinnerId ?? [], l.mixedWithId ?? []].flat());
-    return JSON.stringify([region, stack]) + [...new Set(ids)].map(text).join("");
+    return JSON.stringify([region, stack]) + productsNamedIn(stack).map(text).join("");
   };
 }
 

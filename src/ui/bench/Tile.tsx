@@ -46,8 +46,9 @@ export function Tile({
   const besides = useRef<HTMLDialogElement>(null);
   const op = tile.op!;
   const pile = pileAt(op, screen.films[tile.regionId] ?? []);
-  const product = op.productId === null ? null : (screen.products[op.productId] ?? null);
-  const title = workText(op, product?.name ?? null);
+  const productId = op.productId ?? op.withId ?? null;
+  const product = productId === null ? null : (screen.products[productId] ?? null);
+  const title = workText(op, (id) => screen.products[id]?.name);
   const name = screen.names[tile.regionId] ?? "";
   const caution = product ? safetyLine(product) : workSafety(op);
   const check = tile.check;

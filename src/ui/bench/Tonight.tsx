@@ -18,7 +18,7 @@ export function Tonight({ screen }: { screen: BenchScreen }) {
             <strong>{clock(o.startMin, timeZone)}</strong>
             <span>
               <span className="font-semibold">{screen.names[o.regionId]}</span>:{" "}
-              {workText(o, o.productId === null ? null : (screen.products[o.productId]?.name ?? null))}
+              {workText(o, (id) => screen.products[id]?.name)}
               {o.state === "in-hand" && <span className="soft"> (in hand)</span>}
             </span>
           </li>

@@ -96,7 +96,7 @@ export function Conflict({
   screen: PlanScreen;
 }) {
   const words = (op: NonNullable<typeof answer.from>) =>
-    `${nameOf(screen, op.regionId)}: ${workText(op, op.productId === null ? null : (screen.products[op.productId]?.name ?? null))}`;
+    `${nameOf(screen, op.regionId)}: ${workText(op, (id) => screen.products[id]?.name)}`;
   const text = conflictText(answer, words(answer.op), answer.from ? words(answer.from) : null);
   const byId = new Map([...answer.ops, answer.op].map((o) => [o.id, o]));
   const named = (id: string) => {

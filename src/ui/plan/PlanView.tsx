@@ -125,8 +125,7 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
   const desk = useMoves(screen.modelId, screen.plan?.plannedMs ?? 0);
   const view = (VIEWS.find(([id]) => id === params.get("view"))?.[0] ?? "lanes") satisfies View;
   const chosen = answer.ops.find((o) => o.id === params.get("op")) ?? null;
-  const productName = (op: PlannedOp) => (op.productId === null ? null : (screen.products[op.productId]?.name ?? null));
-  const titleOf = (op: PlannedOp) => workText(op, productName(op));
+  const titleOf = (op: PlannedOp) => workText(op, (id) => screen.products[id]?.name);
   const nameOf = (id: string) => screen.regions.find((r) => r.id === id)?.name ?? "";
   const words = (opId: string) => {
     const op = answer.ops.find((o) => o.id === opId);

@@ -24,8 +24,7 @@ export function PrintCard({ screen, modelName }: { screen: PlanScreen; modelName
   const { timeZone } = screen;
   const evenings = eveningsOf(answer, screen.backdrop?.sessions ?? [], screen.products);
   const nameOf = (id: string) => screen.regions.find((r) => r.id === id)?.name ?? "";
-  const titleOf = (op: PlannedOp) =>
-    workText(op, op.productId === null ? null : (screen.products[op.productId]?.name ?? null));
+  const titleOf = (op: PlannedOp) => workText(op, (id) => screen.products[id]?.name);
   return (
     <main className="p-4 print:p-0">
       <div className="mb-4 flex flex-wrap items-center gap-3 print:hidden">

@@ -1,6 +1,7 @@
 import type { PlanScreen } from "@/contracts";
 import type { CarryIn, PlanAnswer, PlannedOp } from "@/core/plan";
 import { CLEANING_MIN } from "@/core/reference";
+import { productsOfWork } from "@/core/work";
 import { safetyLine, workSafety } from "@/messages";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
@@ -83,14 +84,18 @@ function packingOf(ops: readonly PlannedOp[], products: Products): readonly stri
       if (p.potLifeMin !== null) things.add("mixing cups, scale and timer");
     }
     if (op.abrasive) {
-      const { from, to, wet } = op.abrasive;
-      things.add(`${wet ? "wet-or-dry " : ""}P${from}${to === from ? "" : `–P${to}`} paper`);
-      if (wet) things.add("water and a drop of soap");
+      const { from, to, wet, papers } = op.abrasive;
+      if (!papers) things.add(`${wet ? "wet-or-dry " : ""}P${from}${to === from ? "" : `–P${to}`} paper`);
+      for (const p of papers ?? []) things.add(`${p.wet ? "wet-or-dry " : ""}P${p.grit} paper`);
+      if (wet || papers?.some((p) => p.wet)) things.add("water and a drop of soap");
     }
     if (op.dusty) things.add("tack cloth");
     if (op.kind === "mask") things.add("masking tape");
     if (op.kind === "inspect") things.add("a raking lamp");
-    if (op.step === "degrease" || op.step === "wipe") things.add("lint-free cloths and degreaser");
+    const others = productsOfWork(op).filter((id) => id !== op.productId);
+    for (const id of others) if (products[id]) things.add(products[id].name);
+    if (op.step === "degrease" || op.step === "wipe")
+      things.add(op.withId ? "lint-free cloths" : "lint-free cloths and degreaser");
   }
   return [...things];
 }
@@ -100,7 +105,8 @@ export function cautionsOf(ops: readonly PlannedOp[], products: Products): reado
   const lines = ops.flatMap((o) => {
     const without = workSafety(o);
     if (without) return [`${o.extra?.kind === "strip" ? "Stripping" : "Rubbing down"}: ${without}`];
-    const p = o.productId === null ? undefined : products[o.productId];
+    const id = o.productId ?? o.withId;
+    const p = id ? products[id] : undefined;
     return p ? [`${p.name}: ${safetyLine(p)}`] : [];
   });
   return [...new Set(lines)];

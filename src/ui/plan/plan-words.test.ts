@@ -137,12 +137,12 @@ describe("every word has its own", () => {
     expect(said.at(-1)).toContain("40 minutes");
   });
   it("kinds of work", () => {
-    const blank = { step: null, coat: 1, of: 1, abrasive: null, layerId: "l", round: undefined };
+    const blank = { step: null, coat: 1, of: 1, abrasive: null, productId: "white", layerId: "l", round: undefined };
     const kinds = ["coat", "turn", "inspect", "mask", "unmask", "fit", "sand"] as const;
-    const titles = kinds.map((kind) => workText({ ...blank, kind }, "White"));
+    const titles = kinds.map((kind) => workText({ ...blank, kind }, () => "White"));
     expect(new Set(titles).size).toBe(kinds.length);
-    expect(workText({ ...blank, kind: "mask", layerId: null }, null)).not.toBe(titles[3]);
-    expect(workText({ ...blank, kind: "coat", round: 2 }, "White")).toBe("White, round 2");
+    expect(workText({ ...blank, kind: "mask", layerId: null }, () => null)).not.toBe(titles[3]);
+    expect(workText({ ...blank, kind: "coat", round: 2 }, () => "White")).toBe("White, round 2");
   });
   it("notices", () => {
     const regionId = "r";

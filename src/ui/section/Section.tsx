@@ -8,6 +8,10 @@ import { MaterialPattern } from "./textures";
 
 export interface SectionFilm extends FilmIn {
   readonly name: string;
+  /** its place in the pile, from 1: what leaves no film has a place and is not drawn */
+  readonly n: number;
+  /** the layer whose foot its seam is, 0 = the bare face */
+  readonly seam: number;
   /** #rrggbb */
   readonly colour: string;
   readonly sheen: Sheen;
@@ -105,7 +109,7 @@ export function Section({ films, group, materialName, ridgeUm, detailUm }: Secti
       {films.map((film, i) => (
         <SeamTag
           key={`${film.name}${i}`}
-          n={i + 1}
+          n={film.n}
           top={TOP + g.bands[i]!.topPx}
           height={g.bands[i]!.heightPx}
           verdict={film.verdict}

@@ -1,33 +1,38 @@
 import type { JudgeAnswer, PlacedVerdict } from "@/core/judge";
-import { type Product, type Stack, type Verdict, worseVerdict } from "@/core/model";
+import { FILM_ROLES, isOneOf, type Product, type Stack, type Verdict, worseVerdict } from "@/core/model";
 import { filmText } from "@/format";
 import { HEAVINESS_NAME, reasonText, SHEEN_NAME, VERDICT_NAME } from "@/messages";
 import type { SectionFilm } from "./Section";
 
 type Judged = Extract<JudgeAnswer, { outcome: "judged" }>;
 
-/** Verdicts at the foot of layer i: the bare face for the lowest, a seam for the others. */
-const verdictsAt = (verdicts: readonly PlacedVerdict[], i: number): readonly PlacedVerdict[] =>
-  verdicts.filter((v) => (i === 0 ? v.where.kind === "region" : v.where.kind === "seam" && v.where.layer === i));
+/** Verdicts at a seam: of the bare face where it is 0, under that layer elsewhere. */
+const verdictsAt = (verdicts: readonly PlacedVerdict[], seam: number): readonly PlacedVerdict[] =>
+  verdicts.filter((v) => (seam === 0 ? v.where.kind === "region" : v.where.kind === "seam" && v.where.layer === seam));
 
-/** A judged pile as the films the section draws. */
+/** A judged pile as the films the section draws; what leaves none is left out. */
 export const filmsOf = (
   stack: Stack,
   productOf: (id: string) => Product,
   { ledger, verdicts }: Judged,
 ): readonly SectionFilm[] =>
-  ledger.map(({ addedUm, takenUm }, i) => {
-    const p = productOf(stack.layers[i]!.productId);
-    return {
-      name: p.name,
-      colour: p.colour,
-      sheen: p.sheen,
-      addedUm,
-      takenUm,
-      putty: p.role === "putty",
-      verdict: verdictsAt(verdicts, i).reduce<Verdict>((worst, v) => worseVerdict(worst, v.verdict), "ok"),
-    };
-  });
+  ledger
+    .map((line, i) => ({ ...line, i, p: productOf(stack.layers[i]!.productId) }))
+    .filter(({ p }) => isOneOf(FILM_ROLES)(p.role))
+    .map(({ addedUm, takenUm, i, p }, k) => {
+      const seam = k === 0 ? 0 : i;
+      return {
+        name: p.name,
+        n: i + 1,
+        seam,
+        colour: p.colour,
+        sheen: p.sheen,
+        addedUm,
+        takenUm,
+        putty: p.role === "putty",
+        verdict: verdictsAt(verdicts, seam).reduce<Verdict>((worst, v) => worseVerdict(worst, v.verdict), "ok"),
+      };
+    });
 
 /** The section told in words, top first: what a screen reader hears in place of the drawing. */
 export function pileText(
@@ -37,15 +42,15 @@ export function pileText(
   ground: { materialName: string; ridgeUm: number | null; detailUm: number | null },
 ): readonly string[] {
   const films = filmsOf(stack, productOf, answer);
-  const lines = films.map((f, i) => {
-    const l = stack.layers[i]!;
+  const lines = films.map((f, k) => {
+    const l = stack.layers[f.n - 1]!;
     const coats = `${l.coats} ${HEAVINESS_NAME[l.heaviness]} ${l.coats === 1 ? "coat" : "coats"}`;
     const rub = f.takenUm > 0 ? `, ${filmText(f.takenUm)} sanded off` : "";
-    const marks = verdictsAt(answer.verdicts, i)
+    const marks = verdictsAt(answer.verdicts, f.seam)
       .filter((v) => v.verdict !== "ok")
       .map((v) => `${VERDICT_NAME[v.verdict]}: ${reasonText(v.code, v.missing)}`);
-    const below = i === 0 ? "Over the bare face" : `Over ${films[i - 1]!.name}`;
-    return `Layer ${i + 1}, ${f.name}, ${SHEEN_NAME[f.sheen]}: ${coats}, ${filmText(f.addedUm)} dry${rub}. ${below}: ${marks.length > 0 ? marks.join(" ") : `${VERDICT_NAME.ok}.`}`;
+    const below = k === 0 ? "Over the bare face" : `Over ${films[k - 1]!.name}`;
+    return `Layer ${f.n}, ${f.name}, ${SHEEN_NAME[f.sheen]}: ${coats}, ${filmText(f.addedUm)} dry${rub}. ${below}: ${marks.length > 0 ? marks.join(" ") : `${VERDICT_NAME.ok}.`}`;
   });
   const build = films.reduce((sum, f) => sum + f.addedUm - f.takenUm, 0);
   const face = [

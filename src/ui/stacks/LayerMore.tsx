@@ -1,28 +1,39 @@
 "use client";
 
 import { useState } from "react";
-import { FILM_ROLES, isOneOf, type Layer, type Product, type SetUp, type Tape } from "@/core/model";
+import {
+  FILM_ROLES,
+  HELPER_ROLES,
+  isOneOf,
+  type Layer,
+  type Product,
+  type Role,
+  type SetUp,
+  type Tape,
+} from "@/core/model";
 import { TACK_NAME } from "@/messages";
 import { NumberCell, SelectCell, TickCell } from "../components/cells";
 import { ProductOptions } from "../components/ProductOptions";
 import type { SaveField } from "../hooks/useRow";
+import { Cup } from "./Cup";
 
+/** Share of a face its spots make up where nobody measured (est.). */
+const USUAL_SPOT_SHARE = 0.1;
 const NO_TAPE: Tape = { tack: "low", onMin: null, offMin: null };
 const YES_NO = { no: "no", yes: "yes" };
 
-/** What is seldom asked of a layer: depth of a fill, warmth, tape, the gap between its own coats. */
+/** What is seldom asked of a layer: what else is in the cup, depth of a fill, warmth, tape, the gap between its own coats. */
 export function LayerMore({
   layer,
   product,
   of,
-  others,
+  shelf,
   save,
 }: {
   layer: Layer;
   product: Product;
   of: string;
-  /** what may stand in its place */
-  others: readonly Product[];
+  shelf: readonly Product[];
   save: SaveField;
 }) {
   const [fault, setFault] = useState<string | null>(null);
@@ -33,10 +44,20 @@ export function LayerMore({
     layer.tape != null,
     layer.setUp?.backing,
     layer.scuffWet,
+    layer.thinnerId ?? layer.thinRatio,
+    layer.mixedWithId,
+    layer.mixUsed,
+    layer.setUp?.batchMin != null,
+    layer.setUp?.shaded,
+    layer.setUp?.activator,
+    layer.setUp?.edgesCovered === false,
+    layer.spot != null,
   ].filter(Boolean).length;
   const setUp = (fields: Partial<SetUp>) => save({ setUp: { ...layer.setUp, ...fields } });
   const sprayed = product.method === "aerosol" || product.method === "airbrush" || product.method === "spray-gun";
-  if (!isOneOf(FILM_ROLES)(product.role)) return null;
+  const film = isOneOf(FILM_ROLES)(product.role);
+  const glue = product.family === "cyanoacrylate";
+  const others = shelf.filter((p) => p.id !== product.id && isOneOf(film ? FILM_ROLES : HELPER_ROLES)(p.role));
   return (
     <details className="mt-1.5 text-sm" open={told > 0 || undefined}>
       <summary className="cursor-pointer soft">More of this layer{told > 0 && ` (${told} told)`}</summary>
@@ -73,7 +94,33 @@ export function LayerMore({
             />
           </>
         )}
-        {layer.coats > 1 && (
+        {glue && (
+          <TickCell
+            label="set with activator"
+            field="activator"
+            value={layer.setUp?.activator ?? false}
+            save={({ activator }) => setUp({ activator: activator === true })}
+          />
+        )}
+        {product.family === "uv-acrylate" && (
+          <TickCell
+            label="light does not reach all of it"
+            field="shaded"
+            value={layer.setUp?.shaded ?? false}
+            save={({ shaded }) => setUp({ shaded: shaded === true })}
+          />
+        )}
+        {SEALS.has(product.role) && (
+          <TickCell
+            label="edges and cut faces covered too"
+            field="edgesCovered"
+            value={layer.setUp?.edgesCovered ?? true}
+            save={({ edgesCovered }) => setUp({ edgesCovered: edgesCovered === true })}
+          />
+        )}
+        {film && <Spot layer={layer} of={of} save={save} />}
+        {film && <Cup layer={layer} product={product} shelf={shelf} of={of} save={save} />}
+        {film && layer.coats > 1 && (
           <NumberCell
             value={layer.coatGapMin ?? null}
             field="coatGapMin"
@@ -97,7 +144,7 @@ export function LayerMore({
         {layer.before.includes("scuff") && (
           <TickCell label="scuffed wet" field="scuffWet" value={layer.scuffWet ?? false} save={save} />
         )}
-        {sprayed && (
+        {film && sprayed && (
           <NumberCell
             value={layer.setUp?.canTempC ?? null}
             field="canTempC"
@@ -107,13 +154,59 @@ export function LayerMore({
             className="w-44"
           />
         )}
-        <TapeFields tape={layer.tape ?? null} of={of} save={save} />
+        {film && (
+          <TapeFields tape={layer.tape ?? null} masks={shelf.filter((p) => p.role === "masking")} of={of} save={save} />
+        )}
       </div>
     </details>
   );
 }
 
-function TapeFields({ tape, of, save }: { tape: Tape | null; of: string; save: SaveField }) {
+const SEALS: ReadonlySet<Role> = new Set<Role>(["sealer", "primer", "primer-highbuild"]);
+const WHOLE = "whole";
+const SPOTS = "spots";
+
+/** Laid on the whole face, or on a share of it. */
+function Spot({ layer, of, save }: { layer: Layer; of: string; save: SaveField }) {
+  const told = layer.spot == null ? "usual" : layer.spot === false ? WHOLE : SPOTS;
+  const choose: SaveField = ({ spot }) =>
+    save({ spot: spot === WHOLE ? false : spot === SPOTS ? USUAL_SPOT_SHARE : null });
+  return (
+    <>
+      <SelectCell
+        value={told}
+        field="spot"
+        label={`Where ${of} lies`}
+        options={{ usual: "lies as its role goes", [WHOLE]: "on the whole face", [SPOTS]: "on spots only" }}
+        save={choose}
+        className="w-44"
+      />
+      {told === SPOTS && (
+        <NumberCell
+          value={(layer.spot as number) * 100}
+          field="spot"
+          label={`Share of the face under ${of}`}
+          unit="% of the face"
+          save={({ spot }) => save({ spot: typeof spot === "number" ? spot / 100 : spot })}
+          className="w-36"
+        />
+      )}
+    </>
+  );
+}
+
+function TapeFields({
+  tape,
+  masks,
+  of,
+  save,
+}: {
+  tape: Tape | null;
+  masks: readonly Product[];
+  of: string;
+  save: SaveField;
+}) {
+  const own = masks.find((m) => m.id === tape?.productId);
   const part: SaveField = async (fields) => {
     const problem = await save({ tape: { ...(tape ?? NO_TAPE), ...fields } });
     return problem
@@ -130,10 +223,21 @@ function TapeFields({ tape, of, save }: { tape: Tape | null; of: string; save: S
         save={({ tape: on }) => save({ tape: on === YES_NO.yes ? NO_TAPE : null })}
         className="w-36"
       />
+      {tape && masks.length > 0 && (
+        <SelectCell
+          value={tape.productId ?? ""}
+          field="productId"
+          label={`Mask on ${of}`}
+          empty="– which tape –"
+          options={Object.fromEntries(masks.map((m) => [m.id, m.name]))}
+          save={part}
+          className="w-44"
+        />
+      )}
       {tape && (
         <>
           <SelectCell
-            value={tape.tack}
+            value={own?.tack ?? tape.tack}
             field="tack"
             label={`Tack of the tape on ${of}`}
             options={TACK_NAME}

@@ -6,16 +6,25 @@ const GUTTER_PX = 48;
 const SECTION_PX = 330;
 
 /** Lines from each seam of the drawing to the words about it; only where both stand side by side. */
-export function Leaders({ seamsPx, list }: { seamsPx: readonly number[]; list: RefObject<HTMLDivElement | null> }) {
+export function Leaders({
+  seamsPx,
+  seams,
+  list,
+}: {
+  seamsPx: readonly number[];
+  /** the layer each seam is under, 0 = the bare face */
+  seams: readonly number[];
+  list: RefObject<HTMLDivElement | null>;
+}) {
   const [ends, setEnds] = useState<readonly (number | null)[]>([]);
-  const count = seamsPx.length;
+  const told = seams.join();
   useEffect(() => {
     const box = list.current;
     if (!box) return;
     const measure = () => {
       const top = box.getBoundingClientRect().top;
       setEnds(
-        Array.from({ length: count }, (_, i) => {
+        told.split(",").map((i) => {
           const card = box.querySelector(`[data-seam="${i}"]`);
           return card ? card.getBoundingClientRect().top - top + 16 : null;
         }),
@@ -25,7 +34,7 @@ export function Leaders({ seamsPx, list }: { seamsPx: readonly number[]; list: R
     const watch = new ResizeObserver(measure);
     watch.observe(box);
     return () => watch.disconnect();
-  }, [count, list]);
+  }, [told, list]);
   return (
     <svg
       className="pointer-events-none absolute top-0 hidden h-full xl:block"

@@ -4,8 +4,8 @@ import { Search } from "lucide-react";
 import { useRef } from "react";
 import type { JudgedRegion, StackView } from "@/contracts";
 import type { PlacedVerdict } from "@/core/judge";
-import type { Layer, PrepStep, Product, Stack } from "@/core/model";
-import { FILM_ROLES, isOneOf, PREP_STEPS } from "@/core/model";
+import type { Layer, LiquidPrep, PrepStep, Product, Stack } from "@/core/model";
+import { FILM_ROLES, HELPER_ROLES, isOneOf, LIQUID_PREP, PREP_STEPS } from "@/core/model";
 import { materialFacts, unconfirmed } from "@/core/reference";
 import { relativeDay } from "@/format";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "@/messages";
@@ -22,6 +22,7 @@ import { CopyStack } from "./CopyStack";
 import { LayerCard } from "./LayerCard";
 import { Leaders } from "./Leaders";
 import { LiesOtherwise } from "./LiesOtherwise";
+import { LiquidSelect, withLiquid } from "./Liquids";
 import { freshLayerId } from "./layers";
 import { arrayMove, SortableLayer, SortablePile } from "./SortablePile";
 import { Totals } from "./Totals";
@@ -29,6 +30,15 @@ import { type ChangeStack, useStack } from "./useStack";
 import { Verdicts, type VerdictTools } from "./Verdicts";
 
 type Judged = Extract<JudgedRegion["answer"], { outcome: "judged" }>;
+
+const BARE = "the bare face";
+/** What a step is done with where nobody says. */
+const USUAL_LIQUID: Readonly<Record<LiquidPrep, string>> = {
+  degrease: "with the usual",
+  derust: "by brush and paper",
+  wash: "with soap and water",
+  wipe: "with a damp cloth",
+};
 
 const newLayer = (id: string, productId: string): Layer => ({
   id,
@@ -64,6 +74,7 @@ export function StackEditor({
     regionId: region.id,
     reasons: new Map(node.overrides.map((o) => [o.key, o.reason])),
     carryOut,
+    nameOf: (id) => byId.get(id)?.name,
     unreadCard: (layer) => {
       const product = stack.layers[layer] && byId.get(stack.layers[layer].productId);
       return product && unconfirmed(product).includes("carriers") ? product.id : null;
@@ -112,7 +123,7 @@ export function StackEditor({
         </div>
         <div ref={list} className="grid gap-2">
           <AddLayer
-            products={products.filter((p) => isOneOf(FILM_ROLES)(p.role))}
+            products={products.filter((p) => isOneOf(FILM_ROLES)(p.role) || isOneOf(HELPER_ROLES)(p.role))}
             add={(productId) => change((s) => ({ ...s, layers: [...s.layers, newLayer(freshLayerId(), productId)] }))}
           />
           {answer.outcome === "incomplete" ? (
@@ -128,7 +139,7 @@ export function StackEditor({
               answer={answer}
               stack={shown}
               productOf={productOf}
-              shelf={products.filter((p) => isOneOf(FILM_ROLES)(p.role))}
+              shelf={products}
               change={change}
               tools={tools}
               gapText={(layerId) => {
@@ -141,8 +152,9 @@ export function StackEditor({
           )}
           <Preparation
             stack={shown}
-            materialName={region.material ? MATERIAL_NAME[region.material] : "the bare face"}
+            materialName={region.material ? MATERIAL_NAME[region.material] : BARE}
             offered={material?.prep ?? []}
+            shelf={products}
             change={change}
           >
             {answer.outcome === "judged" && (
@@ -150,7 +162,7 @@ export function StackEditor({
             )}
           </Preparation>
         </div>
-        {films.length > 0 && <Leaders seamsPx={seamHeights(films)} list={list} />}
+        {films.length > 0 && <Leaders seamsPx={seamHeights(films)} seams={films.map((f) => f.seam)} list={list} />}
       </div>
     </div>
   );
@@ -229,7 +241,7 @@ function Pile({
                     n={i + 1}
                     layer={layer}
                     product={productOf(layer.productId)}
-                    others={shelf.filter((p) => p.id !== layer.productId)}
+                    shelf={shelf}
                     dryUm={answer.ledger[i]!.addedUm}
                     change={change}
                     grip={grip}
@@ -275,6 +287,7 @@ function Preparation({
   stack,
   materialName,
   offered,
+  shelf,
   change,
   children,
 }: {
@@ -282,14 +295,16 @@ function Preparation({
   materialName: string;
   /** steps this material usually asks for, put in with it */
   offered: readonly PrepStep[];
+  shelf: readonly Product[];
   change: ChangeStack;
   children: React.ReactNode;
 }) {
   const toggle = (step: PrepStep) =>
-    void change((s) => ({
-      ...s,
-      prep: PREP_STEPS.filter((p) => (p === step ? !s.prep.includes(p) : s.prep.includes(p))),
-    }));
+    void change((s) => {
+      const prep = PREP_STEPS.filter((p) => (p === step ? !s.prep.includes(p) : s.prep.includes(p)));
+      const gone = isOneOf(LIQUID_PREP)(step) && !prep.includes(step) && s.prepWith?.[step];
+      return { ...s, prep, ...(gone ? { prepWith: withLiquid(s.prepWith, step, null) } : {}) };
+    });
   return (
     <>
       <div className="px-2.5 py-1" data-seam="0">
@@ -299,19 +314,30 @@ function Preparation({
         className="rounded-box border-2 border-dashed border-secondary/60 p-2.5"
         aria-label="Preparation of the bare face"
       >
-        <h3 className="font-bold">{materialName}, bare: first</h3>
+        <h3 className="font-bold">Before anything goes on {materialName === BARE ? BARE : `bare ${materialName}`}</h3>
         <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
           {PREP_STEPS.map((s) => (
-            <label key={s} className="flex items-center gap-1.5">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={stack.prep.includes(s)}
-                onChange={() => toggle(s)}
-              />
-              {PREP_NAME[s].toLowerCase()}
-              {offered.includes(s) && <span className="badge badge-sm badge-outline">offered</span>}
-            </label>
+            <span key={s} className="flex flex-wrap items-center gap-1.5">
+              <label className="flex items-center gap-1.5">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  checked={stack.prep.includes(s)}
+                  onChange={() => toggle(s)}
+                />
+                {PREP_NAME[s].toLowerCase()}
+                {offered.includes(s) && <span className="badge badge-sm badge-outline">offered</span>}
+              </label>
+              {isOneOf(LIQUID_PREP)(s) && stack.prep.includes(s) && (
+                <LiquidSelect
+                  label={`${PREP_NAME[s]} with`}
+                  value={stack.prepWith?.[s]}
+                  shelf={shelf}
+                  usual={USUAL_LIQUID[s]}
+                  choose={(id) => void change((p) => ({ ...p, prepWith: withLiquid(p.prepWith, s, id) }))}
+                />
+              )}
+            </span>
           ))}
         </div>
         {offered.length > 0 && (

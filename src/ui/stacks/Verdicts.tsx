@@ -8,7 +8,7 @@ import { planCouponAction } from "@/actions/coupons";
 import { overrideAction } from "@/actions/stacks";
 import type { PlacedVerdict } from "@/core/judge";
 import type { Remedy } from "@/core/rules";
-import { remedyText, verdictText, wouldText } from "@/messages";
+import { liquidText, type NameOf, remedyText, verdictText, wouldText } from "@/messages";
 import { VerdictMark } from "../components/VerdictMark";
 import { useAct } from "../hooks/useAct";
 
@@ -19,6 +19,7 @@ export interface VerdictTools {
   readonly carryOut: (key: string, n: number) => Promise<unknown>;
   /** id of the card of a layer whose carrier is only its kind's word; null = it is known, or nobody knows */
   readonly unreadCard: (layer: number) => string | null;
+  readonly nameOf: NameOf;
 }
 
 /** One verdict: mark, reason, and what puts it right; a finish stop may be answered with a written reason. */
@@ -29,6 +30,7 @@ function OneVerdict({ v, tools }: { v: PlacedVerdict; tools: VerdictTools }) {
       <p className="flex items-start gap-2">
         <VerdictMark verdict={v.verdict} />
         <span>
+          {v.liquid && <strong>{liquidText(v.liquid, tools.nameOf)} </strong>}
           {verdictText(v)}
           {v.evidence === "own-coupon" && v.verdict === "care" && (
             <strong> Your own coupon passed: no trial needed any more.</strong>

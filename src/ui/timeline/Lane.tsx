@@ -133,6 +133,7 @@ const SHORT: Readonly<Record<PlannedOp["kind"], string>> = {
   coat: "coat",
   "part-coat": "part",
   sand: "sand",
+  helper: "wipe",
   turn: "turn",
   inspect: "look",
   mask: "mask",

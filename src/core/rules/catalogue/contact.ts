@@ -1,6 +1,6 @@
 /** Rules on liquids and helpers that touch a face without staying: wipes, strippers, glue, softeners, polish. */
 
-import { familiesWith, materialsWith } from "../../reference";
+import { familiesWith, materialsWith, STRIP_FACTS } from "../../reference";
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { advise, rulesFor, waitFor } from "../rule";
 
@@ -141,6 +141,26 @@ export const CONTACT_RULES = rulesFor("contact", [
     verdict: "care",
     evidence: "safety-practice",
     when: all(stripper, is("region.leadRisk", "assumed", "told"), no("layer.filmBelow")),
+    remedy: [advise("collect-waste")],
+  },
+  {
+    id: "blasting-harms",
+    verdict: "stop",
+    when: all(is("contact.strip", "blasted"), is("region.group", ...STRIP_FACTS.blasted.harms)),
+    remedy: [advise("strip-by-hand")],
+  },
+  {
+    id: "bath-soaks-in",
+    verdict: "stop",
+    when: all(is("contact.strip", "bath"), is("region.group", ...STRIP_FACTS.bath.harms)),
+    remedy: [advise("strip-by-hand")],
+  },
+  {
+    id: "stripping-lead",
+    verdict: "care",
+    kind: "safety",
+    evidence: "safety-practice",
+    when: all(is("contact.strip", "by-hand", "blasted"), is("region.leadRisk", "told")),
     remedy: [advise("collect-waste")],
   },
 ]);

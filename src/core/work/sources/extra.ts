@@ -1,28 +1,52 @@
+import { MIN_PER_HOUR } from "../../base";
 import type { Face, FaceWork, OpRecord } from "../../history";
-import type { ExtraKind, ExtraWork, Region } from "../../model";
-import { EXTRA_LABOUR } from "../../reference";
+import { type ExtraKind, type ExtraWork, type Product, type Region, workedWith } from "../../model";
+import { wetOnly } from "../../policy";
+import { EXTRA_LABOUR, type Labour, STRIP_FACTS } from "../../reference";
 import { blankOperation, type Chain, coveredCoats, LAYS_PAINT, type Operation } from "../operations";
 import type { Wait } from "../types";
-import { DUST_SETTLED, dryAgain, HANDLED, minutesFor, NO_WAIT } from "./put-together";
+import { DUST_SETTLED, dryAgain, HANDLED, leavesFace, minutesFor, NO_WAIT } from "./put-together";
+
+type WorkOf<K extends ExtraKind> = Extract<ExtraWork, { kind: K }>;
 
 /** Source: work no layer asks for. What an extra piece waits for in the film below it, and what waits for it: one row a kind. */
 interface ExtraLaw<K extends ExtraKind> {
   readonly below: Wait;
-  readonly after: (region: Region, work: Extract<ExtraWork, { kind: K }>, onFilm: boolean) => Wait;
+  readonly after: (region: Region, work: WorkOf<K>, onFilm: boolean, liquid: Product | null) => Wait;
+  readonly labour: (work: WorkOf<K>) => Labour;
 }
 
 const EXTRA: { readonly [K in ExtraKind]: ExtraLaw<K> } = {
-  wash: { below: HANDLED, after: (region, { how }, onFilm) => dryAgain(region, how, onFilm) },
-  wipe: { below: HANDLED, after: () => ({ kind: "wipe-flash" }) },
+  wash: {
+    below: HANDLED,
+    after: (region, { how }, onFilm) => dryAgain(region, how, onFilm),
+    labour: () => EXTRA_LABOUR.wash,
+  },
+  wipe: {
+    below: HANDLED,
+    after: (region, _, onFilm, liquid) => leavesFace(region, liquid, onFilm),
+    labour: () => EXTRA_LABOUR.wipe,
+  },
   rub: {
     below: { kind: "sandable" },
     after: (region, { wet }, onFilm) => (wet ? dryAgain(region, "wet-rub", onFilm) : DUST_SETTLED),
+    labour: () => EXTRA_LABOUR.rub,
   },
   // it may come off wet or dry; what took it off has to be gone before the face is got ready again
-  strip: { below: NO_WAIT, after: () => ({ kind: "wipe-flash" }) },
+  strip: { below: NO_WAIT, after: afterStrip, labour: ({ way }) => STRIP_FACTS[way ?? "by-hand"].labour },
 };
 
 const lawOf = (work: ExtraWork): ExtraLaw<ExtraKind> => EXTRA[work.kind] as ExtraLaw<ExtraKind>;
+
+/** Left to work, or away; then dry again where it was washed off. */
+function afterStrip(region: Region, { way, awayH }: WorkOf<"strip">): Wait {
+  const facts = STRIP_FACTS[way ?? "by-hand"];
+  if (facts.awayH !== null) return { kind: "fixed", minutes: (awayH ?? facts.awayH) * MIN_PER_HOUR, what: "away" };
+  if (!facts.wet) return wetOnly(region) ? dryAgain(region, "wet-rub") : DUST_SETTLED;
+  const dry = dryAgain(region, "rinse");
+  const dryMin = dry.kind === "part-dry" ? dry.refMin : 0;
+  return { kind: "fixed", minutes: facts.worksMin + dryMin, what: "stripper" };
+}
 
 const extraOp = (region: Region, { opId, work }: FaceWork): Operation => ({
   ...blankOperation,
@@ -30,10 +54,12 @@ const extraOp = (region: Region, { opId, work }: FaceWork): Operation => ({
   regionId: region.id,
   kind: "extra",
   extra: work,
-  handsOnMin: minutesFor(EXTRA_LABOUR[work.kind], region.areaCm2),
+  handsOnMin: minutesFor(lawOf(work).labour(work), region.areaCm2),
+  withId: workedWith(work) ?? undefined,
   ...(work.kind === "rub"
     ? { abrasive: { from: work.grit, to: work.grit, wet: work.wet }, dusty: !work.wet, takesUm: work.takesUm }
     : {}),
+  ...(work.kind === "strip" ? { dusty: STRIP_FACTS[work.way ?? "by-hand"].dusty && !wetOnly(region) } : {}),
 });
 
 /** A chain with its face's extra work in it: what was done at its hour, what is asked for before anything not yet begun. */
@@ -42,6 +68,7 @@ export function withExtra(
   region: Region,
   face: Face | undefined,
   records: ReadonlyMap<string, OpRecord>,
+  productOf: (id: string) => Product,
 ): Chain {
   let { ops, ties } = chain;
   const covered = coveredCoats(chain, records);
@@ -53,11 +80,13 @@ export function withExtra(
     const film = below.findLast((op) => LAYS_PAINT.has(op.kind));
     const next = ops.find(isOpen);
     const law = lawOf(told.work);
+    const withId = workedWith(told.work);
+    const liquid = withId === null ? null : productOf(withId);
     const op = extraOp(region, told);
     ties = [
       ...ties,
       ...(film ? [{ from: film.id, to: op.id, wait: law.below }] : below.slice(-1).map((b) => after(b, op))),
-      ...(next ? [{ from: op.id, to: next.id, wait: law.after(region, told.work, film !== undefined) }] : []),
+      ...(next ? [{ from: op.id, to: next.id, wait: law.after(region, told.work, film !== undefined, liquid) }] : []),
     ];
     ops = [...below, op, ...ops.slice(at)];
   }

@@ -1,15 +1,30 @@
 import type { SeamPlan } from "../../judge";
-import { type BeforeStep, type Layer, type Method, opIds, type Product, type Region, subjectOf } from "../../model";
-import { plannedWftUm } from "../../numbers";
-import { BEFORE_LABOUR, COAT_LABOUR, ROUND_SPOT_SHARE, SAND_LABOUR } from "../../reference";
+import {
+  type BeforeStep,
+  type Layer,
+  type LiquidBefore,
+  type Method,
+  opIds,
+  type Product,
+  type Region,
+  subjectOf,
+} from "../../model";
+import { lastPaper, type Mix, papersOf, plannedWftUm } from "../../numbers";
+import { BEFORE_LABOUR, COAT_LABOUR, NEXT_PAPER_SHARE, ROUND_SPOT_SHARE, SAND_LABOUR } from "../../reference";
 import { isSprayed } from "../../rules";
 import { blankOperation, type Operation } from "../operations";
 import type { Wait } from "../types";
-import { dryAgain, HANDLED, inSteps, minutesFor, NO_WAIT, sideWork, type Work } from "./put-together";
+import { dryAgain, HANDLED, inSteps, leavesFace, minutesFor, NO_WAIT, sideWork, type Work } from "./put-together";
 
 /** Source: a layer, with what is done before it, its coats and their turns, its sanding, the tape laid on it; a round begins with a look. */
 
-export function beforeLayer(work: Work, region: Region, layer: Layer, below: Layer | null): void {
+export function beforeLayer(
+  work: Work,
+  region: Region,
+  layer: Layer,
+  below: Layer | null,
+  productOf: (id: string) => Product,
+): void {
   const belowCoat = below && lastCoatId(below, region);
   const round = roundOf(layer.id);
   if (belowCoat && round !== null && roundOf(below.id) !== round) {
@@ -19,7 +34,9 @@ export function beforeLayer(work: Work, region: Region, layer: Layer, below: Lay
     work.tie(belowCoat, id, HANDLED);
   }
   for (const step of layer.before) {
-    work.push(beforeOp(region, layer, step), waitAfterBefore(region, layer, step));
+    const withId = layer.beforeWith?.[step as LiquidBefore];
+    const wait = waitAfterBefore(region, layer, step, withId ? productOf(withId) : null);
+    work.push({ ...beforeOp(region, layer, step), withId }, wait);
     // warmth on a film still wet with solvent is fire and bubbles: it always waits for touch dry
     if (step === "heat" && belowCoat)
       for (const coatId of [opIds.coat(below.id, below.coats), belowCoat])
@@ -67,7 +84,7 @@ export function afterLayer(work: Work, region: Region, layer: Layer, moreToCome:
     work.waitFor(coatId, opIds.sand(layer.id), { kind: "sandable" });
     work.push(
       sandOp(region, layer, layer.sandAfter),
-      layer.sandAfter.wet ? dryAgain(region, "wet-rub", true) : NO_WAIT,
+      papersOf(layer.sandAfter).some((p) => p.wet) ? dryAgain(region, "wet-rub", true) : NO_WAIT,
     );
   }
   if (!layer.tape || !moreToCome) return;
@@ -88,15 +105,22 @@ const faceId = (coatId: string, face: number): string => (face === 0 ? coatId : 
 
 function sandOp(region: Region, layer: Layer, rub: NonNullable<Layer["sandAfter"]>): Operation {
   const round = roundOf(layer.id) ?? undefined;
+  const papers = papersOf(rub);
+  const share = (round === undefined ? 1 : ROUND_SPOT_SHARE) * (1 + NEXT_PAPER_SHARE * (papers.length - 1));
   return {
     ...blankOperation,
     id: opIds.sand(layer.id),
     regionId: region.id,
     layerId: layer.id,
     kind: "sand",
-    handsOnMin: minutesFor(SAND_LABOUR, region.areaCm2, round === undefined ? 1 : ROUND_SPOT_SHARE),
-    abrasive: { from: rub.grit, to: rub.grit, wet: rub.wet },
-    dusty: !rub.wet,
+    handsOnMin: minutesFor(SAND_LABOUR, region.areaCm2, share),
+    abrasive: {
+      from: rub.grit,
+      to: lastPaper(rub).grit,
+      wet: papers.every((p) => p.wet),
+      ...(papers.length > 1 ? { papers } : {}),
+    },
+    dusty: papers.some((p) => !p.wet),
     takesUm: rub.takesUm,
     round,
   };
@@ -113,10 +137,10 @@ const beforeOp = (region: Region, layer: Layer, step: BeforeStep): Operation => 
   dusty: step === "scuff" && !layer.scuffWet,
 });
 
-function waitAfterBefore(region: Region, layer: Layer, step: BeforeStep): Wait {
+function waitAfterBefore(region: Region, layer: Layer, step: BeforeStep, liquid: Product | null): Wait {
   if (step === "dry") return dryAgain(region, "rinse");
   if (step === "scuff" && layer.scuffWet) return dryAgain(region, "wet-rub", true);
-  return step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
+  return step === "degrease" || step === "wipe" ? leavesFace(region, liquid, true) : NO_WAIT;
 }
 
 /** A coat, and the turns in which its other faces follow once the part can be held; its minutes are shared among them. */
@@ -143,6 +167,7 @@ function coatOps(region: Region, layer: Layer, product: Product, n: number): { c
     dusty: false,
     takesUm: 0,
     round,
+    mix: mixOf(layer),
   };
   const turns = Array.from(
     { length: count },
@@ -156,6 +181,11 @@ function coatOps(region: Region, layer: Layer, product: Product, n: number): { c
     }),
   );
   return { coat, turns };
+}
+
+function mixOf({ thinnerId, thinRatio, mixedWithId }: Layer): Mix | undefined {
+  if (!thinnerId && !thinRatio && !mixedWithId) return undefined;
+  return { thinnerId, thinRatio, mixedWithId };
 }
 
 /** The round a layer was put in for, from 1; null = the user's own layer. */

@@ -1,4 +1,5 @@
-import { type Layer, opIds, type Region, type Tape } from "../../model";
+import { type Layer, opIds, type Product, type Region, type Tape } from "../../model";
+import { tackOf } from "../../numbers";
 import { TAPE_LATEST_MIN } from "../../reference";
 import { sideWork, type Work } from "./put-together";
 
@@ -21,10 +22,16 @@ export function bareOff(work: Work, region: Region, coatId: string): void {
 }
 
 /** Tape on a layer is for the one above it, and comes off after that one's last coat. */
-export function tapeOff(work: Work, region: Region, below: Layer, tape: Tape): void {
+export function tapeOff(
+  work: Work,
+  region: Region,
+  below: Layer,
+  tape: Tape,
+  productOf: (id: string) => Product,
+): void {
   const leastMin = tape.offMin === null ? null : Math.max(0, tape.offMin - (tape.onMin ?? 0));
   const id = opIds.unmask(below.id);
   work.now({ kind: "unmask", leastMin });
   work.push(sideWork(region, "unmask", id, below.id));
-  work.tie(opIds.mask(below.id), id, { kind: "tape-limit", minutes: TAPE_LATEST_MIN[tape.tack] });
+  work.tie(opIds.mask(below.id), id, { kind: "tape-limit", minutes: TAPE_LATEST_MIN[tackOf(tape, productOf)] });
 }

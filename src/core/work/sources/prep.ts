@@ -1,16 +1,24 @@
-import { opIds, type PrepStep, type Region, type Stack } from "../../model";
+import { type LiquidPrep, opIds, type PrepStep, type Product, type Region, type Stack } from "../../model";
 import { wetOnly } from "../../policy";
 import { materialFacts, PREP_LABOUR, UV_BOX_MIN } from "../../reference";
 import { blankOperation, type Operation } from "../operations";
 import type { Wait } from "../types";
-import { dryAgain, minutesFor, NO_WAIT, type Work } from "./put-together";
+import { dryAgain, leavesFace, minutesFor, NO_WAIT, type Work } from "./put-together";
 
 /** Source: getting the bare face ready, step by step as the pile has them. */
-export function prepared(work: Work, region: Region, { prep }: Stack): void {
+export function prepared(
+  work: Work,
+  region: Region,
+  { prep, prepWith }: Stack,
+  productOf: (id: string) => Product,
+): void {
   prep.forEach((step, n) => {
     const wetted = WETS.has(prep[n - 1]);
+    const withId = prepWith?.[step as LiquidPrep];
+    const liquid = withId ? productOf(withId) : null;
     // the wait after a wash is its drying: a dry step behind it asks for none of its own
-    work.push(prepOp(region, step), step === "dry" && wetted ? NO_WAIT : waitAfterPrep(region, step));
+    const wait = step === "dry" && wetted ? NO_WAIT : waitAfterPrep(region, step, liquid);
+    work.push({ ...prepOp(region, step), withId }, wait);
   });
 }
 const WETS: ReadonlySet<PrepStep | undefined> = new Set<PrepStep>(["drain", "wash", "rinse"]);
@@ -30,10 +38,11 @@ function prepOp(region: Region, step: PrepStep): Operation {
   };
 }
 
-function waitAfterPrep(region: Region, step: PrepStep): Wait {
+function waitAfterPrep(region: Region, step: PrepStep, liquid: Product | null): Wait {
   if (step === "wash") return dryAgain(region, "soak");
   if (step === "rinse" || step === "drain" || step === "dry") return dryAgain(region, "rinse");
   if (step === "post-cure") return { kind: "fixed", minutes: UV_BOX_MIN, what: "uv-box" };
   if (step === "key" && wetOnly(region)) return dryAgain(region, "wet-rub");
-  return step === "degrease" || step === "wipe" ? { kind: "wipe-flash" } : { kind: "none" };
+  if (step === "degrease" || step === "wipe") return leavesFace(region, liquid);
+  return step === "derust" && liquid ? dryAgain(region, "rinse") : NO_WAIT;
 }

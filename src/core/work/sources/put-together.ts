@@ -1,6 +1,6 @@
 /** What the sources of work share: how pieces are put together, how long they take, what water they leave. */
 
-import type { Region, Wetting } from "../../model";
+import type { Product, Region, Wetting } from "../../model";
 import {
   ASSUMED_AREA_CM2,
   DUST_SETTLES_MIN,
@@ -70,6 +70,13 @@ export const NO_WAIT: Wait = { kind: "none" };
 export const DUST_SETTLED: Wait = { kind: "fixed", minutes: DUST_SETTLES_MIN, what: "dust" };
 export const HANDLED: Wait = { kind: "milestone", milestone: "handle", leastMin: 0 };
 /** Water leaving a part: its face, and its joints and hollows where it has any. */
+/** A liquid off a face again: water takes as long as a rinse, anything else flashes. Null = none is named, an ordinary wipe. */
+export const leavesFace = (region: Region, liquid: Product | null, underFilm = false): Wait =>
+  liquid && isWater(liquid) ? dryAgain(region, "rinse", underFilm) : WIPED;
+const isWater = ({ carriers }: Product): boolean =>
+  carriers !== "unknown" && carriers.length > 0 && carriers.every((c) => c === "water");
+const WIPED: Wait = { kind: "wipe-flash" };
+
 export const dryAgain = (region: Region, how: Wetting, underFilm = false): Wait => {
   const covered = underFilm || region.conditions.includes("sealed") || region.sealedBy != null;
   return partDryWait(partDryMin(region.material, how, holdsInJoints(region), covered));

@@ -1,3 +1,4 @@
+import type { Product } from "@/core/model";
 import type { PlannedOp } from "@/core/plan";
 import { noticeText, reasonText, workText } from "@/messages";
 import * as server from "@/server";
@@ -5,11 +6,11 @@ import { answer } from "../../http";
 
 const iso = (min: number | null): string | null => (min === null ? null : server.minToIso(min));
 
-function opJson(op: PlannedOp, product: string | null) {
+function opJson(op: PlannedOp, products: ReadonlyMap<string, Product>) {
   return {
     id: op.id,
     region: op.regionId,
-    title: workText(op, product),
+    title: workText(op, (id) => products.get(id)?.name),
     start: iso(op.startMin),
     end: iso(op.endMin),
     state: op.state,
@@ -72,7 +73,7 @@ function planJson({ answer: a, products, document }: server.DocumentPlan) {
         sessions: a.sessions,
         cleanings: a.cleanings,
         spine: a.spine,
-        ops: a.ops.map((op) => opJson(op, op.productId === null ? null : (products.get(op.productId)?.name ?? null))),
+        ops: a.ops.map((op) => opJson(op, products)),
         stock: a.stock.map((l) => ({
           product: l.productId,
           need_ml: l.needMl,

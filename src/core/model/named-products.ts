@@ -1,0 +1,57 @@
+import type { ExtraWork, Layer, Stack, Tape } from "./types";
+
+type Named = Pick<Stack, "prepWith" | "layers">;
+
+/** A product a pile names, and the field that names it. */
+export interface NamedProduct {
+  readonly productId: string;
+  readonly path: readonly (string | number)[];
+}
+
+/** Every place a pile names a product: what its layers are of, thinned, mixed and taped with, wiped and prepared with. */
+export const namedProducts = ({ prepWith, layers }: Named): readonly NamedProduct[] => [
+  ...Object.entries(prepWith ?? {}).map(([step, productId]) => ({ productId, path: ["prepWith", step] })),
+  ...layers.flatMap((l, i) =>
+    namedInLayer(l).map(({ productId, path }) => ({ productId, path: ["layers", i, ...path] })),
+  ),
+];
+
+const namedInLayer = (l: Layer): readonly NamedProduct[] =>
+  [
+    { productId: l.productId, path: ["productId"] },
+    { productId: l.thinnerId, path: ["thinnerId"] },
+    { productId: l.mixedWithId, path: ["mixedWithId"] },
+    { productId: l.tape?.productId, path: ["tape", "productId"] },
+    ...Object.entries(l.beforeWith ?? {}).map(([step, productId]) => ({ productId, path: ["beforeWith", step] })),
+  ].flatMap(({ productId, path }) => (productId ? [{ productId, path }] : []));
+
+export const productsNamedIn = (stack: Named): readonly string[] => [
+  ...new Set(namedProducts(stack).map((n) => n.productId)),
+];
+
+/** The same pile with its products under other ids. */
+export const withProductsRenamed = (stack: Stack, nameOf: (id: string) => string): Stack => ({
+  ...stack,
+  ...(stack.prepWith ? { prepWith: renamedIn(stack.prepWith, nameOf) } : {}),
+  layers: stack.layers.map((l) => layerRenamed(l, nameOf)),
+});
+
+const layerRenamed = (l: Layer, nameOf: (id: string) => string): Layer => ({
+  ...l,
+  productId: nameOf(l.productId),
+  ...(l.thinnerId ? { thinnerId: nameOf(l.thinnerId) } : {}),
+  ...(l.mixedWithId ? { mixedWithId: nameOf(l.mixedWithId) } : {}),
+  ...(l.beforeWith ? { beforeWith: renamedIn(l.beforeWith, nameOf) } : {}),
+  ...(l.tape?.productId ? { tape: tapeRenamed(l.tape, nameOf) } : {}),
+});
+
+const tapeRenamed = (tape: Tape, nameOf: (id: string) => string): Tape =>
+  tape.productId ? { ...tape, productId: nameOf(tape.productId) } : tape;
+
+const renamedIn = <T extends Readonly<Partial<Record<string, string>>>>(told: T, nameOf: (id: string) => string): T =>
+  Object.fromEntries(Object.entries(told).map(([step, id]) => [step, nameOf(id as string)])) as T;
+
+/** The product extra work is done with; null = none is named. */
+export const workedWith = (work: ExtraWork): string | null => (work.kind === "rub" ? null : (work.withId ?? null));
+export const workRenamed = (work: ExtraWork, nameOf: (id: string) => string): ExtraWork =>
+  work.kind === "rub" || !work.withId ? work : { ...work, withId: nameOf(work.withId) };
