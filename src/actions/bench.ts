@@ -9,6 +9,8 @@ export const startAction = async (regionId: string, opId: string, reason: string
   server.startOp(regionId, { opId, reason }, logTitle, (code) => reasonText(code, []));
 export const finishAction = async (regionId: string, input: unknown) => server.finishOp(regionId, input, logTitle);
 export const notYetAction = async (regionId: string, input: unknown) => server.notYet(regionId, input, logTitle);
-export const tellAction = async (regionId: string, input: unknown) => server.tell(regionId, input, toldTitle);
+export const tellAction = async (regionId: string, input: unknown) =>
+  server.tell(regionId, input, toldTitle, (code) => reasonText(code, []));
+export const weighWorkAction = async (regionId: string, input: unknown) => server.weighWork(regionId, input);
 export const takeBackAction = async (regionId: string, opId: string) => server.takeBack(regionId, opId);
 export const whyWaitAction = async (regionId: string, opId: string) => server.whyThisWait(regionId, opId);

@@ -1,7 +1,8 @@
 import type { AsItLies } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
-import type { BenchSession, CouponResult, Product, Region, Stack } from "@/core/model";
+import type { BenchSession, CouponResult, Product, Region, Stack, StripWay } from "@/core/model";
 import type { BenchTile, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
+import type { Fired } from "@/core/rules";
 import type { Operation } from "@/core/work";
 import type { AirNow } from "./air";
 import type { CouponCard } from "./coupon";
@@ -191,9 +192,18 @@ export interface BenchScreen {
   readonly names: Readonly<Record<string, string>>;
   readonly products: Readonly<Record<string, Product>>;
   readonly films: Readonly<Record<string, readonly NamedFilm[]>>;
+  /** regions that came with a finish or a seal on them, and still have it */
+  readonly covered: readonly string[];
   readonly session: BenchSession | null;
   readonly air: { readonly tempC: number; readonly rhPct: number };
   readonly timeZone: string;
+}
+
+/** What work no layer asks for would do. */
+export interface WorkWeighed {
+  readonly verdicts: readonly Fired[];
+  /** ways of stripping that spare its material */
+  readonly ways: readonly StripWay[];
 }
 
 /** What every screen shows around itself. */

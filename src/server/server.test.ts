@@ -1,3 +1,4 @@
+import type { Product } from "@/core/model";
 import { logTitle } from "@/messages";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
@@ -78,15 +79,42 @@ describe("shelf", () => {
 });
 
 describe("stacks", () => {
-  it("a layer must be a film of the shelf", () => {
+  it("a layer must be of the shelf, and everything it names must be able to do it", () => {
     const b = bench();
     expect(refusal(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", "nothing")] }))).toBe(
       "invalid layers.0.productId",
     );
-    const thinner = must(server.addProduct({ ...product("water-primer"), role: "thinner" })).id;
-    expect(refusal(server.saveStack(b.region, 0, { prep: [], layers: [layerOf("y1", thinner)] }))).toBe(
-      "invalid layers.0.productId",
-    );
+    const made = (role: Product["role"]) => must(server.addProduct({ ...product("water-primer"), role })).id;
+    const [thinner, paper, tape] = [made("thinner"), made("abrasive"), made("masking")];
+    const refused = (over: object, stack: object = {}) =>
+      refusal(server.saveStack(b.region, 0, { prep: [], layers: [{ ...layerOf("y1", b.primer), ...over }], ...stack }));
+    const taped = (productId: string) => ({ tack: "low", productId, onMin: null, offMin: null });
+    expect(refused({ productId: paper })).toBe("invalid layers.0.productId");
+    expect(refused({ thinnerId: b.primer })).toBe("invalid layers.0.thinnerId");
+    expect(refused({ thinRatio: "two to one" })).toBe("invalid layers.0.thinRatio");
+    expect(refused({ mixUsed: "half" })).toBe("invalid layers.0.mixUsed");
+    expect(refused({ mixedWithId: thinner })).toBe("invalid layers.0.mixedWithId");
+    expect(refused({ before: ["wipe"], beforeWith: { wipe: b.primer } })).toBe("invalid layers.0.beforeWith.wipe");
+    expect(refused({ before: ["scuff"], beforeWith: { scuff: thinner } })).toContain("invalid layers.0.beforeWith");
+    expect(refused({ tape: taped(thinner) })).toBe("invalid layers.0.tape.productId");
+    expect(refused({}, { prep: ["wash"], prepWith: { wash: "nothing" } })).toBe("invalid prepWith.wash");
+    const whole = {
+      prep: ["wash", "wipe"] as const,
+      prepWith: { wipe: thinner },
+      layers: [
+        {
+          ...layerOf("y1", b.primer),
+          thinnerId: thinner,
+          thinRatio: "2:1",
+          before: ["wipe" as const],
+          beforeWith: { wipe: thinner },
+          tape: taped(tape),
+          sandAfter: { grit: 400, wet: false, takesUm: 8, further: [{ grit: 800, wet: true }] },
+        },
+      ],
+    };
+    must(server.saveStack(b.region, 0, whole));
+    expect(stackOf(b.region).stack).toMatchObject(whole);
   });
   it("a remedy is carried out where its verdict stands", () => {
     const b = bench();

@@ -37,7 +37,7 @@ const lay = ({ regionId }: Bench, opId: string, over: object = {}) => {
   must(server.startOp(regionId, { opId, reason: "for the test" }, logTitle, String));
   return must(server.finishOp(regionId, { ...DONE, opId, ...over }, logTitle));
 };
-const tell = ({ regionId }: Bench, told: object) => server.tell(regionId, { note: "", ...told }, toldTitle);
+const tell = ({ regionId }: Bench, told: object) => server.tell(regionId, { note: "", ...told }, toldTitle, String);
 const tile = ({ model }: Bench) => must(server.getBench(model)).tiles[0]!;
 const rev = ({ model }: Bench) => must(server.getTree(model))[0]!.regions[0]!.stackRev;
 const STRIP = { kind: "strip", downTo: null };
@@ -125,9 +125,9 @@ describe("told at the bench", () => {
       refusal(tell(b, { kind: "worked", work: { kind: "rub", grit: 3, wet: true, takesUm: 2 }, minutesAgo: 0 })),
     ).toBe("invalid work.grit");
     expect(refusal(tell(b, { kind: "flown", minutesAgo: 0 }))).toBe("invalid kind");
-    expect(refusal(server.tell("nowhere", { kind: "asked", work: { kind: "wipe" }, note: "" }, toldTitle))).toBe(
-      "not-found",
-    );
+    expect(
+      refusal(server.tell("nowhere", { kind: "asked", work: { kind: "wipe" }, note: "" }, toldTitle, String)),
+    ).toBe("not-found");
     expect(n()).toBe(had);
   });
   it("dry paper over what may hold lead is not put on the list; that it was done is written down", () => {

@@ -17,13 +17,18 @@ import { LiesOtherwise } from "./stacks/LiesOtherwise";
 const mockRouter = { refresh: jest.fn() };
 jest.mock("next/navigation", () => ({ useRouter: () => mockRouter, useSearchParams: () => new URLSearchParams() }));
 const mockTell = jest.fn();
-jest.mock("@/actions/bench", () => ({ tellAction: (...a: unknown[]) => mockTell(...a) }));
+const mockWeigh = jest.fn();
+jest.mock("@/actions/bench", () => ({
+  tellAction: (...a: unknown[]) => mockTell(...a),
+  weighWorkAction: (...a: unknown[]) => mockWeigh(...a),
+}));
 const mockEdit = jest.fn();
 jest.mock("@/actions/parts", () => ({ editNodeAction: (...a: unknown[]) => mockEdit(...a) }));
 
 beforeEach(() => {
   jest.clearAllMocks();
   mockTell.mockResolvedValue({ ok: true, value: {} });
+  mockWeigh.mockResolvedValue({ ok: true, value: { verdicts: [], ways: ["by-hand"] } });
   mockEdit.mockImplementation(async (_k: string, _id: string, rev: number) => ({ ok: true, value: { rev: rev + 1 } }));
   // jsdom draws no dialogs
   HTMLDialogElement.prototype.close = jest.fn();
@@ -38,7 +43,7 @@ const fill = (label: RegExp | string, value: string) =>
 
 describe("something else, told at the bench", () => {
   const open = (laid: readonly NamedFilm[] = [film("p", "Grey primer"), film("c", "Buoy red")]) =>
-    render(<TellDialog ref={createRef()} regionId="deck" name="Deck" laid={laid} />);
+    render(<TellDialog ref={createRef()} regionId="deck" name="Deck" laid={laid} covered={false} products={[]} />);
 
   it.each([
     ["washed", () => {}, { kind: "worked", work: { kind: "wash", how: "rinse" }, minutesAgo: 0, note: "" }],
@@ -67,7 +72,7 @@ describe("something else, told at the bench", () => {
         choose("Stripped");
         fill("Down to", "p");
       },
-      { kind: "worked", work: { kind: "strip", downTo: "p" }, minutesAgo: 0, note: "" },
+      { kind: "worked", work: { kind: "strip", downTo: "p", way: "by-hand" }, minutesAgo: 0, note: "" },
     ],
     [
       "the topmost film measured",

@@ -112,7 +112,7 @@ class Tinkerer {
         { kind: "strip", downTo: null },
       ]);
       const done = this.random() < 0.5 ? { kind: "worked", minutesAgo: 0 } : { kind: "asked" };
-      const told = server.tell(tile.regionId, { ...done, work, note: "" }, toldTitle);
+      const told = server.tell(tile.regionId, { ...done, work, note: "" }, toldTitle, String);
       if (!told.ok) expect(told.problem.fields[0]?.path).toMatch(/^work\./);
     },
     takeBack: () => {

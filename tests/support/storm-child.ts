@@ -27,11 +27,12 @@ function step(modelId: string): void {
         tile.regionId,
         { kind: "worked", work: { kind: "wash", how: "rinse" }, minutesAgo: 0, note: "" },
         toldTitle,
+        String,
       ),
     );
   else if (dice < 0.25)
     acknowledged(
-      server.tell(tile.regionId, { kind: "asked", work: { kind: "strip", downTo: null }, note: "" }, toldTitle),
+      server.tell(tile.regionId, { kind: "asked", work: { kind: "strip", downTo: null }, note: "" }, toldTitle, String),
     );
   else if (dice < 0.35 && opId) server.takeBack(tile.regionId, opId);
   else if (opId && tile.zone === "in-hand") acknowledged(server.finishOp(tile.regionId, { ...DONE, opId }, logTitle));

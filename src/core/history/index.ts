@@ -1,3 +1,4 @@
+export * from "./as-left";
 export * from "./event";
 export * from "./fold";
 export * from "./lying";

@@ -16,6 +16,7 @@ import {
   STILL_AIR_M_S,
   strongestBite,
   TAPE_LATEST_MIN,
+  thins,
 } from "../reference";
 import type { Facts, FactValue, KnownValue } from "../rules";
 import { barrierBelow, isolatesOld } from "./barrier";
@@ -122,7 +123,7 @@ function thinnerFits(own: Product, thinner: Product): FactValue {
     return { candidates: [true, false], missing: "product.thinnerCarriers" };
   const allowed = own.thinnerCarriers ?? own.carriers;
   if (allowed === "unknown") return { candidates: [true, false], missing: "product.thinnerCarriers" };
-  return thinner.carriers.every((c) => allowed.includes(c));
+  return thins(thinner.carriers, allowed);
 }
 
 function tapeFacts(pile: Pile, i: number): Facts {

@@ -55,3 +55,10 @@ const renamedIn = <T extends Readonly<Partial<Record<string, string>>>>(told: T,
 export const workedWith = (work: ExtraWork): string | null => (work.kind === "rub" ? null : (work.withId ?? null));
 export const workRenamed = (work: ExtraWork, nameOf: (id: string) => string): ExtraWork =>
   work.kind === "rub" || !work.withId ? work : { ...work, withId: nameOf(work.withId) };
+
+/** Every product a piece of work has to do with: what it lays, what it is done with, what is in the cup. */
+export const productsOfWork = (op: {
+  readonly productId: string | null;
+  readonly withId?: string | undefined;
+  readonly mix?: Partial<Pick<Layer, "thinnerId" | "mixedWithId">> | undefined;
+}): readonly string[] => [op.productId, op.withId, op.mix?.thinnerId, op.mix?.mixedWithId].flatMap((id) => id ?? []);

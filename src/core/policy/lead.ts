@@ -6,4 +6,6 @@ export const wetOnly = (region: Region): boolean =>
   region.material === null ||
   region.material === "unknown" ||
   (materialFacts(region.material).mayHoldLead && region.lead !== "none") ||
+  region.lead === "unknown" ||
+  region.lead === "present" ||
   (region.oldFinish != null && region.oldFinish.lead !== "none");

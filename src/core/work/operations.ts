@@ -66,14 +66,6 @@ export interface Operation {
 export const laidProduct = (op: Pick<Operation, "productId" | "mix">, productOf: (id: string) => Product): Product =>
   asLaid({ ...op.mix, productId: op.productId! }, productOf);
 
-/** Every product a piece of work has to do with. */
-export const productsOfWork = ({
-  productId,
-  withId,
-  mix,
-}: Pick<Operation, "productId" | "withId" | "mix">): readonly string[] =>
-  [productId, withId, mix?.thinnerId, mix?.mixedWithId].flatMap((id) => id ?? []);
-
 /** A wait between two operations of the same region. */
 export interface Tie {
   readonly from: string;

@@ -3,3 +3,4 @@ export { type FilmAnswer, filmOf } from "./film";
 export { readLabelText } from "./label";
 export * from "./suggest";
 export { whyThisWait } from "./why";
+export { weighWork } from "./work";

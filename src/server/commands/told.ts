@@ -1,12 +1,14 @@
 import { type EntryOf, failed, invalid, type Outcome, type RegionNode, type ToldInput, toldSchema } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import type { Face } from "@/core/history";
-import { type ExtraWork, opIds, type Region } from "@/core/model";
+import { comesCovered, type Face } from "@/core/history";
+import { type ExtraWork, opIds, type Region, type Verdict, workedWith } from "@/core/model";
 import { wetOnly } from "@/core/policy";
+import { STRIP_FACTS } from "@/core/reference";
 import { nowMs } from "../clock";
 import { notFound, writing } from "../guard";
 import { newId } from "../ids";
 import { snapshotOf } from "../workspace/snapshot";
+import { workJudged } from "../workspace/work-judged";
 import { entryBase, record } from "./bench";
 
 type Told = EntryOf<"asked"> | EntryOf<"worked"> | EntryOf<"measured">;
@@ -16,6 +18,7 @@ export function tell(
   regionId: string,
   input: unknown,
   titleOf: (told: ToldInput, part: string) => string,
+  reasonOf: (code: string) => string,
 ): Outcome<Told> {
   const parsed = toldSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
@@ -28,6 +31,14 @@ export function tell(
     const face = m.input.regions.find((r) => r.region.id === regionId)?.face;
     const fault = faultOf(told, home.node, face, nowMs() / MS_PER_MIN);
     if (fault) return failed("refused", `${fault.path}: ${fault.message}.`, [fault]);
+    const withId = told.kind === "measured" ? null : workedWith(told.work);
+    if (withId !== null && !snapshot.data.products.has(withId)) return notFound("The product");
+    // what happened is written down whatever it did; what is asked for is not, where it would ruin the part
+    const stop = told.kind === "asked" && workJudged(m, regionId, told.work, nowMs() / MS_PER_MIN).find(isStop);
+    if (stop)
+      return failed("refused", `Not so: ${reasonOf(stop.code)} Choose another product, or another way.`, [
+        { path: "work.withId", message: "harms what it touches" },
+      ]);
     const id = newId("l");
     const opId = told.kind === "measured" ? opIds.gauge(regionId, id) : opIds.extra(regionId, id);
     const base = entryBase(snapshot, home.modelId, { regionId, opId, title: titleOf(told, home.part.name) });
@@ -40,6 +51,8 @@ export function tell(
     return record(db, home.modelId, entry);
   });
 }
+
+const isStop = ({ verdict }: { verdict: Verdict }): boolean => verdict === "stop";
 
 interface Fault {
   readonly path: string;
@@ -63,6 +76,10 @@ function workFault(
   if (told.kind === "asked" && work.kind === "rub" && !work.wet && wetOnly(region))
     return { path: "work.wet", message: "its metal or old paint may hold lead: it is rubbed wet, and only wet" };
   if (work.kind !== "strip") return null;
+  const way = work.way ?? "by-hand";
+  if (told.kind === "asked" && STRIP_FACTS[way].needs === "stripper" && !work.withId)
+    return { path: "work.withId", message: "which product strips it? It has to suit what it touches" };
+  if ((face?.layers ?? []).length === 0 && work.downTo === null && comesCovered(region)) return null;
   return stripFault(work, face, told.kind === "worked" ? nowMin - told.minutesAgo : nowMin);
 }
 

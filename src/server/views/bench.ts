@@ -1,5 +1,6 @@
 import { type BenchScreen, type BenchView, done, type NamedFilm, type Outcome } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
+import { comesCovered } from "@/core/history";
 import { filmLedger } from "@/core/numbers";
 import type { PlanRegion } from "@/core/work";
 import { nowMs } from "../clock";
@@ -40,6 +41,7 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
     names: Object.fromEntries(regionNames(m.tree).map((r) => [r.id, r.name])),
     products: Object.fromEntries(products),
     films: Object.fromEntries(m.input.regions.map((r) => [r.region.id, filmsOf(r)] as const)),
+    covered: m.input.regions.filter((r) => comesCovered(r.region)).map((r) => r.region.id),
     session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_MIN)[0] ?? null,
     air: airOfNow(s, m.head.id, atMs),
     timeZone: shop.timeZone,

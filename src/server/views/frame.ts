@@ -1,6 +1,6 @@
 import { done, type FrameView, type Outcome, USUAL_SHOWING } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
-import { productsOfWork } from "@/core/work";
+import { productsOfWork } from "@/core/model";
 import { unreadableRows } from "@/db";
 import { nowMs } from "../clock";
 import { viewing } from "../guard";

@@ -9,7 +9,7 @@ import {
 } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import type { OpRecord } from "@/core/history";
-import { asItLies, cansAmong, fold } from "@/core/history";
+import { asItLies, asLeft, cansAmong, fold } from "@/core/history";
 import { opIds, type Product, readKey } from "@/core/model";
 import type { PlanInput } from "@/core/plan";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
@@ -94,7 +94,7 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
     regions: nodes.map(({ region, stack, count }) => {
       const face = faces.get(region.id);
       const lies = asItLies(stack, face, cans);
-      return { region, count, face, ...lies };
+      return { region: asLeft(region, face), count, face, ...lies };
     }),
     productOf,
     protection: shop.protection,

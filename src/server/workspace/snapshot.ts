@@ -7,6 +7,7 @@ import {
   readStoredPlan,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
+import { asLeft } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
 import type { AirSpot, Product } from "@/core/model";
 import type { BenchTile, PlanAnswer, PlanInput } from "@/core/plan";
@@ -183,7 +184,10 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
       return allTiles();
     },
     tileOf: (regionId) => tiles.of([regionId])[0] ?? null,
-    judged: (node) => judgedNow()(node),
+    judged: (node) => {
+      const face = input().regions.find((r) => r.region.id === node.region.id)?.face;
+      return judgedNow()({ ...node, region: asLeft(node.region, face) });
+    },
     judgedForPlan: (regionId) => {
       const own = input().regions.find((r) => r.region.id === regionId);
       return own ? judge()(own) : null;

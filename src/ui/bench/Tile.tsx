@@ -132,7 +132,14 @@ export function Tile({
       {zone !== "drying" && caution && <p className="mt-2 border-l-4 border-secondary pl-2 text-base">{caution}</p>}
       <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} />
       <StartDialog ref={against} tile={tile} name={name} title={title} />
-      <TellDialog ref={besides} regionId={tile.regionId} name={name} laid={pile.films.filter((f) => f.lies)} />
+      <TellDialog
+        ref={besides}
+        regionId={tile.regionId}
+        name={name}
+        laid={pile.films.filter((f) => f.lies)}
+        covered={screen.covered.includes(tile.regionId)}
+        products={Object.values(screen.products)}
+      />
       <NotYetDialog ref={wait} regionId={tile.regionId} opId={op.id} name={name} title={title} />
     </article>
   );

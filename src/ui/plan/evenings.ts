@@ -1,7 +1,7 @@
 import type { PlanScreen } from "@/contracts";
+import { productsOfWork } from "@/core/model";
 import type { CarryIn, PlanAnswer, PlannedOp } from "@/core/plan";
 import { CLEANING_MIN } from "@/core/reference";
-import { productsOfWork } from "@/core/work";
 import { safetyLine, workSafety } from "@/messages";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;

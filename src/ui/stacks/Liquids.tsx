@@ -4,7 +4,7 @@ import type { Product, Role } from "@/core/model";
 import { ProductOptions } from "../components/ProductOptions";
 
 const LIQUIDS: ReadonlySet<Role> = new Set<Role>(["degreaser", "thinner", "stripper"]);
-export const liquidsOf = (shelf: readonly Product[]): readonly Product[] => shelf.filter((p) => LIQUIDS.has(p.role));
+const liquidsOf = (shelf: readonly Product[]): readonly Product[] => shelf.filter((p) => LIQUIDS.has(p.role));
 
 /** Which product a step is done with; none named is the usual, whatever the part stands. */
 export function LiquidSelect({
