@@ -51,6 +51,7 @@ export const REASON: Readonly<Record<string, string>> = {
   "masking-fluid-on-young-acrylic": "Masking fluid grips water-borne acrylic that is not through cured.",
   "accelerator-on-paint": "Accelerator crazes and softens paint.",
   "adhesive-fumes": "The glue’s fumes frost clear parts.",
+  "over-polish": "Wax and silicone of the polish are still on it: the next coat crawls.",
   "blasting-harms": "Blasting goes through this material, or eats it.",
   "bath-soaks-in": "It soaks the bath up and gives it back under the next paint.",
   "stripping-lead": "What comes off may hold lead: wet, with a P3 filter, and say so to whoever blasts it.",

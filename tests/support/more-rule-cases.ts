@@ -58,6 +58,12 @@ const otherWater = made("other-water", "water-primer", { name: "Another water pr
 const otherSealer = made("other-sealer", "foam-sealer", {});
 const spiritThinner = made("spirit-thinner", "grip-promoter", { role: "thinner", carriers: ["aliphatic"] });
 const waterThinner = made("water-thinner", "grip-promoter", { role: "thinner", carriers: ["water"] });
+const wax = made("wax", "grip-promoter", {
+  role: "polish",
+  carriers: ["water", "aliphatic"],
+  method: "wipe",
+  hazards: [],
+});
 const rub = (over: Partial<SandAfter>): SandAfter => ({ grit: 400, wet: true, takesUm: 2, ...over });
 const OWN = [
   spirit,
@@ -81,6 +87,7 @@ const OWN = [
   otherSealer,
   spiritThinner,
   waterThinner,
+  wax,
 ];
 
 const old = (over: Partial<NonNullable<Region["oldFinish"]>> = {}): Partial<Region> => ({
@@ -233,6 +240,10 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
   "clear-over-decal": pair(
     { on: on("petg"), pile: ["water-primer", "decal", layer("nitro", { heaviness: "wet" })] },
     { on: on("petg"), pile: ["water-primer", "decal", layer("nitro", { heaviness: "mist" })] },
+  ),
+  "over-polish": pair(
+    { on: on("petg"), pile: ["lacquer-gloss", layer("wax", cured), "lacquer-gloss"] },
+    { on: on("petg"), pile: ["lacquer-gloss", layer("wax", cured), layer("lacquer-gloss", { before: ["degrease"] })] },
   ),
   "solvent-over-masking-fluid": pair(
     { on: on("petg"), pile: [masked("water-primer", null), "lightship-white"] },

@@ -57,6 +57,7 @@ function meetingFacts(pile: Pile, i: number, m: Meeting, below: number, upper = 
     groundEffect: ground?.effect ?? "solid",
     amineBlush: below >= 0 && blushed(pile, i, below),
     lowerOnSpots: lowerLayer !== null && onSpots(pile, below),
+    polishBelow: polished(pile, i, below),
     maskingFluidBelow:
       (i > 0 && below < i - 1 && isMaskingFluid(at(pile.products, i - 1))) ||
       (below >= 0 && tapeFluid(pile, below) !== null),
@@ -77,6 +78,16 @@ const bareMetal = ({ input }: Pile): boolean =>
   input.region.material !== null &&
   input.region.material !== "unknown" &&
   materialFacts(input.region.material).group === "metal";
+
+/** A polish lies between, and nothing has taken its wax off since. */
+function polished(pile: Pile, i: number, below: number): boolean {
+  if (i >= pile.layers.length) return false;
+  const between = pile.products.slice(below + 1, i);
+  const last = between.findLastIndex((p) => p.role === "polish");
+  const cleaned =
+    between.slice(last + 1).some((p) => p.role === "degreaser") || at(pile.layers, i).before.includes("degrease");
+  return last >= 0 && !cleaned;
+}
 
 /** Keyed by a scuff before this layer, by the rub of the one below, or, on an older film, as the part was told. */
 const scuffed = (pile: Pile, layer: Layer | null, lower: Layer | null): boolean =>

@@ -2,6 +2,7 @@
 
 import {
   BITES,
+  type Carrier,
   CONDITIONS,
   CONTACT_ROLES,
   EFFECTS,
@@ -301,6 +302,8 @@ export interface SeamSituation {
   /** an epoxy that cured cold or damp and has not been washed since */
   readonly amineBlush: boolean;
   readonly maskingFluidBelow: boolean;
+  /** polished since the film below, and not cleaned */
+  readonly polishBelow: boolean;
   /** the film below lies on spots only, as putty does in a seam */
   readonly lowerOnSpots: boolean;
 }
@@ -341,7 +344,10 @@ export function seamFacts(s: SeamSituation): Facts {
     "seam.sameFamily": lower.family !== "unknown" && lower.family === upper.family,
     "seam.early": s.gapGiven && (state === "wet" || state === "uncured"),
     "seam.shortOfFlash": s.shortOfFlash,
-    "seam.sameClass": sharesCarrier(lower, upper),
+    "seam.sameClass": sharesCarrier(lower, upper, () => true),
+    // water they have in common dissolves nothing that has dried
+    "seam.sharesSolvent": sharesCarrier(lower, upper, (c) => c !== "water"),
+    "seam.polishBelow": s.polishBelow,
     "seam.alcohol":
       upper.carriers === "unknown"
         ? { candidates: FLAGS, missing: "product.carriers" }
@@ -356,9 +362,9 @@ export function seamFacts(s: SeamSituation): Facts {
 
 const pale = (s: SeamSituation): boolean => s.groundLuminance >= PALE_FROM && s.groundEffect === "solid";
 
-function sharesCarrier(lower: Product, upper: Product): FactValue {
+function sharesCarrier(lower: Product, upper: Product, counts: (c: Carrier) => boolean): FactValue {
   if (lower.carriers === "unknown" || upper.carriers === "unknown")
     return { candidates: FLAGS, missing: "product.carriers" };
   const below = lower.carriers;
-  return upper.carriers.some((c) => below.includes(c));
+  return upper.carriers.some((c) => counts(c) && below.includes(c));
 }

@@ -175,6 +175,8 @@ const FACTS = {
   "seam.early": { of: flag, scopes: ON_FILM },
   "seam.shortOfFlash": { of: flag, scopes: ON_FILM },
   "seam.sameClass": { of: flag, scopes: ON_FILM },
+  "seam.sharesSolvent": { of: flag, scopes: ON_FILM },
+  "seam.polishBelow": { of: flag, scopes: ["seam"] },
   "seam.alcohol": { of: flag, scopes: ON_FILM },
   "seam.amineBlush": { of: flag, scopes: ON_FILM },
   "seam.maskingFluidBelow": { of: flag, scopes: ON_FILM },

@@ -147,7 +147,9 @@ export const SUNDRIES: readonly Product[] = [
     family: "unknown",
     carriers: [],
     method: "spread",
-    note: "Low tack",
+    tack: "low",
+    widthMm: 6,
+    note: "",
     label: label(20, 1, {}),
   },
   {

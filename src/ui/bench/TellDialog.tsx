@@ -360,6 +360,6 @@ function Details({ draft, set, laid, layerId, problem, id, products, ways }: Det
         </div>
       );
     case "wipe":
-      return liquid("a damp cloth", CLEANERS);
+      return liquid("a clean cloth", CLEANERS);
   }
 }

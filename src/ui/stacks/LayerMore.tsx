@@ -163,6 +163,7 @@ export function LayerMore({
 }
 
 const SEALS: ReadonlySet<Role> = new Set<Role>(["sealer", "primer", "primer-highbuild"]);
+const ANY = "any";
 const WHOLE = "whole";
 const SPOTS = "spots";
 
@@ -225,12 +226,11 @@ function TapeFields({
       />
       {tape && masks.length > 0 && (
         <SelectCell
-          value={tape.productId ?? ""}
+          value={tape.productId ?? ANY}
           field="productId"
           label={`Mask on ${of}`}
-          empty="– which tape –"
-          options={Object.fromEntries(masks.map((m) => [m.id, m.name]))}
-          save={part}
+          options={{ [ANY]: "any such tape", ...Object.fromEntries(masks.map((m) => [m.id, m.name])) }}
+          save={({ productId }) => part({ productId: productId === ANY ? null : productId })}
           className="w-44"
         />
       )}

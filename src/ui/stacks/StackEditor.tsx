@@ -4,8 +4,8 @@ import { Search } from "lucide-react";
 import { useRef } from "react";
 import type { JudgedRegion, StackView } from "@/contracts";
 import type { PlacedVerdict } from "@/core/judge";
-import type { Layer, LiquidPrep, PrepStep, Product, Stack } from "@/core/model";
-import { FILM_ROLES, HELPER_ROLES, isOneOf, LIQUID_PREP, PREP_STEPS } from "@/core/model";
+import type { Layer, Product, Stack } from "@/core/model";
+import { FILM_ROLES, HELPER_ROLES, isOneOf } from "@/core/model";
 import { materialFacts, unconfirmed } from "@/core/reference";
 import { relativeDay } from "@/format";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "@/messages";
@@ -22,23 +22,14 @@ import { CopyStack } from "./CopyStack";
 import { LayerCard } from "./LayerCard";
 import { Leaders } from "./Leaders";
 import { LiesOtherwise } from "./LiesOtherwise";
-import { LiquidSelect, withLiquid } from "./Liquids";
 import { freshLayerId } from "./layers";
+import { Preparation } from "./Preparation";
 import { arrayMove, SortableLayer, SortablePile } from "./SortablePile";
 import { Totals } from "./Totals";
 import { type ChangeStack, useStack } from "./useStack";
 import { Verdicts, type VerdictTools } from "./Verdicts";
 
 type Judged = Extract<JudgedRegion["answer"], { outcome: "judged" }>;
-
-const BARE = "the bare face";
-/** What a step is done with where nobody says. */
-const USUAL_LIQUID: Readonly<Record<LiquidPrep, string>> = {
-  degrease: "with the usual",
-  derust: "by brush and paper",
-  wash: "with soap and water",
-  wipe: "with a damp cloth",
-};
 
 const newLayer = (id: string, productId: string): Layer => ({
   id,
@@ -122,6 +113,13 @@ export function StackEditor({
           <Totals view={view} nowMin={nowMin} timeZone={timeZone} />
         </div>
         <div ref={list} className="grid gap-2">
+          <Preparation
+            stack={shown}
+            materialName={region.material ? MATERIAL_NAME[region.material] : null}
+            offered={material?.prep ?? []}
+            shelf={products}
+            change={change}
+          />
           <AddLayer
             products={products.filter((p) => isOneOf(FILM_ROLES)(p.role) || isOneOf(HELPER_ROLES)(p.role))}
             add={(productId) => change((s) => ({ ...s, layers: [...s.layers, newLayer(freshLayerId(), productId)] }))}
@@ -150,17 +148,17 @@ export function StackEditor({
               }}
             />
           )}
-          <Preparation
-            stack={shown}
-            materialName={region.material ? MATERIAL_NAME[region.material] : BARE}
-            offered={material?.prep ?? []}
-            shelf={products}
-            change={change}
-          >
+          <div className="px-2.5 py-1" data-seam="0">
             {answer.outcome === "judged" && (
               <Verdicts list={answer.verdicts.filter((v) => v.where.kind === "region")} tools={tools} />
             )}
-          </Preparation>
+            <p className="soft mt-1 border-t-2 border-dashed border-secondary/60 pt-1 text-sm">
+              The bare face
+              {shown.prep.length === 0
+                ? ", nothing done to it first."
+                : `, got ready: ${shown.prep.map((step) => PREP_NAME[step].toLowerCase()).join(", ")}.`}
+            </p>
+          </div>
         </div>
         {films.length > 0 && <Leaders seamsPx={seamHeights(films)} seams={films.map((f) => f.seam)} list={list} />}
       </div>
@@ -279,74 +277,6 @@ function Pile({
           );
         })}
       </SortablePile>
-    </>
-  );
-}
-
-function Preparation({
-  stack,
-  materialName,
-  offered,
-  shelf,
-  change,
-  children,
-}: {
-  stack: Stack;
-  materialName: string;
-  /** steps this material usually asks for, put in with it */
-  offered: readonly PrepStep[];
-  shelf: readonly Product[];
-  change: ChangeStack;
-  children: React.ReactNode;
-}) {
-  const toggle = (step: PrepStep) =>
-    void change((s) => {
-      const prep = PREP_STEPS.filter((p) => (p === step ? !s.prep.includes(p) : s.prep.includes(p)));
-      const gone = isOneOf(LIQUID_PREP)(step) && !prep.includes(step) && s.prepWith?.[step];
-      return { ...s, prep, ...(gone ? { prepWith: withLiquid(s.prepWith, step, null) } : {}) };
-    });
-  return (
-    <>
-      <div className="px-2.5 py-1" data-seam="0">
-        {children}
-      </div>
-      <fieldset
-        className="rounded-box border-2 border-dashed border-secondary/60 p-2.5"
-        aria-label="Preparation of the bare face"
-      >
-        <h3 className="font-bold">Before anything goes on {materialName === BARE ? BARE : `bare ${materialName}`}</h3>
-        <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
-          {PREP_STEPS.map((s) => (
-            <span key={s} className="flex flex-wrap items-center gap-1.5">
-              <label className="flex items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  className="checkbox checkbox-sm"
-                  checked={stack.prep.includes(s)}
-                  onChange={() => toggle(s)}
-                />
-                {PREP_NAME[s].toLowerCase()}
-                {offered.includes(s) && <span className="badge badge-sm badge-outline">offered</span>}
-              </label>
-              {isOneOf(LIQUID_PREP)(s) && stack.prep.includes(s) && (
-                <LiquidSelect
-                  label={`${PREP_NAME[s]} with`}
-                  value={stack.prepWith?.[s]}
-                  shelf={shelf}
-                  usual={USUAL_LIQUID[s]}
-                  choose={(id) => void change((p) => ({ ...p, prepWith: withLiquid(p.prepWith, s, id) }))}
-                />
-              )}
-            </span>
-          ))}
-        </div>
-        {offered.length > 0 && (
-          <p className="soft mt-1 text-sm">
-            “Offered” came with the material, and is work until the log has it done. Take out what the part has behind
-            it already, and tell that under Parts as its condition.
-          </p>
-        )}
-      </fieldset>
     </>
   );
 }

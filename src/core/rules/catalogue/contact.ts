@@ -15,7 +15,7 @@ const sameClassWipe = all(
     all(
       is("lower.family", ...familiesWith((f) => f.mechanism === "oxidation")),
       atLeast("upper.biteStrength", 2),
-      yes("seam.sameClass"),
+      yes("seam.sharesSolvent"),
     ),
     // the binder is what the alcohol swells, whatever flew off it when it dried
     all(is("lower.family", ...familiesWith((f) => f.swellsInAlcohol)), yes("seam.alcohol")),
@@ -24,7 +24,7 @@ const sameClassWipe = all(
 const sameClassOther = all(
   wipe,
   touchesFilm,
-  yes("seam.sameClass"),
+  yes("seam.sharesSolvent"),
   atLeast("upper.biteStrength", 1),
   not(sameClassWipe),
 );

@@ -394,6 +394,12 @@ export const SEAM_RULES = rulesFor("seam", [
     remedy: [setHeaviness("mist"), advise("coupon")],
   },
   {
+    id: "over-polish",
+    verdict: "stop",
+    when: all(yes("seam.polishBelow"), not(is("upper.role", "polish"))),
+    remedy: [addBefore("degrease")],
+  },
+  {
     id: "solvent-over-masking-fluid",
     verdict: "test",
     when: all(yes("seam.maskingFluidBelow"), atLeast("upper.biteStrength", 2)),
