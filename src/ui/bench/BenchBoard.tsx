@@ -2,9 +2,10 @@
 
 import { BellOff, BellRing, Sun } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useEffect } from "react";
+import { type RefObject, useEffect, useRef } from "react";
 import type { BenchScreen } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
+import { useFocusNext } from "../hooks/useFocusNext";
 import { useNowMs } from "../hooks/useNow";
 import { SessionCard } from "./SessionCard";
 import { Tile } from "./Tile";
@@ -43,6 +44,28 @@ function useTitle(tiles: readonly BenchTile[], nowMin: number): void {
   });
 }
 
+/** After a deed the keyboard stays with the part it was done to, where it is by now; of a part that is done, with what is ready. */
+function useNextAtBench(key: string): RefObject<HTMLElement | null> {
+  const board = useRef<HTMLElement>(null);
+  const heldBy = useRef<string | null>(null);
+  useEffect(() => {
+    const note = (e: FocusEvent) => {
+      const tile = (e.target as HTMLElement).closest<HTMLElement>("article[data-region]");
+      heldBy.current = tile?.dataset.region ?? null;
+    };
+    document.addEventListener("focusin", note);
+    return () => document.removeEventListener("focusin", note);
+  }, []);
+  useFocusNext(key, () => {
+    if (heldBy.current === null) return null;
+    const own = board.current?.querySelector<HTMLElement>(
+      `article[data-region="${CSS.escape(heldBy.current)}"] .btn-lg:not(:disabled)`,
+    );
+    return own ?? board.current?.querySelector<HTMLElement>('[data-zone="ready"] .btn-primary');
+  });
+  return board;
+}
+
 export function BenchBoard({ screen }: { screen: BenchScreen }) {
   const router = useRouter();
   const nowMin = useNowMs() / 60_000;
@@ -56,8 +79,9 @@ export function BenchBoard({ screen }: { screen: BenchScreen }) {
   const awake = useAwake();
   const inZone = (zone: Zone) => screen.tiles.filter((t) => zoneAt(t, nowMin) === zone);
   const finished = inZone("finished");
+  const board = useNextAtBench(screen.tiles.map((t) => `${t.regionId} ${zoneAt(t, nowMin)} ${t.op?.id}`).join());
   return (
-    <main className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 text-lg" data-plan={screen.making.state}>
+    <main ref={board} className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 text-lg" data-plan={screen.making.state}>
       <h1 className="sr-only">Bench</h1>
       <div className="flex flex-wrap items-stretch gap-2">
         <SessionCard screen={screen} nowMin={nowMin} />

@@ -98,46 +98,51 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
         </p>
       ) : (
         <div className="overflow-x-auto">
-          <table className="w-full min-w-[860px]">
-            <thead>
-              <tr className="border-b-2 border-base-300 text-left text-sm">
+          <table role="table" className="as-cards w-full sm:min-w-[860px]">
+            <thead role="rowgroup">
+              <tr role="row" className="border-b-2 border-base-300 text-left text-sm">
                 {["When", "", "Part", "What", "Put on", "Air", "Seen, noted", ""].map((h, i) => (
-                  <th key={`${h}${i}`} scope="col" className="px-2 py-1 font-semibold">
+                  <th key={`${h}${i}`} role="columnheader" scope="col" className="px-2 py-1 font-semibold">
                     {h || <span className="sr-only">{i === 1 ? "Kind" : "Undo"}</span>}
                   </th>
                 ))}
               </tr>
             </thead>
-            <tbody>
+            <tbody role="rowgroup">
               {shown.map((e) => {
                 const atMin = Date.parse(e.at) / 60_000;
                 return (
-                  <tr key={e.id} className="border-b border-base-300 align-top" data-kind={e.kind}>
-                    <td className="px-2 py-1.5 whitespace-nowrap">
+                  <tr key={e.id} role="row" className="border-b border-base-300 align-top" data-kind={e.kind}>
+                    <td role="cell" className="px-2 py-1.5 whitespace-nowrap">
                       <strong>{clock(atMin, timeZone)}</strong>{" "}
                       <span className="soft text-sm">{day(atMin, timeZone)}</span>
                     </td>
                     <td
+                      role="cell"
                       className={`px-2 py-1.5 whitespace-nowrap ${e.kind === "done" ? "font-semibold" : e.kind === "not-yet" ? "font-semibold text-warning" : "soft"}`}
                     >
                       {KIND_NAME[e.kind]}
                     </td>
-                    <td className="px-2 py-1.5">{nameOf(e.regionId)}</td>
-                    <td className="px-2 py-1.5">
+                    <td role="cell" data-label="Part" className="px-2 py-1.5">
+                      {nameOf(e.regionId)}
+                    </td>
+                    <td role="cell" data-label="What" className="px-2 py-1.5">
                       {workOf(e)}
                       {e.override && (
                         <span className="block text-sm text-warning">went on against what was said: {e.override}</span>
                       )}
                     </td>
-                    <td className="px-2 py-1.5 whitespace-nowrap">{film(e)}</td>
-                    <td className="px-2 py-1.5 whitespace-nowrap">
+                    <td role="cell" data-label="Put on" className="px-2 py-1.5 whitespace-nowrap">
+                      {film(e)}
+                    </td>
+                    <td role="cell" data-label="Air" className="px-2 py-1.5 whitespace-nowrap">
                       {tempText(e.air.tempC)}, {pct(e.air.rhPct)}{" "}
                       <span className="soft text-sm">{AIR_FROM[e.air.source]}</span>
                     </td>
-                    <td className="px-2 py-1.5">
+                    <td role="cell" data-label="Seen, noted" className="px-2 py-1.5">
                       {["sign" in e && e.sign ? SIGN_NAME[e.sign] : "", e.note].filter(Boolean).join(": ")}
                     </td>
-                    <td className="px-2 py-1.5">
+                    <td role="cell" className="px-2 py-1.5">
                       {standing.has(e.id) && (
                         <button
                           type="button"

@@ -75,11 +75,11 @@ function RegionRow({
   const cost = unknowns(r);
   return (
     <>
-      <tr className="align-top" data-region={r.id}>
-        <td className="pl-6">
+      <tr role="row" className="align-top" data-region={r.id}>
+        <td role="cell" data-label="Region" className="sm:pl-6">
           <TextCell value={r.name} field="name" label={`Region of ${partName}`} save={saveField} />
         </td>
-        <td>
+        <td role="cell" data-label="Material">
           <SelectCell
             value={r.material}
             field="material"
@@ -89,7 +89,7 @@ function RegionRow({
             empty="– choose –"
           />
         </td>
-        <td>
+        <td role="cell" data-label="Condition now">
           <ChipsCell
             value={r.conditions}
             field="conditions"
@@ -99,10 +99,10 @@ function RegionRow({
             empty="not told: not taken as clean"
           />
         </td>
-        <td>
+        <td role="cell" data-label="Area">
           <NumberCell value={r.areaCm2} field="areaCm2" label={`Area of ${of}`} unit="cm²" save={saveField} />
         </td>
-        <td>
+        <td role="cell" data-label="Finish">
           <SelectCell
             value={r.finish}
             field="finish"
@@ -111,13 +111,13 @@ function RegionRow({
             options={FINISH_NAME}
           />
         </td>
-        <td>
+        <td role="cell" data-label="Finest detail">
           <NumberCell value={r.detailUm} field="detailUm" label={`Finest detail of ${of}`} unit="µm" save={saveField} />
         </td>
-        <td>
+        <td role="cell" data-label="Ridges">
           <NumberCell value={r.ridgeUm} field="ridgeUm" label={`Ridges of ${of}`} unit="µm" save={saveField} />
         </td>
-        <td>
+        <td role="cell" data-label="Exposure">
           <ChipsCell
             value={r.exposure}
             field="exposure"
@@ -126,7 +126,7 @@ function RegionRow({
             options={EXPOSURE_NAME}
           />
         </td>
-        <td className="whitespace-nowrap">
+        <td role="cell" className="whitespace-nowrap">
           <button
             type="button"
             className="btn btn-sm"
@@ -152,8 +152,8 @@ function RegionRow({
           )}
         </td>
       </tr>
-      <tr className="border-b border-base-300">
-        <td colSpan={9} className="pt-0 pb-1 pl-6 text-sm">
+      <tr role="row" className="border-b border-base-300">
+        <td role="cell" colSpan={9} className="pt-0 pb-1 text-sm sm:pl-6">
           <span className="text-warning">{cost}</span> <span className="soft">{toldMore(r)}</span>{" "}
           <Saved atMs={savedMs} />
         </td>
@@ -171,8 +171,8 @@ function PartHead({ part }: { part: PartNode }) {
   const { saveField, savedMs } = useRow(part.rev, save);
   const remove = useDelete("part", part.id, part.name);
   return (
-    <tr className="bg-base-200">
-      <th scope="rowgroup" colSpan={9} className="py-2 text-left">
+    <tr role="row" className="bg-base-200">
+      <th scope="rowgroup" colSpan={9} className="px-2 py-2 text-left">
         <div className="flex flex-wrap items-start gap-2">
           <TextCell value={part.name} field="name" label="Part" save={saveField} className="w-52" />
           <NumberCell
@@ -188,7 +188,7 @@ function PartHead({ part }: { part: PartNode }) {
             field="note"
             label={`Note on ${part.name}`}
             save={saveField}
-            className="w-80 font-normal"
+            className="w-full font-normal sm:w-80"
           />
           <Saved atMs={savedMs} />
           <span className="flex-1" />
@@ -247,18 +247,26 @@ export function PartsTable({ parts }: { parts: readonly PartNode[] }) {
         </div>
       )}
       <div className="overflow-x-auto pb-40">
-        <table className="w-full min-w-[1150px] border-separate border-spacing-x-1 border-spacing-y-1">
-          <thead>
-            <tr>
+        <table
+          role="table"
+          className="as-cards w-full border-separate sm:min-w-[1150px] border-spacing-x-1 border-spacing-y-1"
+        >
+          <thead role="rowgroup">
+            <tr role="row">
               {HEADS.map(([h, w]) => (
-                <th key={h} scope="col" className={`px-1 text-left text-sm font-semibold ${w} first:pl-6`}>
+                <th
+                  key={h}
+                  role="columnheader"
+                  scope="col"
+                  className={`px-1 text-left text-sm font-semibold ${w} first:pl-6`}
+                >
                   {h}
                 </th>
               ))}
             </tr>
           </thead>
           {parts.map((part) => (
-            <tbody key={part.id} data-part={part.id}>
+            <tbody key={part.id} role="rowgroup" data-part={part.id}>
               <PartHead part={part} />
               {part.regions.map((node) => (
                 <RegionRow

@@ -2,7 +2,7 @@
 
 import { Tabs } from "@base-ui/react/tabs";
 import { CalendarDays, Download, Printer, RefreshCw } from "lucide-react";
-import type { ReactNode } from "react";
+import { type ReactNode, useRef } from "react";
 import { askForPlanAction } from "@/actions/plan";
 import type { PlanScreen } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
@@ -11,6 +11,7 @@ import { noticeText, workText } from "@/messages";
 import { Apart } from "../components/Apart";
 import { useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
+import { useFocusNext } from "../hooks/useFocusNext";
 import type { LaneOf } from "../timeline/Lane";
 import { Timeline } from "../timeline/Timeline";
 import { Aims } from "./Aims";
@@ -36,8 +37,12 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
   const planner = usePlanning(screen);
   const on = busy || settling || screen.making.state === "making";
   const make = () => void act(() => askForPlanAction(screen.modelId));
+  const main = useRef<HTMLElement>(null);
+  useFocusNext(`${screen.making.state} ${plan?.plannedMs}`, () =>
+    screen.making.state === "making" ? null : main.current?.querySelector<HTMLElement>("[data-next]"),
+  );
   return (
-    <main className="grid grid-cols-[minmax(0,1fr)] gap-3 p-4" data-plan={screen.making.state}>
+    <main ref={main} className="grid grid-cols-[minmax(0,1fr)] gap-3 p-4" data-plan={screen.making.state}>
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="text-xl font-bold">Plan</h1>
         <button type="button" className={`btn ${plan?.fresh ? "" : "btn-primary"}`} disabled={on} onClick={make}>
@@ -140,6 +145,7 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
         <Tabs.List aria-label="How the plan is shown" className="tabs tabs-border" activateOnFocus>
           {VIEWS.map(([id, name]) => (
             <Tabs.Tab
+              data-next={id === view || undefined}
               key={id}
               value={id}
               className={`tab ${view === id ? "tab-active font-bold" : ""}`}

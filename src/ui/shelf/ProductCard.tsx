@@ -41,7 +41,7 @@ export function ProductCard({
           <span className="soft block">{p.maker || "maker not given"}</span>
           {p.owned === false && <span className="font-semibold text-warning">to buy: not on the shelf</span>}
         </span>
-        <button type="button" className="btn btn-sm" onClick={edit}>
+        <button type="button" data-next className="btn btn-sm" onClick={edit}>
           <Pencil className="size-4" aria-hidden />
           Edit
         </button>

@@ -9,6 +9,7 @@ import { duration, volumeText } from "@/format";
 import { BITE_NAME, FAMILY_NAME, MATERIAL_NAME, METHOD_NAME, ROLE_NAME } from "@/messages";
 import { EvidenceMark } from "../components/EvidenceMark";
 import { useAddress } from "../hooks/useAddress";
+import { useFocusNext } from "../hooks/useFocusNext";
 import { Compare } from "./Compare";
 import { biteOf, FACET_NAMES, type Facets, isLow, isOld, readFacets, STOCK, shownBy } from "./facets";
 import { leavesFilm, windowsText } from "./figures";
@@ -18,10 +19,15 @@ import { ProductForm } from "./ProductForm";
 import { ShelfImport } from "./ShelfImport";
 
 function Time({ p, m }: { p: Product; m: "flash" | "sandable" | "cured" }) {
-  if (!leavesFilm(p)) return <td className="soft px-2 text-right">–</td>;
+  if (!leavesFilm(p))
+    return (
+      <td role="cell" className="soft px-2 text-right max-sm:hidden">
+        –
+      </td>
+    );
   const t = labelTimes(p)[m];
   return (
-    <td className="px-2 text-right whitespace-nowrap">
+    <td role="cell" className="px-2 text-right whitespace-nowrap max-sm:hidden">
       {duration(t.min)}
       {t.assumed && (
         <span className="text-warning" title="Not on the label: the family’s usual ratio">
@@ -47,8 +53,12 @@ function Row({ item, chosen, narrow, compared, today, choose, compare }: RowProp
   const { product: p, places } = item;
   const left = p.leftMl === null ? "?" : volumeText(p.leftMl);
   return (
-    <tr data-product={p.id} className={`border-b border-base-300 ${chosen ? "bg-base-200" : "hover:bg-base-200/60"}`}>
-      <td className="py-1.5 pr-1 pl-3">
+    <tr
+      role="row"
+      data-product={p.id}
+      className={`border-b border-base-300 max-sm:flex max-sm:items-start max-sm:gap-1 ${chosen ? "bg-base-200" : "hover:bg-base-200/60"}`}
+    >
+      <td role="cell" className="py-1.5 pr-1 pl-3">
         <input
           type="checkbox"
           className="checkbox checkbox-sm"
@@ -57,14 +67,14 @@ function Row({ item, chosen, narrow, compared, today, choose, compare }: RowProp
           onChange={compare}
         />
       </td>
-      <td className="px-1">
+      <td role="cell" className="px-1">
         <span
           className="block size-7 rounded-field border border-base-content/40"
           style={{ background: p.colour }}
           aria-hidden
         />
       </td>
-      <td className="px-2">
+      <td role="cell" className="min-w-0 flex-1 px-2">
         <button type="button" className="link-hover text-left font-semibold" aria-pressed={chosen} onClick={choose}>
           {p.name}
         </button>
@@ -72,28 +82,35 @@ function Row({ item, chosen, narrow, compared, today, choose, compare }: RowProp
           {p.maker}
           {p.maker && " · "}
           {METHOD_NAME[p.method]}
+          <span className="sm:hidden"> · {ROLE_NAME[p.role].toLowerCase()}</span>
         </span>
       </td>
-      <td className="px-2">
+      <td role="cell" className="px-2 max-sm:hidden">
         {ROLE_NAME[p.role]}
         <span className="soft block text-sm">{leavesFilm(p) ? FAMILY_NAME[p.family] : ""}</span>
       </td>
-      <td className="px-2 font-semibold">{biteOf(p)}</td>
+      <td role="cell" className="px-2 font-semibold max-sm:hidden">
+        {biteOf(p)}
+      </td>
       {!narrow && <Time p={p} m="flash" />}
-      {!narrow && <td className="px-2 text-sm">{leavesFilm(p) ? windowsText(p) : ""}</td>}
+      {!narrow && (
+        <td role="cell" className="px-2 text-sm max-sm:hidden">
+          {leavesFilm(p) ? windowsText(p) : ""}
+        </td>
+      )}
       <Time p={p} m="sandable" />
       {!narrow && <Time p={p} m="cured" />}
-      <td className="px-2 text-right whitespace-nowrap">
+      <td role="cell" className="px-2 text-right whitespace-nowrap">
         {p.owned === false ? <span className="font-semibold text-warning">to buy</span> : left}
         {isLow(p) && <span className="block text-sm text-warning">nearly empty</span>}
         {isOld(p, today) && <span className="block text-sm text-warning">past its date</span>}
       </td>
       {!narrow && (
-        <td className="px-2 text-right text-sm whitespace-nowrap">
+        <td role="cell" className="px-2 text-right text-sm whitespace-nowrap max-sm:hidden">
           {places.length > 0 ? `${places.length} stack${places.length > 1 ? "s" : ""}` : "–"}
         </td>
       )}
-      <td className="px-2">
+      <td role="cell" className="px-2 max-sm:hidden">
         <EvidenceMark source={sourceOf(p)} />
       </td>
     </tr>
@@ -209,9 +226,15 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
   };
   const pair = compared.map((id) => shelf.find((i) => i.product.id === id)!.product);
   const bringIn = useRef<HTMLDialogElement>(null);
+  const main = useRef<HTMLElement>(null);
+  // saved or closed, what had the keyboard is gone: it goes on with the card, or with the list
+  useFocusNext(`${chosen} ${params.get("edit")} ${params.get("jar")}`, () => {
+    const card = main.current?.querySelector<HTMLElement>("aside [data-next], aside input:not([type=hidden])");
+    return card ?? main.current?.querySelector<HTMLElement>("[data-next]");
+  });
   return (
-    <main className="flex h-full min-h-0 flex-col lg:flex-row">
-      <div className="min-w-0 flex-1 overflow-auto p-4">
+    <main ref={main} className="flex h-full min-h-0 flex-col lg:flex-row">
+      <div className={`min-w-0 flex-1 overflow-auto p-4 ${open ? "max-lg:hidden" : ""}`}>
         <div className="mb-3 flex flex-wrap items-center gap-2">
           <h1 className="mr-2 text-xl font-bold">Shelf</h1>
           <span className="soft text-sm" role="status">
@@ -229,7 +252,12 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
               {kind.toUpperCase()}
             </a>
           ))}
-          <button type="button" className="btn btn-primary btn-sm" onClick={() => set({ product: "new", jar: null })}>
+          <button
+            type="button"
+            data-next
+            className="btn btn-primary btn-sm"
+            onClick={() => set({ product: "new", jar: null })}
+          >
             <Plus className="size-4" aria-hidden />
             Add a product
           </button>
@@ -243,12 +271,16 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
             label says otherwise. A shelf file, CSV or JSON, can be brought in whole.
           </p>
         ) : (
-          <table className={`w-full text-[15px] ${open ? "min-w-[600px]" : "min-w-[860px]"}`}>
-            <thead>
-              <tr className="border-b-2 border-base-300">
+          <table
+            role="table"
+            className={`as-cards w-full text-[15px] ${open ? "sm:min-w-[600px]" : "sm:min-w-[860px]"}`}
+          >
+            <thead role="rowgroup">
+              <tr role="row" className="border-b-2 border-base-300">
                 {HEADS.filter((h) => !(open && WIDE_ONLY.has(h))).map((h) => (
                   <th
                     key={h}
+                    role="columnheader"
                     scope="col"
                     className={`px-2 py-1 text-sm font-semibold ${RIGHT.has(h) ? "text-right" : "text-left"}`}
                   >
@@ -257,7 +289,7 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
                 ))}
               </tr>
             </thead>
-            <tbody>
+            <tbody role="rowgroup">
               {shown.map((i) => (
                 <Row
                   key={i.product.id}

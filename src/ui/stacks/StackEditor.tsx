@@ -11,6 +11,7 @@ import { relativeDay } from "@/format";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "@/messages";
 import { Apart } from "../components/Apart";
 import { Saved } from "../components/Saved";
+import { VerdictMark } from "../components/VerdictMark";
 import { PlanTrials } from "../coupons/PlanTrials";
 import { offerUndo } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
@@ -85,7 +86,7 @@ export function StackEditor({
         />
       )}
       <div className="relative grid items-start gap-x-12 gap-y-3 xl:grid-cols-[330px_minmax(0,1fr)]">
-        <div className="grid gap-3">
+        <div className="order-last grid gap-3 xl:order-none">
           <Apart what="The section">
             <Section
               films={films}
@@ -291,12 +292,19 @@ interface HeadProps {
 /** What the pile is of, and what else can be done with it. */
 function EditorHead({ view, regions, products, savedMs }: HeadProps) {
   const { set } = useAddress();
-  const { node, partName } = view.chosen;
+  const { node, partName, answer } = view.chosen;
   const { region } = node;
   const name = `${partName}, ${region.name}`;
   return (
     <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-      <h1 className="text-xl font-bold">{name}</h1>
+      <h1 className="flex items-baseline gap-3 text-xl font-bold">
+        {name}
+        {answer.outcome === "judged" && (
+          <span className="text-base xl:hidden">
+            <VerdictMark verdict={answer.worst} />
+          </span>
+        )}
+      </h1>
       <button type="button" className="btn btn-primary btn-sm self-center" onClick={() => set({ find: "1" })}>
         <Search className="size-4" aria-hidden />
         Find stacks
