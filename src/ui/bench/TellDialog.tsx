@@ -119,7 +119,8 @@ export function TellDialog(props: TellProps) {
       ref={props.ref}
       className="modal"
       aria-label={`Something else: ${props.name}`}
-      onToggle={(e) => setOpen(e.currentTarget.open)}
+      onFocus={() => setOpen(true)}
+      onClose={() => setOpen(false)}
     >
       <TellForm {...props} open={open} />
     </dialog>

@@ -47,8 +47,9 @@ export function useStack(regionId: string, stack: Stack, stackRev: number) {
         if (outcome?.ok) {
           held.current = { stack: next ? next() : held.current.stack, rev: outcome.value.rev };
           setSavedMs(askNow());
-        } else setHoped(null);
-        if (outcome?.ok || outcome?.problem.code === "conflict") refresh();
+        } else setHoped(held.current.stack);
+        // one refused behind others that were not: the page still has to be asked for those
+        if (outcome !== null) refresh();
         if (outcome === null || outcome.ok) return outcome === null ? SILENT : null;
         // what is refused for what lies on the part is told wherever the change came from
         if (outcome.problem.code === "refused") showProblem(outcome.problem);
