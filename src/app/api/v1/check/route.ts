@@ -17,6 +17,7 @@ function verdictJson(v: PlacedVerdict, assumed: readonly string[]) {
     verdict: v.verdict,
     kind: v.kind,
     where: where(v.where),
+    ...(v.liquid ? { liquid: { step: v.liquid.step, product: v.liquid.productId } } : {}),
     code: v.code,
     text: verdictText(v),
     facts: v.facts,
