@@ -1,6 +1,6 @@
-/** npm start: the application on the user's own data, in ELM_BENCH_DATA or ./data. */
+/** npm start: the application on the user's own data, in ELM_BENCH_DATA or ./data. With --lan its local network is let in by pairing. */
 import { spawn } from "node:child_process";
-import { resolve } from "node:path";
+import { join, resolve } from "node:path";
 import { ensureBuilt, ensureInstalled, freePort, heldBy, ROOT, serverArgs } from "./lib/ensure.mjs";
 
 ensureInstalled();
@@ -19,6 +19,38 @@ const server = spawn(process.execPath, serverArgs(port, bind), {
   stdio: ["ignore", "ignore", "inherit"],
   env: { ...process.env, ELM_BENCH_DATA: data, NEXT_TELEMETRY_DISABLED: "1" },
 });
-for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
-server.on("exit", (code) => process.exit(code ?? 0));
+const asked = process.argv.slice(2);
+const unknown = asked.filter((a) => !["--lan", "--https", "--new-phrase"].includes(a));
+if (unknown.length > 0) {
+  console.error(`Not known: ${unknown.join(" ")}. Known are --lan, and with it --https and --new-phrase.`);
+  server.kill();
+  process.exit(1);
+}
+const lan = asked.includes("--lan") ? await openDoor() : null;
+for (const signal of ["SIGINT", "SIGTERM"])
+  process.on(signal, () => {
+    lan?.kill(signal);
+    server.kill(signal);
+  });
+server.on("exit", (code) => {
+  lan?.kill();
+  process.exit(code ?? 0);
+});
 console.log(`Elm Bench: http://${bind}:${port}\nData: ${data}\nStop it with Ctrl+C.`);
+
+/** The application stays on loopback; what is of the network goes through a door of its own that knows its devices. */
+async function openDoor() {
+  const outside = await freePort(Number(process.env.ELM_BENCH_LAN_PORT ?? port + 1), "0.0.0.0");
+  const door = [
+    join(ROOT, "node_modules/tsx/dist/cli.mjs"),
+    join(ROOT, "scripts/door.ts"),
+    data,
+    String(port),
+    String(outside),
+  ];
+  const how = [
+    asked.includes("--https") ? "https" : "http",
+    asked.includes("--new-phrase") ? "new-phrase" : "as-before",
+  ];
+  return spawn(process.execPath, [...door, ...how], { cwd: ROOT, stdio: "inherit", env: process.env });
+}

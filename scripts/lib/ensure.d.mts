@@ -1,6 +1,6 @@
 export const ROOT: string;
 export const CHROMIUM: string;
-export function freePort(from: number): Promise<number>;
+export function freePort(from: number, host?: string): Promise<number>;
 export function serverArgs(port: number, host?: string): string[];
 export function seedDemo(dataDir: string, env?: Record<string, string>): void;
 export function ensureInstalled(): void;

@@ -84,12 +84,12 @@ export function ensureChromium() {
 }
 
 /** The asked port if it is free, else the next free one above it. */
-export async function freePort(from) {
+export async function freePort(from, host = "127.0.0.1") {
   for (let port = from; port < from + 200; port++) {
     const free = await new Promise((done) => {
       const probe = createServer();
       probe.once("error", () => done(false));
-      probe.listen(port, "127.0.0.1", () => probe.close(() => done(true)));
+      probe.listen(port, host, () => probe.close(() => done(true)));
     });
     if (free) return port;
   }

@@ -199,6 +199,24 @@ export interface BenchScreen {
   readonly timeZone: string;
 }
 
+/** Devices of the local network that were let in. */
+export interface DevicesView {
+  /** where they find the application; null = the network is shut out */
+  readonly doorUrl: string | null;
+  readonly devices: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly pairedMs: number;
+    readonly seenMs: number;
+  }[];
+}
+
+/** Lets one device in, once. */
+export interface PairLink {
+  readonly link: string;
+  readonly expiresMs: number;
+}
+
 /** What work no layer asks for would do. */
 export interface WorkWeighed {
   readonly verdicts: readonly Fired[];

@@ -14,7 +14,15 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
   const state = server.getShop();
   if (!state.ok) return <TroublePage problem={state.problem} />;
   const { shop, rev } = state.value;
+  const devices = server.getDevices();
   return (
-    <SettingsView shop={shop} rev={rev} back={placeOf(back)} today={server.localDate(shop.timeZone, server.nowMs())} />
+    <SettingsView
+      shop={shop}
+      rev={rev}
+      back={placeOf(back)}
+      today={server.localDate(shop.timeZone, server.nowMs())}
+      devices={devices.ok ? devices.value : { doorUrl: null, devices: [] }}
+      nowMs={server.nowMs()}
+    />
   );
 }

@@ -2,6 +2,7 @@ export * from "./air";
 export { beginWith } from "./begin";
 export * from "./bench";
 export * from "./coupons";
+export { newPairLink, removeDevice, renameDevice } from "./devices";
 export * from "./document";
 export {
   addModel,

@@ -4,13 +4,14 @@ import { ArrowLeft } from "lucide-react";
 import Link from "next/link";
 import { useEffect, useState } from "react";
 import { saveShopAction } from "@/actions/settings";
-import type { Shop } from "@/contracts";
+import type { DevicesView, Shop } from "@/contracts";
 import { CAUTIONS, type Caution, PROTECTIONS } from "@/core/model";
 import { PROTECTION_NAME } from "@/messages";
 import { SelectCell, TextCell } from "../components/cells";
 import { Saved } from "../components/Saved";
 import { type SaveField, useRow } from "../hooks/useRow";
 import { AirSettings } from "./AirSettings";
+import { Devices } from "./Devices";
 import { Labelled } from "./fields";
 import { Habits } from "./Habits";
 import { Sessions } from "./Sessions";
@@ -27,9 +28,11 @@ interface SettingsProps {
   readonly today: string;
   /** where one came from to settle something here */
   readonly back: string | null;
+  readonly devices: DevicesView;
+  readonly nowMs: number;
 }
 
-export function SettingsView({ shop, rev, today, back }: SettingsProps) {
+export function SettingsView({ shop, rev, today, back, devices, nowMs }: SettingsProps) {
   const { saveField, savedMs } = useRow(rev, saveShopAction);
   return (
     <main className="grid max-w-4xl gap-6 p-4">
@@ -70,6 +73,7 @@ export function SettingsView({ shop, rev, today, back }: SettingsProps) {
           </Labelled>
         </div>
       </section>
+      <Devices view={devices} nowMs={nowMs} timeZone={shop.timeZone} />
     </main>
   );
 }
