@@ -12,11 +12,13 @@ import { Tries } from "../src/door/tries";
 const [folder, inside, port, secure, newPhrase] = process.argv.slice(2) as [string, string, string, string, string];
 const isSecure = secure === "https";
 
-/** Addresses other machines reach this one by; IPv4 outside the loopback. */
-const addresses = Object.values(networkInterfaces())
+/** Addresses other machines reach this one by: as told, else IPv4 outside the loopback. */
+const toldAddresses = process.env.ELM_BENCH_LAN_ADDRESSES?.split(",").map((a) => a.trim());
+const seenAddresses = Object.values(networkInterfaces())
   .flatMap((all) => all ?? [])
   .filter((a) => a.family === "IPv4" && !a.internal)
   .map((a) => a.address);
+const addresses = toldAddresses ?? seenAddresses;
 if (addresses.length === 0) {
   console.error("No network: this machine has no address another one could reach. Elm Bench runs on loopback only.");
   process.exit(1);

@@ -12,6 +12,7 @@ const INSTALL_STAMP = join(ROOT, "node_modules/.elm-bench-stamp");
 const BUILD_STAMP = join(ROOT, ".next/elm-bench-stamp");
 const BUILT_FROM = [
   "src",
+  "public",
   "package-lock.json",
   "next.config.ts",
   "postcss.config.mjs",

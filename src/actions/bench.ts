@@ -5,8 +5,8 @@ import * as server from "@/server";
 
 export const afterLookAction = async (regionId: string, opId: string, found: server.RoundsFound) =>
   server.afterLook(regionId, opId, found);
-export const startAction = async (regionId: string, opId: string, reason: string | null = null) =>
-  server.startOp(regionId, { opId, reason }, logTitle, (code) => reasonText(code, []));
+export const startAction = async (regionId: string, opId: string, reason: string | null = null, minutesAgo = 0) =>
+  server.startOp(regionId, { opId, reason, minutesAgo }, logTitle, (code) => reasonText(code, []));
 export const finishAction = async (regionId: string, input: unknown) => server.finishOp(regionId, input, logTitle);
 export const notYetAction = async (regionId: string, input: unknown) => server.notYet(regionId, input, logTitle);
 export const tellAction = async (regionId: string, input: unknown) =>

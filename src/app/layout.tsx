@@ -22,6 +22,8 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
+        {/* asked for with the device's own cookie: behind the door of the local network nothing goes without it */}
+        <link rel="manifest" href="/manifest.webmanifest" crossOrigin="use-credentials" />
         {/* biome-ignore lint/security/noDangerouslySetInnerHtml: a constant of ours; it has to run before anything is painted */}
         <script nonce={nonce} dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
       </head>

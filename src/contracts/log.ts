@@ -6,7 +6,7 @@ import { idSchema, noteSchema, ranged, utcMomentSchema } from "./base";
 
 export const opIdSchema = z.string().regex(/^[A-Za-z0-9_:~-]{3,200}$/, "is not an operation id");
 
-const minutesAgoSchema = ranged(0, 20_160, "minutes ago");
+export const minutesAgoSchema = ranged(0, 20_160, "minutes ago");
 
 /** Coats and thickness are asked only of coats; null = as planned. */
 export const doneSchema = z.strictObject({
@@ -18,7 +18,12 @@ export const doneSchema = z.strictObject({
   rhPct: ranged(1, 100, "% RH").nullable(),
   note: noteSchema,
 });
-export const notYetSchema = z.strictObject({ opId: opIdSchema, sign: z.enum(SIGNS), note: noteSchema });
+export const notYetSchema = z.strictObject({
+  opId: opIdSchema,
+  sign: z.enum(SIGNS),
+  note: noteSchema,
+  minutesAgo: minutesAgoSchema.optional(),
+});
 
 /** Work no layer asks for. */
 const extraWorkSchema = z.discriminatedUnion("kind", [

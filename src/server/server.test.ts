@@ -200,6 +200,21 @@ describe("the bench", () => {
       note: "ran a little",
     });
   });
+  it("what a phone did out of reach stands at its own time, in order, and never before what the part has behind it", async () => {
+    const b = await working();
+    const now = Date.now();
+    const clock = jest.spyOn(Date, "now").mockReturnValue(now + 2 * 3600_000);
+    const key = `${b.region}:prep:key`;
+    const start = (opId: string, minutesAgo: number) =>
+      server.startOp(b.region, { opId, reason: null, minutesAgo }, logTitle, String);
+    expect(refusal(start(key, -1))).toBe("invalid minutesAgo");
+    must(start(key, 90));
+    must(server.finishOp(b.region, { ...DONE, opId: key, minutesAgo: 80 }, logTitle));
+    must(start("y1:coat:1", 85));
+    const ago = must(server.getLog(b.model)).map((e) => Math.round((now + 2 * 3600_000 - Date.parse(e.at)) / 60_000));
+    expect(ago).toEqual([90, 80, 80]);
+    clock.mockRestore();
+  });
   it("“not yet” is logged and moves the wait and the plan", async () => {
     const b = await working();
     must(server.startOp(b.region, { opId: `${b.region}:prep:key`, reason: null }, logTitle, String));

@@ -9,6 +9,7 @@ import {
   failed,
   invalid,
   type LogEntry,
+  minutesAgoSchema,
   NO_CARDS,
   notYetSchema,
   type Outcome,
@@ -54,7 +55,7 @@ interface AtBench {
 }
 
 /** Finds the operation on the bench: it must be the one in hand or the next one of its region. */
-function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBench | Outcome<never> {
+function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string, minutesAgo = 0): AtBench | Outcome<never> {
   const snapshot = snapshotOf(db);
   const home = snapshot.home(regionId);
   const m = home && snapshot.model(home.modelId);
@@ -77,9 +78,16 @@ function atBench(db: Db, opId: string, titleOf: TitleOf, regionId: string): AtBe
     face: { areaCm2: node.region.areaCm2, count: part.count },
     base: {
       ...entryBase(snapshot, home.modelId, { regionId, opId, title }),
+      at: backTo(minutesAgo, m.sources.log.findLast((e) => e.regionId === regionId)?.at),
       override: carried.length > 0 ? carried.join(" · ") : null,
     },
   };
+}
+
+/** So long ago, and never before what the region has behind it; ISO 8601. */
+function backTo(minutesAgo: number, lastAt: string | undefined): string {
+  const atMs = nowMs() - minutesAgo * MS_PER_MIN;
+  return new Date(minutesAgo > 0 && lastAt ? Math.max(atMs, Date.parse(lastAt)) : atMs).toISOString();
 }
 
 /** What every entry written now holds: its moment, and the air of it. */
@@ -117,7 +125,12 @@ export function record<E extends LogEntry>(db: Db, modelId: string, entry: E): O
 const stoppedFor = (answer: JudgeAnswer | null, { overrides }: RegionNode): boolean =>
   answer?.outcome === "judged" && answer.verdicts.some(stillStops(overrides));
 
-const startSchema = z.strictObject({ opId: opIdSchema, reason: z.string().trim().max(2000).nullable() });
+const startSchema = z.strictObject({
+  opId: opIdSchema,
+  reason: z.string().trim().max(2000).nullable(),
+  /** of a phone that was out of reach then */
+  minutesAgo: minutesAgoSchema.optional(),
+});
 
 /** Longest list of stops put into one sentence. */
 const STOPS_TOLD = 3;
@@ -134,9 +147,9 @@ export function startOp(
 ): Outcome<EntryOf<"started">> {
   const parsed = startSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  const { opId, reason } = parsed.data;
+  const { opId, reason, minutesAgo } = parsed.data;
   return writing((db) => {
-    const at = atBench(db, opId, titleOf, regionId);
+    const at = atBench(db, opId, titleOf, regionId, minutesAgo);
     if (isFailure(at)) return at;
     if (at.tile.zone === "in-hand") return failed("conflict", "That step is in hand already.");
     if (at.stopped)
@@ -249,7 +262,7 @@ export function notYet(regionId: string, input: unknown, titleOf: TitleOf): Outc
   const parsed = notYetSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
   return writing((db) => {
-    const at = atBench(db, parsed.data.opId, titleOf, regionId);
+    const at = atBench(db, parsed.data.opId, titleOf, regionId, parsed.data.minutesAgo);
     if (isFailure(at)) return at;
     if (at.tile.wait === null) return failed("refused", "That step waits for nothing.");
     const { sign, note } = parsed.data;

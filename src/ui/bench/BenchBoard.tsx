@@ -7,6 +7,9 @@ import type { BenchScreen } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
 import { useFocusNext } from "../hooks/useFocusNext";
 import { useNowMs } from "../hooks/useNow";
+import { useReached } from "../hooks/useReached";
+import { Kept, withKept } from "./Kept";
+import { useKeptDeeds } from "./kept-deeds";
 import { SessionCard } from "./SessionCard";
 import { Tile } from "./Tile";
 import { Tonight } from "./Tonight";
@@ -66,14 +69,18 @@ function useNextAtBench(key: string): RefObject<HTMLElement | null> {
   return board;
 }
 
-export function BenchBoard({ screen }: { screen: BenchScreen }) {
+export function BenchBoard({ screen: seen }: { screen: BenchScreen }) {
   const router = useRouter();
+  const kept = useKeptDeeds();
+  const { reached } = useReached();
   const nowMin = useNowMs() / 60_000;
+  const screen = { ...seen, tiles: seen.tiles.flatMap((t) => withKept(t, kept, nowMin) ?? []) };
   useTitle(screen.tiles, nowMin);
   useEffect(() => {
+    if (!reached) return;
     const timer = setInterval(() => document.visibilityState === "visible" && router.refresh(), REFRESH_MS);
     return () => clearInterval(timer);
-  }, [router]);
+  }, [router, reached]);
   const ready = screen.tiles.filter((t) => t.op && zoneAt(t, nowMin) === "ready");
   const bell = useBell(new Map(ready.map((t) => [`${t.regionId} ${t.op!.id}`, screen.names[t.regionId] ?? ""])));
   const awake = useAwake();
@@ -96,6 +103,7 @@ export function BenchBoard({ screen }: { screen: BenchScreen }) {
           </button>
         )}
       </div>
+      <Kept timeZone={screen.timeZone} nowMin={nowMin} />
       <div className="grid items-start gap-4 lg:grid-cols-3">
         {ZONES.map(({ zone, title, none }) => {
           const tiles = inZone(zone);

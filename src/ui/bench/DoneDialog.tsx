@@ -1,12 +1,11 @@
 "use client";
 
 import { type FormEvent, type Ref, useState } from "react";
-import { finishAction } from "@/actions/bench";
 import type { Problem } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
 import { figureField, figureTyped, filmText } from "@/format";
-import { useAct } from "../hooks/useAct";
 import { Figure } from "./Figure";
+import { useDeed } from "./useDeed";
 
 interface Draft {
   readonly minutesAgo: string;
@@ -30,7 +29,7 @@ interface DoneProps {
 /** Asks only for what differs from the plan; blank means as planned. */
 export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
   const op = tile.op!;
-  const { act, busy } = useAct();
+  const { deed, busy } = useDeed();
   const [draft, setDraft] = useState(EMPTY);
   const [problem, setProblem] = useState<Problem | null>(null);
   const faultOf = (field: string) => problem?.fields.find((f) => f.path === field)?.message ?? null;
@@ -49,7 +48,6 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
     e.preventDefault();
     const dialog = e.currentTarget.closest("dialog");
     const input = {
-      opId: op.id,
       note: draft.note,
       minutesAgo: figureTyped(draft.minutesAgo, "min") ?? 0,
       coats: figureTyped(draft.coats, ""),
@@ -57,7 +55,10 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
       tempC: figureTyped(draft.tempC, "°C"),
       rhPct: figureTyped(draft.rhPct, "%"),
     };
-    const outcome = await act(() => finishAction(tile.regionId, input), { quiet: true });
+    const outcome = await deed(
+      { kind: "done", regionId: tile.regionId, opId: op.id, title: `${name}: ${title}`, input },
+      { quiet: true },
+    );
     setProblem(outcome.ok ? null : outcome.problem);
     if (!outcome.ok) return;
     setDraft(EMPTY);

@@ -1,11 +1,10 @@
 "use client";
 
 import { type FormEvent, type Ref, useState } from "react";
-import { notYetAction } from "@/actions/bench";
 import { SIGNS, type Sign } from "@/core/history";
 import { SIGN_NAME } from "@/messages";
-import { useAct } from "../hooks/useAct";
 import { Choice } from "./Choice";
+import { useDeed } from "./useDeed";
 
 interface NotYetProps {
   readonly ref: Ref<HTMLDialogElement>;
@@ -17,13 +16,13 @@ interface NotYetProps {
 
 /** Somebody looked and it was not there: what was seen goes to the log, the wait grows, the plan follows. */
 export function NotYetDialog({ ref, regionId, opId, name, title }: NotYetProps) {
-  const { act, busy } = useAct();
+  const { deed, busy } = useDeed();
   const [note, setNote] = useState("");
   const [sign, setSign] = useState<Sign>("tacky");
   const send = async (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
     const dialog = e.currentTarget.closest("dialog");
-    const outcome = await act(() => notYetAction(regionId, { opId, sign, note }));
+    const outcome = await deed({ kind: "not-yet", regionId, opId, title: `${name}: ${title}`, input: { sign, note } });
     if (!outcome.ok) return;
     setNote("");
     dialog?.close();

@@ -1,10 +1,9 @@
 "use client";
 
 import { type FormEvent, type Ref, useState } from "react";
-import { startAction } from "@/actions/bench";
 import type { BenchTile } from "@/core/plan";
 import { againstTexts } from "@/messages";
-import { useAct } from "../hooks/useAct";
+import { useDeed } from "./useDeed";
 
 interface StartProps {
   readonly ref: Ref<HTMLDialogElement>;
@@ -15,12 +14,18 @@ interface StartProps {
 
 /** Going on against what the judge says at this minute: only with a reason, which the log keeps. */
 export function StartDialog({ ref, tile, name, title }: StartProps) {
-  const { act, busy } = useAct();
+  const { deed, busy } = useDeed();
   const [reason, setReason] = useState("");
   const send = async (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
     const dialog = e.currentTarget.closest("dialog");
-    const outcome = await act(() => startAction(tile.regionId, tile.op!.id, reason));
+    const outcome = await deed({
+      kind: "start",
+      regionId: tile.regionId,
+      opId: tile.op!.id,
+      title: `${name}: ${title}`,
+      input: { reason },
+    });
     if (!outcome.ok) return;
     setReason("");
     dialog?.close();

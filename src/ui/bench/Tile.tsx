@@ -2,7 +2,7 @@
 
 import { Ellipsis } from "lucide-react";
 import { useRef } from "react";
-import { afterLookAction, finishAction, startAction, takeBackAction } from "@/actions/bench";
+import { afterLookAction, finishAction, takeBackAction } from "@/actions/bench";
 import type { BenchScreen, NamedFilm } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
 import type { Operation } from "@/core/work";
@@ -16,6 +16,7 @@ import { NotYetDialog } from "./NotYetDialog";
 import { Ring } from "./Ring";
 import { StartDialog } from "./StartDialog";
 import { TellDialog } from "./TellDialog";
+import { useDeed } from "./useDeed";
 
 /** How far up the pile this step finds the part. */
 function pileAt(op: Operation, films: readonly NamedFilm[]) {
@@ -37,9 +38,10 @@ export function Tile({
   screen: BenchScreen;
   nowMin: number;
 }) {
-  const { act, busy: acting, settling } = useAct();
+  const { act, busy: acting } = useAct();
+  const { deed, busy: doing, settling } = useDeed();
   // one press is one deed, until the board shows what came of it
-  const busy = acting || settling;
+  const busy = acting || doing || settling;
   const done = useRef<HTMLDialogElement>(null);
   const wait = useRef<HTMLDialogElement>(null);
   const against = useRef<HTMLDialogElement>(null);
@@ -53,7 +55,10 @@ export function Tile({
   const caution = product ? safetyLine(product) : workSafety(op);
   const check = tile.check;
   const barred = check?.barred ?? false;
-  const start = () => (barred ? against.current?.showModal() : void act(() => startAction(tile.regionId, op.id)));
+  const start = () =>
+    barred
+      ? against.current?.showModal()
+      : void deed({ kind: "start", regionId: tile.regionId, opId: op.id, title: `${name}: ${title}`, input: {} });
   return (
     <article
       className="rounded-box border border-base-300 bg-base-100 p-3"

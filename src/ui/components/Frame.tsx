@@ -9,6 +9,7 @@ import { showAs } from "@/format";
 import { NowProvider } from "../hooks/useNow";
 import { AirRibbon, type RibbonData } from "./AirRibbon";
 import { type Findable, Finder } from "./Finder";
+import { OutOfReach } from "./OutOfReach";
 import { PLACES, Rail } from "./Rail";
 
 interface FrameProps {
@@ -62,6 +63,7 @@ export function Frame({ ribbon, things, unreadable, serverNowMs, timeZone, showi
               <AirRibbon data={ribbon} onSearch={() => setFinding(true)} />
             </div>
           )}
+          <OutOfReach />
           {unreadable.length > 0 && (
             <p role="status" className="bg-warning px-4 py-1 text-warning-content print:hidden">
               Left aside, because it could not be read:{" "}

@@ -22,6 +22,14 @@ const UNREACHED: Problem = {
   fields: [],
 };
 
+export const isUnreached = (p: Problem): boolean => p === UNREACHED;
+
+interface ActOptions {
+  readonly quiet?: boolean;
+  /** whoever asks keeps what did not arrive, and says so himself */
+  readonly keepsUnreached?: boolean;
+}
+
 /**
  * Runs an action, shows its problem if it has one, and refreshes what the page was made from when it went well. `busy` while it runs,
  * `settling` until the page shows what came of it.
@@ -31,7 +39,7 @@ export function useAct() {
   const [settling, startTransition] = useTransition();
   const [busy, setBusy] = useState(false);
   const act = useCallback(
-    async <T>(action: () => Promise<Outcome<T>>, options: { quiet?: boolean } = {}): Promise<Outcome<T>> => {
+    async <T>(action: () => Promise<Outcome<T>>, options: ActOptions = {}): Promise<Outcome<T>> => {
       setBusy(true);
       try {
         const answer = await action();
@@ -40,7 +48,7 @@ export function useAct() {
         else if (!options.quiet) showProblem(outcome.problem);
         return outcome;
       } catch {
-        if (!options.quiet) showProblem(UNREACHED);
+        if (!options.quiet && !options.keepsUnreached) showProblem(UNREACHED);
         return { ok: false, problem: UNREACHED };
       } finally {
         setBusy(false);

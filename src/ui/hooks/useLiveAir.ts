@@ -3,6 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import type { AirNow } from "@/contracts";
+import { tellReached, useReached } from "./useReached";
 
 interface AirEvent {
   readonly temp_c: number;
@@ -50,6 +51,8 @@ export function useLiveAir(first: AirNow): AirNow {
       if (document.visibilityState === "hidden") return;
       line = new EventSource("/api/v1/climate/live");
       line.addEventListener("air", hear);
+      line.addEventListener("open", () => tellReached(true));
+      line.addEventListener("error", () => tellReached(false));
       line.addEventListener("plan", (e) => {
         const { state } = JSON.parse((e as MessageEvent<string>).data) as { state: string };
         // that one is begun, the tab that asked knows already; the others hear of it when it is there
@@ -63,5 +66,12 @@ export function useLiveAir(first: AirNow): AirNow {
       line?.close();
     };
   }, [router]);
+  // a page the device had kept is old: back in reach it is asked for anew
+  const { reached } = useReached();
+  const was = useRef(reached);
+  useEffect(() => {
+    if (reached && !was.current) router.refresh();
+    was.current = reached;
+  }, [reached, router]);
   return air;
 }

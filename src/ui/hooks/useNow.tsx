@@ -1,8 +1,9 @@
 "use client";
 
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from "react";
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { MS_PER_MIN } from "@/core/base";
 import { wallClock } from "@/format";
+import { keptAtMs } from "./useReached";
 
 const ISO_DAY = "2026-11-28".length;
 
@@ -32,7 +33,13 @@ export function NowProvider({
   children: ReactNode;
 }) {
   const [aheadMs, setAheadMs] = useState<number | null>(null);
-  useEffect(() => setAheadMs(serverNowMs - Date.now()), [serverNowMs]);
+  const arrived = useRef(false);
+  useEffect(() => {
+    // a page the device had kept was made when it was kept; what comes after it is from the server again
+    const from = arrived.current ? null : keptAtMs();
+    arrived.current = true;
+    setAheadMs(serverNowMs - (from ?? Date.now()));
+  }, [serverNowMs]);
   useEffect(() => {
     // from here on the page answers; what is typed before would be lost on a slow device
     document.documentElement.dataset.answers = "";

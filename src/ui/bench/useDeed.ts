@@ -1,0 +1,47 @@
+"use client";
+
+import { toast } from "sonner";
+import { finishAction, notYetAction, startAction } from "@/actions/bench";
+import type { Outcome } from "@/contracts";
+import { isUnreached, useAct } from "../hooks/useAct";
+import { tellReached } from "../hooks/useReached";
+import { type KeptDeed, keepDeed } from "./kept-deeds";
+
+type Deed = Pick<KeptDeed, "kind" | "regionId" | "opId" | "title" | "input">;
+const MS_PER_MIN = 60_000;
+
+/** Sends a deed of that moment; what it says of minutes ago is counted from then. */
+export function sendDeed({ kind, regionId, opId, input }: Deed, agoMin: number): Promise<Outcome<unknown>> {
+  const minutesAgo = (typeof input.minutesAgo === "number" ? input.minutesAgo : 0) + agoMin;
+  const told = { ...input, opId, minutesAgo };
+  switch (kind) {
+    case "start":
+      return startAction(regionId, opId, typeof input.reason === "string" ? input.reason : null, minutesAgo);
+    case "done":
+      return finishAction(regionId, told);
+    case "not-yet":
+      return notYetAction(regionId, told);
+  }
+}
+
+/** Minutes since a moment of this device's clock, whole, never negative. */
+export const minutesSince = (atMs: number, nowMs: number): number =>
+  Math.max(0, Math.round((nowMs - atMs) / MS_PER_MIN));
+
+/**
+ * Does what is done at the bench. Out of reach it is kept on this device with its time and sent later: then it is as good as done
+ * for whoever pressed it.
+ */
+export function useDeed() {
+  const { act, busy, settling } = useAct();
+  const deed = async (d: Deed, options: { quiet?: boolean } = {}): Promise<Outcome<unknown>> => {
+    const atMs = Date.now();
+    const outcome = await act(() => sendDeed(d, 0), { ...options, keepsUnreached: true });
+    if (outcome.ok || !isUnreached(outcome.problem)) return outcome;
+    tellReached(false);
+    keepDeed({ ...d, atMs });
+    toast(`${d.title}: kept on this device`, { description: "Sent as soon as Elm Bench is reached." });
+    return { ok: true, value: null };
+  };
+  return { deed, busy, settling };
+}
