@@ -49,6 +49,14 @@ test("from an empty bench to a judged stack in at most twelve acts, and to a pla
   await me.click("button", { name: "Plan the work" });
   await expect(page.getByTestId("finish")).toBeVisible();
   expect(me.acts()).toBeLessThanOrEqual(13);
+  // when one is at the bench and how warm it is there is asked once
+  const ask = page.locator('[data-ask="shed"]');
+  await expect(ask).toContainText("°C");
+  await ask.getByRole("button", { name: "It is right so" }).click();
+  await expect(ask).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByTestId("finish")).toBeVisible();
+  await expect(ask).toHaveCount(0);
 });
 
 test("the same by keyboard alone", async ({ page }) => {

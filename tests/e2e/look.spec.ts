@@ -27,36 +27,45 @@ const PLACES = [
   "/settings",
 ];
 
-for (const colorScheme of ["light", "dark"] as const) {
-  for (const path of PLACES) {
-    test(`axe finds nothing serious on ${path}, ${colorScheme}`, async ({ browser, bench }) => {
-      const context = await browser.newContext({ colorScheme, viewport: { width: 1280, height: 800 } });
-      const page = await context.newPage();
-      const errors: string[] = [];
-      page.on("pageerror", (e) => errors.push(e.message));
-      await page.goto(bench.url + path);
-      await expect(page.locator("html")).toHaveAttribute(
-        "data-theme",
-        colorScheme === "dark" ? "lampbench" : "daybench",
-      );
-      await expect(page.locator("main")).toBeVisible();
-      const { violations } = await new AxeBuilder({ page })
-        .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
-        .analyze();
-      const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
-      expect(
-        serious.map(
-          (v) =>
-            `${v.id}: ${v.nodes
-              .map((n) => n.target.join(" "))
-              .slice(0, 4)
-              .join(" | ")}`,
-        ),
-      ).toEqual([]);
-      expect(errors).toEqual([]);
-      await context.close();
-    });
-  }
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+/** What is looked at on a phone. */
+const ON_PHONE = ["/bench", "/parts", "/shelf", "/stacks?region=ml-hull-topsides", "/logbook", "/settings"];
+
+const looks = [
+  ...(["light", "dark"] as const).flatMap((colorScheme) =>
+    PLACES.map((path) => ({ path, colorScheme, viewport: DESK })),
+  ),
+  ...ON_PHONE.map((path) => ({ path, colorScheme: "light" as const, viewport: PHONE })),
+];
+for (const { path, colorScheme, viewport } of looks) {
+  test(`axe finds nothing serious on ${path}, ${colorScheme}, ${viewport.width} px`, async ({ browser, bench }) => {
+    const context = await browser.newContext({ colorScheme, viewport });
+    const page = await context.newPage();
+    const errors: string[] = [];
+    page.on("pageerror", (e) => errors.push(e.message));
+    await page.goto(bench.url + path);
+    await expect(page.locator("html")).toHaveAttribute("data-theme", colorScheme === "dark" ? "lampbench" : "daybench");
+    await expect(page.locator("main")).toBeVisible();
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+      .analyze();
+    const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
+    expect(
+      serious.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .map((n) => n.target.join(" "))
+            .slice(0, 4)
+            .join(" | ")}`,
+      ),
+    ).toEqual([]);
+    expect(errors).toEqual([]);
+    // nothing scrolls sideways, not even inside its own box, but what says so
+    if (viewport === PHONE)
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(PHONE.width);
+    await context.close();
+  });
 }
 
 test("nothing is asked of anybody but this server", async ({ page, bench }) => {

@@ -39,7 +39,7 @@ const PREP_EFFECT: Readonly<
   Record<PrepStep, { readonly ends: readonly Surface[]; readonly brings: readonly Surface[] }>
 > = {
   degrease: { ends: ["greasy", "released"], brings: ["degreased"] },
-  derust: { ends: ["rusted"], brings: ["dusty"] },
+  derust: { ends: ["rusted", "tarnished"], brings: ["dusty"] },
   drain: { ends: ["hollow-undrained"], brings: ["drained", "washed-inside"] },
   wash: { ends: ["greasy", "released", "dusty", "flux-residue", "damp", "damp-joints"], brings: ["washed", "dried"] },
   dry: { ends: ["damp", "damp-joints"], brings: ["dried"] },

@@ -27,6 +27,9 @@ function pileAt(op: Operation, films: readonly NamedFilm[]) {
 }
 
 /** One part as it stands now: what it is at or waits for, the big buttons, the cautions of the product in hand. */
+/** On a phone beside the booth it is pressed with a gloved thumb. */
+const DEED = "btn btn-primary btn-lg max-sm:min-h-16 max-sm:basis-full max-sm:text-xl";
+
 export function Tile({
   tile,
   zone,
@@ -98,7 +101,7 @@ export function Tile({
           </button>
         )}
         {zone === "in-hand" && (
-          <button type="button" className="btn btn-primary btn-lg flex-1" onClick={() => done.current?.showModal()}>
+          <button type="button" className={`${DEED} flex-1`} onClick={() => done.current?.showModal()}>
             Done…
           </button>
         )}
@@ -113,7 +116,7 @@ export function Tile({
           </button>
         )}
         {zone === "ready" && (
-          <button type="button" className="btn btn-primary btn-lg flex-1" disabled={busy} onClick={start}>
+          <button type="button" className={`${DEED} flex-1`} disabled={busy} onClick={start}>
             Start
           </button>
         )}

@@ -15,6 +15,7 @@ import { useFocusNext } from "../hooks/useFocusNext";
 import type { LaneOf } from "../timeline/Lane";
 import { Timeline } from "../timeline/Timeline";
 import { Aims } from "./Aims";
+import { AskOnce } from "./AskOnce";
 import { Conflict, Refused, Stopped } from "./Blocked";
 import { FollowUps, Moved, Stock } from "./Changes";
 import { Chosen } from "./Chosen";
@@ -66,6 +67,7 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
         <WhatIf screen={screen} />
         <Aims screen={screen} planner={planner} />
       </div>
+      <AskOnce shop={screen.shop} rev={screen.shopRev} />
       {!plan && screen.making.state === "still" && (
         <p className="rounded-box bg-base-200 p-6 text-lg">
           No plan yet. One press lays washing, drying, keying, every coat and every wait of all parts into your bench

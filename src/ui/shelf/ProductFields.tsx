@@ -158,7 +158,7 @@ function ListCell({ path, words }: CellProps) {
       <legend className="text-sm">{words.label}</legend>
       <div className="flex flex-wrap gap-x-3 gap-y-1">
         {Object.entries(words.options ?? {}).map(([v, name]) => (
-          <label key={v} className="flex items-center gap-1.5 text-sm">
+          <label key={v} className="flex min-h-6 items-center gap-1.5 text-sm">
             <input
               type="checkbox"
               className="checkbox checkbox-xs"
@@ -181,7 +181,7 @@ function ListCell({ path, words }: CellProps) {
 function Flag({ path, label }: { path: Path; label: string }) {
   const { register } = useFormContext<ProductDraft>();
   return (
-    <label className="flex items-center gap-1.5 text-sm">
+    <label className="flex min-h-6 items-center gap-1.5 text-sm">
       <input type="checkbox" className="checkbox checkbox-xs" {...register(path)} />
       {label}
     </label>

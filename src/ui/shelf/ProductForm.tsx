@@ -24,6 +24,7 @@ const firstDraft = (item: ShelfItem | null, jar: JarId | null): ProductDraft =>
 
 /** What a way of putting it on has no answer to. */
 const GUN = ["nozzleMm", "pressureBar"] as const satisfies readonly ProductPath[];
+const OF_TAPE = ["tack", "widthMm"] as const satisfies readonly ProductPath[];
 const BY_HAND = ["propellant", ...GUN, "distanceCm"] as const satisfies readonly ProductPath[];
 const NOT_ASKED: Readonly<Record<Method, readonly ProductPath[]>> = {
   aerosol: GUN,
@@ -80,7 +81,11 @@ export function ProductForm({ item, jar, onSaved }: FormProps) {
         () => void act(() => restoreProductAction(item!.product.id)),
       );
   };
-  const hidden = new Set<ProductPath>(["confirmed", ...(NOT_ASKED[form.watch("method") as Method] ?? [])]);
+  const hidden = new Set<ProductPath>([
+    "confirmed",
+    ...(NOT_ASKED[form.watch("method") as Method] ?? []),
+    ...(form.watch("role") === "masking" ? [] : OF_TAPE),
+  ]);
   const kind = form.watch("jar");
   const kindOf = isOneOf(JARS)(kind) ? kind : null;
   const count = Object.keys(form.formState.errors).length;
