@@ -27,10 +27,13 @@ if (unknown.length > 0) {
   process.exit(1);
 }
 const lan = asked.includes("--lan") ? await openDoor() : null;
+/** A page left open somewhere would hold the server for as long as it listens; what is acknowledged is on disk by then. */
+const LEAVES_AFTER_MS = 3000;
 for (const signal of ["SIGINT", "SIGTERM"])
   process.on(signal, () => {
     lan?.kill(signal);
     server.kill(signal);
+    setTimeout(() => server.kill("SIGKILL"), LEAVES_AFTER_MS).unref();
   });
 server.on("exit", (code) => {
   lan?.kill();
