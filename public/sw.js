@@ -38,6 +38,8 @@ async function page(request, url) {
     // a door whose application is gone says so with a 502
     if (fresh.status === 502) throw new Error("the application is not there");
     if (fresh.ok && !fresh.redirected && url.pathname === BENCH) await keep(fresh.clone());
+    // sent away from the bench it is a device that was shut out: it has no business with what was kept
+    if (fresh.type === "opaqueredirect" && url.pathname === BENCH) await caches.delete(PAGES);
     return fresh;
   } catch (error) {
     const kept = await (await caches.open(PAGES)).match(BENCH);

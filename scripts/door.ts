@@ -67,8 +67,8 @@ server.listen(Number(port), "0.0.0.0", async () => {
   );
   console.log(
     isSecure
-      ? "Encrypted with a certificate made on this machine: the browser warns once, because nobody else vouches for it."
-      : "Not encrypted: others in the network may read along. With --https it is; the phone can then also be used offline.",
+      ? "Encrypted with a certificate made on this machine, for which nobody else vouches: the browser warns. A phone that trusts it\n(elm-bench-door-cert.pem in the data folder) can also keep the bench for when this machine is out of reach."
+      : "Not encrypted: others in the network may read along; with --https they may not.",
   );
   console.log(
     told

@@ -3,6 +3,16 @@ import { spawn } from "node:child_process";
 import { join, resolve } from "node:path";
 import { ensureBuilt, ensureInstalled, freePort, heldBy, ROOT, serverArgs } from "./lib/ensure.mjs";
 
+const asked = process.argv.slice(2);
+const unknown = asked.filter((a) => !["--lan", "--https", "--new-phrase"].includes(a));
+const alone = asked.length > 0 && !asked.includes("--lan");
+if (unknown.length > 0 || alone) {
+  const what =
+    unknown.length > 0 ? `Not known: ${unknown.join(" ")}.` : `${asked.join(" ")} means nothing without --lan.`;
+  console.error(`${what} Known are --lan, and with it --https and --new-phrase.`);
+  process.exit(1);
+}
+
 ensureInstalled();
 ensureBuilt();
 const data = resolve(process.env.ELM_BENCH_DATA ?? "data");
@@ -19,13 +29,6 @@ const server = spawn(process.execPath, serverArgs(port, bind), {
   stdio: ["ignore", "ignore", "inherit"],
   env: { ...process.env, ELM_BENCH_DATA: data, NEXT_TELEMETRY_DISABLED: "1" },
 });
-const asked = process.argv.slice(2);
-const unknown = asked.filter((a) => !["--lan", "--https", "--new-phrase"].includes(a));
-if (unknown.length > 0) {
-  console.error(`Not known: ${unknown.join(" ")}. Known are --lan, and with it --https and --new-phrase.`);
-  server.kill();
-  process.exit(1);
-}
 const lan = asked.includes("--lan") ? await openDoor() : null;
 /** A page left open somewhere would hold the server for as long as it listens; what is acknowledged is on disk by then. */
 const LEAVES_AFTER_MS = 3000;

@@ -19,6 +19,7 @@ import {
 import { idSchema, minutes, ranged, uniqueList } from "./base";
 import { apiShapeOf, factOf, fromApi, UNKNOWN, unknownsOf } from "./fields";
 import { inlineProductSchema } from "./inline-product";
+import { ratioSchema } from "./model";
 
 /** Any fact may be told as unknown, which is not the same as leaving it out. */
 const told = <T extends z.ZodType>(schema: T) => z.union([schema, z.literal("unknown")]).optional();
@@ -51,47 +52,52 @@ const rubSchema = z.strictObject({
   um: told(ranged(0, 5000, "µm")),
 });
 
-const checkLayerSchema = z.strictObject({
-  product: productRef,
-  coats: ranged(1, 30, "coats").optional(),
-  heaviness: told(z.enum(HEAVINESSES)),
-  wft_um: told(ranged(1, 20_000, "µm")),
-  gap_min: told(ranged(0, 2_000_000, "minutes")),
-  coat_gap_min: told(ranged(0, 2_000_000, "minutes")),
-  method: z.enum(METHODS).optional(),
-  before: uniqueList(z.enum(BEFORE_STEPS)).optional(),
-  heat_c: told(ranged(0, 400, "°C")),
-  scuff_wet: told(z.boolean()),
-  before_with: z.partialRecord(z.enum(LIQUID_BEFORE), productRef).optional(),
-  tape: z
-    .strictObject({
-      tack: z.enum(TACKS),
-      product: productRef.optional(),
-      on_min: told(minutes),
-      off_min: told(minutes),
-    })
-    .optional(),
-  depth_um: told(ranged(1, 200_000, "µm")),
-  spot: told(z.union([ranged(0.001, 1, "(a share)"), z.literal(false)])),
-  mixed_with: productRef.optional(),
-  mix_used: told(z.string().max(20)),
-  thinner: productRef.optional(),
-  thin_ratio: told(z.string().max(20)),
-  set_up: z
-    .strictObject({
-      can_temp_c: told(ranged(-30, 200, "°C")),
-      batch_min: told(minutes),
-      edges_covered: told(z.boolean()),
-      shaded: told(z.boolean()),
-      backing: told(z.boolean()),
-      activator: told(z.boolean()),
-    })
-    .optional(),
-  air: airSchema.optional(),
-  sand_after: rubSchema.optional(),
-  /** papers of one rub in order, instead of a single one */
-  rubs: z.array(rubSchema).min(1).max(6).optional(),
-});
+const checkLayerSchema = z
+  .strictObject({
+    product: productRef,
+    coats: ranged(1, 30, "coats").optional(),
+    heaviness: told(z.enum(HEAVINESSES)),
+    wft_um: told(ranged(1, 20_000, "µm")),
+    gap_min: told(ranged(0, 2_000_000, "minutes")),
+    coat_gap_min: told(ranged(0, 2_000_000, "minutes")),
+    method: z.enum(METHODS).optional(),
+    before: uniqueList(z.enum(BEFORE_STEPS)).optional(),
+    heat_c: told(ranged(0, 400, "°C")),
+    scuff_wet: told(z.boolean()),
+    before_with: z.partialRecord(z.enum(LIQUID_BEFORE), productRef).optional(),
+    tape: z
+      .strictObject({
+        tack: z.enum(TACKS),
+        product: productRef.optional(),
+        on_min: told(minutes),
+        off_min: told(minutes),
+      })
+      .optional(),
+    depth_um: told(ranged(1, 200_000, "µm")),
+    spot: told(z.union([ranged(0.001, 1, "(a share)"), z.literal(false)])),
+    mixed_with: productRef.optional(),
+    mix_used: told(z.string().max(20)),
+    thinner: productRef.optional(),
+    thin_ratio: told(ratioSchema),
+    set_up: z
+      .strictObject({
+        can_temp_c: told(ranged(-30, 200, "°C")),
+        batch_min: told(minutes),
+        edges_covered: told(z.boolean()),
+        shaded: told(z.boolean()),
+        backing: told(z.boolean()),
+        activator: told(z.boolean()),
+      })
+      .optional(),
+    air: airSchema.optional(),
+    sand_after: rubSchema.optional(),
+    /** papers of one rub in order, instead of a single one */
+    rubs: z.array(rubSchema).min(1).max(6).optional(),
+  })
+  .refine((l) => !(l.rubs && l.sand_after), {
+    path: ["rubs"],
+    error: "is told beside sand_after: give the papers in one of them",
+  });
 
 /** A region told to the API: its registry's rows, and the wash by which a print was washed. */
 export const checkRegionSchema = z.strictObject({
@@ -149,6 +155,7 @@ export interface LayerIds {
   readonly beforeWith: Layer["beforeWith"];
 }
 
+/** A layer of the request as a core layer. */
 export function checkToLayer(l: CheckLayer, { maskId, ...ids }: LayerIds): Layer {
   const s = l.set_up;
   return {

@@ -141,6 +141,14 @@ describe("impossible values are refused at the field", () => {
       paths(checkRequestSchema as never, { region: { material: "petg", finish: "seen", mood: "blue" }, layers: [] }),
     ).toEqual(["region.mood", "layers"]);
   });
+  it("a ratio in words, and one rub told in two ways", () => {
+    const layer = { product: "x", thin_ratio: "two to one", rubs: [{ grit: 400 }], sand_after: { grit: 240 } };
+    const told = (l: object) =>
+      paths(checkRequestSchema as never, { region: { material: "petg", finish: "seen" }, layers: [l] });
+    expect(told(layer)).toEqual(["layers.0.thin_ratio", "layers.0.rubs"]);
+    expect(told({ ...layer, thin_ratio: "2:1" })).toEqual(["layers.0.rubs"]);
+    expect(told({ product: "x", thin_ratio: "2:1", rubs: [{ grit: 400 }] })).toEqual([]);
+  });
 });
 
 describe("canonical documents", () => {

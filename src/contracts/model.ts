@@ -53,7 +53,7 @@ const liquidsFor = <T extends string>(steps: readonly T[]) =>
   z.partialRecord(z.enum(steps as readonly [T, ...T[]]), idSchema).optional();
 
 /** Two or more parts by volume. */
-const ratioSchema = z
+export const ratioSchema = z
   .string()
   .trim()
   .max(20)

@@ -1,7 +1,8 @@
 import { createHash, randomBytes, scryptSync, timingSafeEqual } from "node:crypto";
-import { mkdirSync } from "node:fs";
+import { existsSync, mkdirSync } from "node:fs";
 import { join, resolve } from "node:path";
 import Database from "better-sqlite3";
+import { troubleFrom } from "./trouble";
 
 /**
  * Devices of the local network that were let in, in a file of its own beside the database: the door writes it while it serves, the
@@ -19,6 +20,8 @@ export interface Device {
 const TOKEN_LIVES_MS = 10 * 60_000;
 const SEEN_STEP_MS = 60_000;
 const MOST_DEVICES = 30;
+/** The door and the application write the same file: how long one waits for the other, ms. */
+const BUSY_MS = 3000;
 
 const digest = (secret: string): string => createHash("sha256").update(secret).digest("hex");
 const fresh = (bytes: number): string => randomBytes(bytes).toString("base64url");
@@ -31,7 +34,7 @@ export class DeviceStore {
   /** @param folder where the application keeps its data */
   constructor(folder: string) {
     mkdirSync(folder, { recursive: true });
-    this.db = new Database(join(folder, "elm-bench-devices.db"), { timeout: 3000 });
+    this.db = new Database(storeFile(folder), { timeout: BUSY_MS });
     this.db.pragma("journal_mode = WAL");
     this.db.exec(`
       create table if not exists phrase (one integer primary key check (one = 1), salt blob not null, hash blob not null);
@@ -148,9 +151,23 @@ const plain = (phrase: string): string => phrase.toLowerCase().replaceAll(/[\s-]
 
 const holder = globalThis as unknown as { elmBenchDevices?: { readonly folder: string; readonly store: DeviceStore } };
 
-/** The store beside the database in use; opened on first use. */
+const dataFolder = (): string => resolve(/*turbopackIgnore: true*/ process.env.ELM_BENCH_DATA ?? "data");
+const storeFile = (folder: string): string => join(folder, "elm-bench-devices.db");
+
+/** Without a store no device was ever let in: looking makes none. */
+export const anyDeviceStore = (): boolean => existsSync(storeFile(dataFolder()));
+
+/** The store beside the database in use; opened on first use. @throws StorageTrouble, which says what to do */
 export function deviceStore(): DeviceStore {
-  const folder = resolve(/*turbopackIgnore: true*/ process.env.ELM_BENCH_DATA ?? "data");
+  const folder = dataFolder();
+  try {
+    return opened(folder);
+  } catch (error) {
+    throw troubleFrom(error, storeFile(folder));
+  }
+}
+
+function opened(folder: string): DeviceStore {
   if (holder.elmBenchDevices?.folder !== folder) {
     holder.elmBenchDevices?.store.close();
     holder.elmBenchDevices = { folder, store: new DeviceStore(folder) };

@@ -1,5 +1,5 @@
 export * from "./connection";
-export { deviceStore } from "./devices";
+export { anyDeviceStore, deviceStore } from "./devices";
 export * from "./queries";
 export { unreadableRows } from "./readable";
 export * from "./trouble";

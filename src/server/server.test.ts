@@ -1,3 +1,5 @@
+import { existsSync } from "node:fs";
+import { join } from "node:path";
 import type { Product } from "@/core/model";
 import { logTitle } from "@/messages";
 import { freshStore, must, refusal } from "../../tests/support/store";
@@ -167,6 +169,16 @@ describe("stops", () => {
       outcome: "refused",
       stops: [{ verdict: { kind: "safety" } }],
     });
+  });
+});
+
+describe("devices of the network", () => {
+  it("looking makes no file; without a door there is no link, and nobody to rename or shut out", () => {
+    expect(must(server.getDevices())).toEqual({ doorUrl: null, devices: [] });
+    expect(refusal(server.newPairLink())).toBe("refused");
+    expect(existsSync(join(process.env.ELM_BENCH_DATA!, "elm-bench-devices.db"))).toBe(false);
+    expect(refusal(server.removeDevice("nobody"))).toBe("not-found");
+    expect(refusal(server.renameDevice({ id: "nobody", name: "  " }))).toBe("invalid name");
   });
 });
 

@@ -21,7 +21,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
       rev={rev}
       back={placeOf(back)}
       today={server.localDate(shop.timeZone, server.nowMs())}
-      devices={devices.ok ? devices.value : { doorUrl: null, devices: [] }}
+      devices={devices.ok ? devices.value : null}
       nowMs={server.nowMs()}
     />
   );

@@ -4,6 +4,7 @@ import type {
   Carrier,
   Coupon,
   LiquidBefore,
+  LiquidOf,
   LiquidPrep,
   Place,
   Product,
@@ -55,9 +56,8 @@ export interface VerdictDetail {
 }
 
 /** A step that is done with a product. */
-export interface StepLiquid {
+export interface StepLiquid extends LiquidOf {
   readonly step: LiquidPrep | LiquidBefore | "tape";
-  readonly productId: string;
 }
 
 export interface PlacedVerdict extends Fired {

@@ -1,8 +1,11 @@
 import { type DevicesView, done, type Outcome } from "@/contracts";
-import { deviceStore } from "@/db";
+import { anyDeviceStore, deviceStore } from "@/db";
+import { reading } from "../guard";
 
 /** Devices of the local network that were let in, and whether its door stands open. */
-export function getDevices(): Outcome<DevicesView> {
-  const store = deviceStore();
-  return done({ doorUrl: store.doorUrl(), devices: [...store.devices()] });
-}
+export const getDevices = (): Outcome<DevicesView> =>
+  reading(() => {
+    if (!anyDeviceStore()) return done({ doorUrl: null, devices: [] });
+    const store = deviceStore();
+    return done({ doorUrl: store.doorUrl(), devices: [...store.devices()] });
+  });

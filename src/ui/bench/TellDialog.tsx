@@ -92,9 +92,12 @@ function useWeighed(regionId: string, told: unknown): WorkWeighed | null {
   useEffect(() => {
     let off = false;
     if (asked === "null") return;
-    void weighWorkAction(regionId, JSON.parse(asked)).then((o) => {
-      if (!off) setWeighed(o?.ok ? o.value : null);
-    });
+    // out of reach nothing is known of it; what is sent is weighed again
+    void weighWorkAction(regionId, JSON.parse(asked))
+      .catch(() => null)
+      .then((o) => {
+        if (!off) setWeighed(o?.ok ? o.value : null);
+      });
     return () => {
       off = true;
     };

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from "react";
+import { freshId } from "../fresh-id";
 
 /** Deeds done while the application was out of reach, on this device, in the order they were done. */
 export interface KeptDeed {
@@ -45,7 +46,7 @@ function store(deeds: readonly KeptDeed[]): void {
 }
 
 export const keepDeed = (deed: Omit<KeptDeed, "id" | "fault">): void =>
-  store([...keptDeeds(), { ...deed, id: crypto.randomUUID?.() ?? String(Math.random()), fault: null }]);
+  store([...keptDeeds(), { ...deed, id: freshId(), fault: null }]);
 export const dropDeed = (id: string): void => store(keptDeeds().filter((d) => d.id !== id));
 export const refuseDeed = (id: string, fault: string): void =>
   store(keptDeeds().map((d) => (d.id === id ? { ...d, fault } : d)));

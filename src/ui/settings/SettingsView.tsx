@@ -28,7 +28,8 @@ interface SettingsProps {
   readonly today: string;
   /** where one came from to settle something here */
   readonly back: string | null;
-  readonly devices: DevicesView;
+  /** null = what is kept of them cannot be read */
+  readonly devices: DevicesView | null;
   readonly nowMs: number;
 }
 
@@ -73,7 +74,8 @@ export function SettingsView({ shop, rev, today, back, devices, nowMs }: Setting
           </Labelled>
         </div>
       </section>
-      <Devices view={devices} nowMs={nowMs} timeZone={shop.timeZone} />
+      {devices && <Devices view={devices} nowMs={nowMs} timeZone={shop.timeZone} />}
+      {!devices && <p role="alert">The file of paired devices, elm-bench-devices.db, cannot be read or written.</p>}
     </main>
   );
 }

@@ -1,2 +1,4 @@
+import { freshId } from "../fresh-id";
+
 /** Ids for layers put on by hand; the database and documents ask only that they are unique. */
-export const freshLayerId = (): string => `y-${crypto.randomUUID().replaceAll("-", "").slice(0, 15)}`;
+export const freshLayerId = (): string => `y-${freshId()}`;
