@@ -28,6 +28,8 @@ export interface StackTotals {
   readonly handsOnMin: number | null;
   /** end of the last work if this region were all there is on the bench; null = it cannot be planned as it stands */
   readonly aloneDoneMin: number | null;
+  /** share of the face each layer lies on, (0, 1], by its id */
+  readonly shares: Readonly<Record<string, number>>;
   /** by layer: when its film takes no other on, between its two windows, laid as this region alone would be (est.) */
   readonly gaps: readonly { readonly layerId: string; readonly fromMin: number; readonly toMin: number }[];
 }
@@ -36,7 +38,7 @@ export interface StackTotals {
 export function stackTotals(input: PlanInput, regionId: string): StackTotals {
   const own = input.regions.find((r) => r.region.id === regionId);
   if (!own || own.stack.layers.length === 0)
-    return { buildUm: 0, massG: null, cost: null, handsOnMin: null, aloneDoneMin: null, gaps: [] };
+    return { buildUm: 0, massG: null, cost: null, handsOnMin: null, aloneDoneMin: null, shares: {}, gaps: [] };
   const ledger = filmLedger(own.stack.layers, input.productOf);
   const massOf = (i: number, areaCm2: number) => {
     const line = ledger[i]!;
@@ -52,6 +54,9 @@ export function stackTotals(input: PlanInput, regionId: string): StackTotals {
     cost: areaCm2 === null ? null : costOf(own.stack.layers, input.productOf, own.region, areaCm2),
     handsOnMin: alone.outcome === "planned" ? alone.handsOnMin : null,
     aloneDoneMin: alone.outcome === "planned" ? alone.doneMin : null,
+    shares: Object.fromEntries(
+      own.stack.layers.map((l) => [l.id, spotShare(l, input.productOf(l.productId), own.region)]),
+    ),
     gaps: alone.outcome === "planned" ? gapsOf(alone.ops, own.stack.layers) : [],
   };
 }
