@@ -6,7 +6,7 @@ import { couponSchema } from "./coupon";
 import { cardHashSchema, logEntrySchema } from "./log";
 import { upgradeEntry } from "./log-1";
 import { modelFields, partFields, regionShape, stackSchema } from "./model";
-import { planningSchema } from "./planning";
+import { type Planning, planningSchema } from "./planning";
 import { productSchema, storedProductSchema } from "./product";
 import { shopSchema } from "./shop";
 
@@ -109,6 +109,7 @@ type DocumentShape = {
     readonly work?: ExtraWork | undefined;
     readonly laid?: { readonly productId: string; readonly card: string | null } | undefined;
   }[];
+  readonly planning?: Pick<Planning, "joins"> | undefined;
   readonly cards?: Readonly<Record<string, unknown>> | undefined;
   readonly air?: { readonly local: readonly { readonly id: string; readonly partId: string }[] } | undefined;
   readonly coupons: readonly { readonly id: string; readonly layers: readonly { readonly productId: string }[] }[];
@@ -162,6 +163,9 @@ function looseEnds(doc: DocumentShape): readonly LooseEnd[] {
       const withId = work ? workedWith(work) : null;
       return withId === null ? [] : product(withId, "log", i, "work", "withId");
     }),
+    ...(doc.planning?.joins ?? []).flatMap((j, i) =>
+      j.glueId ? product(j.glueId, "planning", "joins", i, "glueId") : [],
+    ),
     ...(doc.air?.local ?? []).flatMap((l, i) =>
       parts.has(l.partId)
         ? []

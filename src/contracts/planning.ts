@@ -9,7 +9,13 @@ const whole = (min: number, max: number, unit: string) =>
 
 const JOIN_TIMES = ["before-paint", "after-paint"] as const;
 const joinSchema = z
-  .strictObject({ partId: idSchema, ontoId: idSchema, when: z.enum(JOIN_TIMES) })
+  .strictObject({
+    partId: idSchema,
+    ontoId: idSchema,
+    when: z.enum(JOIN_TIMES),
+    /** the adhesive it is joined with; none named is a slow one */
+    glueId: idSchema.nullable().optional(),
+  })
   .refine((j) => j.partId !== j.ontoId, { error: "cannot go onto itself", path: ["ontoId"] });
 
 /** What the user has said about a model's plan; kept with the model, carried by its document. */

@@ -1,6 +1,6 @@
 import type { AsItLies } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
-import type { BenchSession, CouponResult, Product, Region, Stack, StripWay } from "@/core/model";
+import type { BenchSession, CouponResult, Product, Region, Stack, StripWay, Verdict } from "@/core/model";
 import type { BenchTile, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
 import type { Fired } from "@/core/rules";
 import type { Operation } from "@/core/work";
@@ -151,6 +151,14 @@ export interface Backdrop {
 export type SentPlanInput = Omit<PlanInput, "productOf"> & { readonly products: readonly Product[] };
 
 /** Everything the Plan screen shows. */
+/** Of an adhesive on one of the two parts it joins. */
+export interface JointVerdict {
+  readonly partId: string;
+  readonly rule: string;
+  readonly verdict: Verdict;
+  readonly missing: readonly string[];
+}
+
 export interface PlanScreen {
   readonly modelId: string;
   readonly plan: PlanView | null;
@@ -160,6 +168,8 @@ export interface PlanScreen {
   readonly parts: readonly { readonly id: string; readonly name: string; readonly regionIds: readonly string[] }[];
   readonly planning: Planning;
   readonly planningRev: number;
+  /** what is to be said of the adhesive of each fitting, by the part that is fitted */
+  readonly joints: Readonly<Record<string, readonly JointVerdict[]>>;
   readonly products: Readonly<Record<string, Product>>;
   readonly shop: Shop;
   readonly shopRev: number;

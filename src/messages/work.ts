@@ -72,7 +72,7 @@ function wholeText(op: Work, nameOf: NameOf): string {
     case "unmask":
       return op.layerId === null ? "Unmask what stays bare" : "Take the tape off";
     case "fit":
-      return "Fit the part";
+      return liquid ? `Join the part${withIt}` : "Fit the part";
     case "extra":
       return op.extra ? `${extraText(op.extra)}${withIt}` : "Other work";
     case "coat":

@@ -40,6 +40,11 @@ const stripper = made("stripper", "grip-promoter", {
 const fluid = made("fluid", "grip-promoter", { role: "masking", carriers: ["water"], method: "brush", hazards: [] });
 const paper = made("paper", "grip-promoter", { role: "abrasive", carriers: [], method: "wipe", hazards: [] });
 const quickGlue = made("quick-glue", "grip-promoter", { role: "adhesive", family: "cyanoacrylate", carriers: [] });
+const cement = made("cement", "grip-promoter", {
+  role: "adhesive",
+  family: "solvent-cement",
+  carriers: ["ketone", "ester"],
+});
 const kicker = made("kicker", "grip-promoter", { role: "adhesive", carriers: ["ketone"], activator: true });
 const decal = made("decal", "water-matt", {
   role: "decal",
@@ -88,6 +93,7 @@ const OWN = [
   spiritThinner,
   waterThinner,
   wax,
+  cement,
 ];
 
 const old = (over: Partial<NonNullable<Region["oldFinish"]>> = {}): Partial<Region> => ({
@@ -241,6 +247,16 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("petg"), pile: ["water-primer", "decal", layer("nitro", { heaviness: "wet" })] },
     { on: on("petg"), pile: ["water-primer", "decal", layer("nitro", { heaviness: "mist" })] },
   ),
+  "cement-welds-nothing": pair(
+    { on: on("pp-pe"), pile: [layer("cement")] },
+    { on: on("hips"), pile: [layer("cement")] },
+  ),
+  "cement-on-paint": pair(
+    { on: on("hips"), pile: ["water-primer", layer("cement", cured)] },
+    { on: on("hips"), pile: [layer("cement")] },
+  ),
+  "glue-eats-foam": pair({ on: on("xps"), pile: ["quick-glue"] }, { on: on("petg"), pile: ["quick-glue"] }),
+  "brittle-joint": pair({ on: on("tpu"), pile: ["quick-glue"] }, { on: on("petg"), pile: ["quick-glue"] }),
   "over-polish": pair(
     { on: on("petg"), pile: ["lacquer-gloss", layer("wax", cured), "lacquer-gloss"] },
     { on: on("petg"), pile: ["lacquer-gloss", layer("wax", cured), layer("lacquer-gloss", { before: ["degrease"] })] },

@@ -9,6 +9,7 @@ import {
   lastPaper,
   ridgeBuriedUm,
   scratchUm,
+  spotShare,
 } from "../numbers";
 import { familyFacts, STACKED_COATS } from "../reference";
 import type { Facts, FactValue } from "../rules";
@@ -47,6 +48,8 @@ function ridgeLeftUm(pile: Pile): number | null {
   if (ridgeUm === null) return null;
   const buried = pile.films
     .filter((i) => ["primer-highbuild", "surfacer", "putty"].includes(at(pile.products, i).role))
+    // what is laid on a share of the face leaves the ridges of the rest as they are
+    .filter((i) => typeof at(pile.layers, i).spot !== "number")
     .reduce((sum, i) => {
       const l = at(pile.layers, i);
       return sum + ridgeBuriedUm(at(pile.ledger, i).addedUm, l.heaviness === "mist" || l.sandAfter === null);
@@ -55,19 +58,19 @@ function ridgeLeftUm(pile: Pile): number | null {
 }
 
 /** Dry mass a pile adds to a region, g; null without an area. */
-function pileMassG(pile: Pick<Pile, "films" | "ledger" | "products">, areaCm2: number | null): number | null {
+function pileMassG(pile: Pile, areaCm2: number | null): number | null {
   if (areaCm2 === null) return null;
   return pile.films.reduce((sum, i) => {
     const line = at(pile.ledger, i);
     const p = at(pile.products, i);
-    return sum + filmMassG(line.addedUm - line.takenUm, areaCm2, dryDensityGMl(p));
+    const share = spotShare(at(pile.layers, i), p, pile.input.region);
+    return sum + share * filmMassG(line.addedUm - line.takenUm, areaCm2, dryDensityGMl(p));
   }, 0);
 }
 
-/** A putty told by its depth, or on a part with something to fill. */
-const fillsHoles = (pile: Pile, i: number): boolean =>
-  at(pile.products, i).role === "putty" &&
-  (at(pile.layers, i).depthUm != null || pile.input.region.fillDepthUm != null);
+/** It lies on spots: in holes and seams, on rubbed edges. */
+const onSpots = (pile: Pile, i: number): boolean =>
+  spotShare(at(pile.layers, i), at(pile.products, i), pile.input.region) < 1;
 
 /** The card's own word first, then what such binders usually do. */
 function oilProof(top: Product): FactValue {
@@ -89,7 +92,7 @@ export function stackFacts(pile: Pile): Facts {
   // what fills a hole or a seam lies in it, not in every groove and not on the faces that fit
   const buildUm = pile.films.reduce((sum, i) => {
     const { addedUm, takenUm } = at(pile.ledger, i);
-    return fillsHoles(pile, i) ? sum : sum + addedUm - takenUm;
+    return onSpots(pile, i) ? sum : sum + addedUm - takenUm;
   }, 0);
   const ridgeUm = ridgeLeftUm(pile);
   const keptBare = (region.keepBare ?? []).length > 0 || pile.products.some((p) => p.role === "masking");

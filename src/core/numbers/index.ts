@@ -1,5 +1,6 @@
 export * from "./as-laid";
 export * from "./colour";
 export * from "./mesh";
+export * from "./spots";
 export * from "./thickness";
 export * from "./work";

@@ -55,6 +55,7 @@ export function benchNow(input: PlanInput, options: BenchOptions = {}): readonly
   const cross = crossTies(
     [...chains.values()].map((l) => l.chain),
     input.joins ?? [],
+    input.productOf,
   ).map((c) => c.tie);
   const isDone = (id: string) => records.get(id)?.endMin != null;
   const asked = [...chains].filter(([regionId]) => only === undefined || only.has(regionId));

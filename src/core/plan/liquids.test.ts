@@ -341,3 +341,34 @@ describe("taking paint off", () => {
     expect(stripped(strip({}), { lead: "unknown" }).first.dusty).toBe(false);
   });
 });
+
+describe("a layer on a share of the face", () => {
+  const primed = (over: Partial<Layer>) =>
+    layers("primer-aerosol", layer("stopper", { depthUm: 120, ...over }), "primer-aerosol");
+  const of = (over: Partial<Layer>, on: Partial<Region> = {}) => {
+    const plan = planned({ layers: primed(over) }, {}, { areaCm2: 800, ...on });
+    const putty = plan.answer.ops.find((o) => o.productId === "stopper")!;
+    const need = stockLines(plan.answer.ops, plan.input.regions, productOf).find(
+      (l) => l.productId === "stopper",
+    )!.needMl;
+    return { minutes: putty.handsOnMin, need, share: putty.share };
+  };
+  it("takes its share of hands and paint; putty in a depth lies on spots without being told", () => {
+    const [whole, usual, tenth] = [of({ spot: false }), of({}), of({ spot: 0.1 })];
+    expect(whole.share).toBeUndefined();
+    expect(usual.share).toBe(0.15);
+    expect(tenth.need).toBeCloseTo(whole.need / 10);
+    expect(usual.need).toBeCloseTo(whole.need * 0.15);
+    expect(tenth.minutes).toBeLessThan(whole.minutes);
+  });
+  it("adds its share of weight, and drowns no groove elsewhere", () => {
+    const rules = (spot: number | false) =>
+      judged({
+        on: { detailUm: 300, massBudgetG: 6, areaCm2: 500, finish: "show" },
+        stack: { layers: layers(layer("filler-primer-aerosol", { coats: 3, heaviness: "flood", spot })) },
+      }).map((v) => v.rule);
+    expect(rules(false)).toEqual(expect.arrayContaining(["detail-drowned", "over-mass"]));
+    expect(rules(0.05)).not.toEqual(expect.arrayContaining(["detail-drowned"]));
+    expect(rules(0.05)).not.toEqual(expect.arrayContaining(["over-mass"]));
+  });
+});

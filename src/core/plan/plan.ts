@@ -267,6 +267,7 @@ function contextOf(
   const cross = crossTies(
     chains.map((c) => c.chain),
     input.joins ?? [],
+    input.productOf,
   );
   const { batches, leftOut } = batchesOf(
     wishes.batches,

@@ -80,7 +80,10 @@ export function liveChain(
   const minutes = input.wishes?.minutes ?? {};
   const whole = withMinutes(
     inSittings(
-      withMinutes(withExtra(withFit(bare, input.joins ?? []), r.region, own.face, records, input.productOf), minutes),
+      withMinutes(
+        withExtra(withFit(bare, input.joins ?? [], input.productOf), r.region, own.face, records, input.productOf),
+        minutes,
+      ),
       input.sessions,
       records,
       input.productOf,

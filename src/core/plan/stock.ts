@@ -38,8 +38,7 @@ export function stockLines(
       its.reduce((sum, o) => {
         const areaCm2 = areaOf.get(o.regionId) ?? null;
         if (areaCm2 === null) return sum;
-        const cupMl = paintMl(product, areaCm2, o.wftUm ?? 0) * (countOf.get(o.regionId) ?? 1);
-        return sum + cupMl * paintShare(o.mix?.thinRatio);
+        return sum + coatMl(product, areaCm2, o) * (countOf.get(o.regionId) ?? 1);
       }, 0);
     const leftMl = paintLeftMl(product);
     return {
@@ -62,6 +61,11 @@ const paintLeftMl = ({ leftMl, method }: Product): number | null =>
 const paintMl = (product: Product, areaCm2: number, wftUm: number): number =>
   liquidNeededMl(areaCm2, wftUm, 1, transferEfficiency(product.method, areaCm2));
 
+type Coat = Pick<PlannedOp, "wftUm" | "mix" | "share">;
+/** Paint one coat takes of its can on one piece, ml: of the cup its share of paint, of the face its spots. */
+const coatMl = (product: Product, areaCm2: number, { wftUm, mix, share }: Coat): number =>
+  paintMl(product, areaCm2, wftUm ?? 0) * paintShare(mix?.thinRatio) * (share ?? 1);
+
 /** What a coat takes out of a can on one piece, ml: what lands, what flies past, and an aerosol's propellant with it (est.). */
 export function canMl(product: Product, areaCm2: number, wftUm: number): number {
   const paint = paintMl(product, areaCm2, wftUm);
@@ -73,7 +77,7 @@ export interface FaceCoats {
   readonly areaCm2: number | null;
   readonly count: number;
   /** with the sittings of those that are laid in several */
-  readonly coats: readonly Pick<PlannedOp, "id" | "kind" | "layerId" | "productId" | "wftUm" | "mix">[];
+  readonly coats: readonly Pick<PlannedOp, "id" | "kind" | "layerId" | "productId" | "wftUm" | "mix" | "share">[];
 }
 
 /**
@@ -106,11 +110,7 @@ export function heldForArrival(
         count *
         open
           .filter((o) => o.kind === "coat")
-          .reduce(
-            (sum, o) =>
-              sum + (areaCm2 === 0 ? 0 : paintMl(product, areaCm2, o.wftUm ?? 0) * paintShare(o.mix?.thinRatio)),
-            0,
-          );
+          .reduce((sum, o) => sum + (areaCm2 === 0 ? 0 : coatMl(product, areaCm2, o)), 0);
       if (product.owned !== false && needMl <= leftMl) leftMl -= needMl;
       else for (const o of open) held.set(o.id, arrivesMin);
     }

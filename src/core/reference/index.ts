@@ -4,6 +4,7 @@ export * from "./climate";
 export * from "./evidence";
 export * from "./families";
 export * from "./film";
+export * from "./glue";
 export * from "./jars";
 export * from "./label";
 export * from "./labour";

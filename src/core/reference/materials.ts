@@ -69,6 +69,8 @@ export type MaterialTrait =
   | "hardened-by-light"
   /** fumes and overspray fog it */
   | "see-through"
+  /** solvent cement melts it and welds it to itself */
+  | "welds"
   /** made in layers, with ridges between them */
   | "printed";
 
@@ -145,7 +147,7 @@ const foam = (over: Partial<Row>): Row => ({
 const TABLE: Readonly<Record<MaterialId, Row>> = {
   pla: plastic({ keyGrit: { from: 220, to: 400 }, traits: ["printed"] }),
   petg: plastic({ dryHeatMaxC: 60, traits: ["printed"] }),
-  "abs-asa": plastic({ dryHeatMaxC: 75, prep: ["key", "dust-off"], traits: ["printed"] }),
+  "abs-asa": plastic({ dryHeatMaxC: 75, prep: ["key", "dust-off"], traits: ["printed", "welds"] }),
   nylon: plastic({
     byBite: ["ok", "ok", "ok", "ok", "care"],
     withoutPromoter: "test",
@@ -187,7 +189,7 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
     dryHeatMaxC: 50,
     prep: ["wash"],
     holdsWater: "face",
-    traits: ["solid-polystyrene"],
+    traits: ["solid-polystyrene", "welds"],
   }),
   "clear-plastic": plastic({
     byBite: ["ok", "care", "care", "test", "stop"],
@@ -195,7 +197,7 @@ const TABLE: Readonly<Record<MaterialId, Row>> = {
     dryHeatMaxC: 50,
     prep: ["wash"],
     holdsWater: "face",
-    traits: ["see-through"],
+    traits: ["see-through", "welds"],
   }),
   xps: foam({ porous: false, traits: ["polystyrene-foam"] }),
   eps: foam({ porous: false, traits: ["polystyrene-foam"] }),

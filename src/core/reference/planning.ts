@@ -8,8 +8,8 @@ export const USUAL_ROUNDS: Readonly<Record<Finish, { readonly likely: number; re
   show: { likely: 2, safe: 3 },
 };
 export const MOST_ROUNDS = 4;
-/** Share of a face that is worked on in a round: spots, not the whole (est.). */
-export const ROUND_SPOT_SHARE = 0.15;
+/** Share of a face that its spots make up where nobody told it: what is filled, and what is worked on in a round (est.). */
+export const SPOT_SHARE = 0.15;
 /** Paper for levelling spots where the primer's own sanding names none, FEPA P. */
 export const ROUND_GRIT = 400;
 /** Taken off by levelling a filled spot, as a share of its dry film (est.). */

@@ -33,7 +33,7 @@ export function chainOf(
     }
     coatsOf(work, region, layer, below, product, seams[i] ?? null);
     if (below?.tape) tapeOff(work, region, below, below.tape, productOf);
-    afterLayer(work, region, layer, i < last);
+    afterLayer(work, region, layer, product, i < last);
     below = layer;
   }
   if (below) bareOff(work, region, lastCoatId(below, region));

@@ -1,6 +1,7 @@
-import { opIds } from "../model";
-import { JOINT_SETS_MIN, SIDE_LABOUR } from "../reference";
+import { opIds, type Product } from "../model";
+import { type GlueTimes, glueTimes, HELD_BY_HAND_MIN, SIDE_LABOUR } from "../reference";
 import { blankOperation, type Chain, type Operation, type Tie } from "./operations";
+import { inSteps } from "./sources/put-together";
 import type { Join, Wait } from "./types";
 
 /** A wait between two parts: what is fitted waits for both. */
@@ -10,29 +11,35 @@ export interface CrossTie {
   readonly regionId: string;
 }
 
-const SET: Wait = { kind: "fixed", minutes: JOINT_SETS_MIN, what: "joint" };
+type ProductOf = (id: string) => Product;
+const glueOf = ({ glueId }: Join, productOf: ProductOf): GlueTimes => glueTimes(glueId ? productOf(glueId) : null);
+const setBy = ({ worksMin, byReaction }: GlueTimes): Wait => ({ kind: "joint", refMin: worksMin, byReaction });
 const HELD: Wait = { kind: "milestone", milestone: "handle", leastMin: 0 };
 
 /** A region's chain with the fitting of its part, if it is the one that carries it: first of all, or last of all. */
-export function withFit(chain: Chain, joins: readonly Join[]): Chain {
+export function withFit(chain: Chain, joins: readonly Join[], productOf: ProductOf): Chain {
   const join = joins.find((j) => j.regionIds[0] === chain.regionId);
   const first = chain.ops[0];
   const last = chain.ops.at(-1);
   if (!join || !first || !last) return chain;
+  const glue = glueOf(join, productOf);
+  // what sets in minutes is held by hand; for longer a band or a clamp holds it
+  const heldMin = join.glueId && glue.setsMin <= HELD_BY_HAND_MIN ? glue.setsMin : 0;
   const fit: Operation = {
     ...blankOperation,
     id: opIds.fit(join.partId),
     regionId: chain.regionId,
     kind: "fit",
-    handsOnMin: SIDE_LABOUR.fit.fixedMin,
+    handsOnMin: inSteps(SIDE_LABOUR.fit.fixedMin + heldMin),
+    withId: join.glueId ?? undefined,
   };
   return join.when === "before-paint"
-    ? { ...chain, ops: [fit, ...chain.ops], ties: [{ from: fit.id, to: first.id, wait: SET }, ...chain.ties] }
+    ? { ...chain, ops: [fit, ...chain.ops], ties: [{ from: fit.id, to: first.id, wait: setBy(glue) }, ...chain.ties] }
     : { ...chain, ops: [...chain.ops, fit], ties: [...chain.ties, { from: last.id, to: fit.id, wait: HELD }] };
 }
 
 /** What fitting waits for in the other part, and what in the other part waits for it. */
-export function crossTies(chains: readonly Chain[], joins: readonly Join[]): readonly CrossTie[] {
+export function crossTies(chains: readonly Chain[], joins: readonly Join[], productOf: ProductOf): readonly CrossTie[] {
   const byRegion = new Map(chains.map((c) => [c.regionId, c]));
   return joins.flatMap((j): CrossTie[] => {
     const carrier = byRegion.get(j.regionIds[0] ?? "");
@@ -42,7 +49,7 @@ export function crossTies(chains: readonly Chain[], joins: readonly Join[]): rea
       const own = byRegion.get(regionId)?.ops.filter((o) => o.kind !== "fit") ?? [];
       if (own.length === 0) return [];
       return j.when === "before-paint"
-        ? [{ tie: { from: fitId, to: own[0]!.id, wait: SET }, regionId: carrier.regionId }]
+        ? [{ tie: { from: fitId, to: own[0]!.id, wait: setBy(glueOf(j, productOf)) }, regionId: carrier.regionId }]
         : [{ tie: { from: own.at(-1)!.id, to: fitId, wait: HELD }, regionId }];
     });
   });

@@ -74,6 +74,14 @@ const LAWS: { readonly [K in WaitKind]: Law<K> } = {
     estimateMin: ({ minutes }) => minutes,
     aspects: null,
   },
+  joint: {
+    spans: ({ refMin, byReaction }, ctx) =>
+      from(byReaction ? ctx.clock.reach("reaction", ctx.fromMin, refMin) : ctx.fromMin + refMin),
+    milestone: () => "joint",
+    canShut: never,
+    estimateMin: ({ refMin }) => refMin,
+    aspects: null,
+  },
   milestone: {
     spans: ({ milestone, leastMin }, ctx) => from(later(milestoneMin(ctx, milestone), ctx.fromMin + leastMin)),
     milestone: ({ milestone }) => milestone,

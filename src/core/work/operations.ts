@@ -58,6 +58,8 @@ export interface Operation {
   readonly withId?: string | undefined;
   /** what a coat's product is thinned and mixed with; absent = it goes on as it is */
   readonly mix?: Mix | undefined;
+  /** share of the face a coat is laid on; absent = all of it */
+  readonly share?: number | undefined;
   /** what it is, where no layer asks for it */
   readonly extra?: ExtraWork | undefined;
 }

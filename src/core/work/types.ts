@@ -12,6 +12,8 @@ export type Wait =
   | { readonly kind: "wipe-flash" }
   /** so many minutes whatever the air: a lamp, a joint */
   | { readonly kind: "fixed"; readonly minutes: number; readonly what: Settled }
+  /** an adhesive hardens: minutes at reference air, by its reaction, or whatever the air */
+  | { readonly kind: "joint"; readonly refMin: number; readonly byReaction: boolean }
   /** the film below has come so far: a face may be handled, tape may be laid, polish used */
   | { readonly kind: "milestone"; readonly milestone: Held; readonly leastMin: number }
   /** tape comes off while the edge is soft, or once the film is hard; in between the edge tears */
@@ -92,4 +94,6 @@ export interface Join {
   readonly regionIds: readonly string[];
   readonly onto: { readonly partId: string; readonly regionIds: readonly string[] };
   readonly when: "before-paint" | "after-paint";
+  /** its adhesive; null = none named */
+  readonly glueId?: string | null | undefined;
 }

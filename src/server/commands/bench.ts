@@ -193,12 +193,12 @@ function withCard(db: Db, { kind }: Operation, product: Product | undefined): Pi
 /** Coats leave the can they came out of, as far as it is known what is in it. */
 function takeFromCan(
   db: Db,
-  { face }: AtBench,
+  { face, op }: AtBench,
   product: Product | undefined,
   { coats, wftUm }: { coats: number; wftUm: number | null },
 ): Pick<EntryOf<"done">, "used"> {
   if (!product || product.leftMl === null || face.areaCm2 === null) return {};
-  const ml = canMl(product, face.areaCm2, wftUm ?? 0) * coats * face.count;
+  const ml = canMl(product, face.areaCm2, wftUm ?? 0) * coats * face.count * (op.share ?? 1);
   const taken = round1(Math.min(product.leftMl, ml));
   return setLeft(db, product, product.leftMl - taken) ? { used: { productId: product.id, ml: taken } } : {};
 }

@@ -290,7 +290,8 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
     insertPhoto(db, { hash, type: p.type, bytes: Buffer.from(p.base64, "base64") });
   if (doc.planning) {
     const arrivals = Object.entries(doc.planning.arrivals).map(([id, date]) => [productId(id), date] as const);
-    writePlanning(db, doc.model.id, { ...doc.planning, arrivals: Object.fromEntries(arrivals) }, 0);
+    const joins = doc.planning.joins.map((j) => (j.glueId ? { ...j, glueId: productId(j.glueId) } : j));
+    writePlanning(db, doc.model.id, { ...doc.planning, joins, arrivals: Object.fromEntries(arrivals) }, 0);
   }
   for (const [hash, card] of Object.entries(doc.cards ?? {})) insertCard(db, hash, card as Product);
   for (const e of doc.log) appendLog(db, doc.model.id, underOwnIds(e, productId));

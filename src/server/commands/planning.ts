@@ -1,9 +1,9 @@
 import { done, failed, invalid, type Outcome, type PartNode, type Planning, planningSchema } from "@/contracts";
 import { own } from "@/core/base";
-import { readKey } from "@/core/model";
+import { type Product, readKey } from "@/core/model";
 import { MOST_ROUNDS, USUAL_ROUNDS } from "@/core/reference";
 import { joinCircle } from "@/core/work";
-import { modelHead, modelTree, readPlanning, regionHome, writePlanning } from "@/db";
+import { allProducts, modelHead, modelTree, readPlanning, regionHome, writePlanning } from "@/db";
 import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";
 import { planFollows } from "../planning/follow";
@@ -17,7 +17,7 @@ export function savePlanning(modelId: string, rev: number, input: unknown): Outc
     if (!modelHead(db, modelId)) return notFound("The model");
     const before = readPlanning(db, modelId).planning;
     const { timeZone } = shopState(db).shop;
-    const fault = faultIn(parsed.data, before, timeZone, modelTree(db, modelId));
+    const fault = faultIn(parsed.data, before, timeZone, modelTree(db, modelId), allProducts(db));
     if (fault) return failed("invalid", `${fault.path} ${fault.message}`, [fault]);
     const next = writePlanning(db, modelId, parsed.data, rev);
     if (next === null) return conflict("The plan’s settings");
@@ -54,7 +54,13 @@ export function afterLook(regionId: string, opId: string, found: RoundsFound): O
 type Fault = { readonly path: string; readonly message: string };
 
 /** What cannot be planned for; only what is new is held against the user, old pins run out by themselves. */
-function faultIn(next: Planning, before: Planning, timeZone: string, tree: readonly PartNode[]): Fault | null {
+function faultIn(
+  next: Planning,
+  before: Planning,
+  timeZone: string,
+  tree: readonly PartNode[],
+  products: ReadonlyMap<string, Product>,
+): Fault | null {
   const nowAt = nowMs();
   const today = localDate(timeZone, nowAt);
   if (next.due !== null && next.due !== before.due && next.due < today)
@@ -66,6 +72,9 @@ function faultIn(next: Planning, before: Planning, timeZone: string, tree: reado
     for (const [id, date] of Object.entries(next[what]))
       if (own(before[what], id) !== date && date < today)
         return { path: `${what}.${id}`, message: `lies in the past: choose ${today} or a later day` };
+  for (const [n, { glueId }] of next.joins.entries())
+    if (glueId && products.get(glueId)?.role !== "adhesive")
+      return { path: `joins.${n}.glueId`, message: "is no adhesive of the shelf" };
   const circle = joinCircle(next.joins.map((j) => ({ partId: j.partId, onto: { partId: j.ontoId } })));
   if (circle === null) return null;
   const nameOf = (id: string) => tree.find((p) => p.id === id)?.name ?? id;

@@ -28,6 +28,7 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
   for (const c of coupons) for (const l of c.card.layers) used.add(l.productId);
   const laid = m.sources.log.flatMap((e) => ("laid" in e && e.laid) || []);
   for (const l of laid) used.add(l.productId);
+  for (const j of m.planning.planning.joins) if (j.glueId) used.add(j.glueId);
   for (const e of m.sources.log) if ("work" in e) used.add(workedWith(e.work) ?? "");
   const cards = laid.flatMap(({ card }) => (card === null ? [] : [card]));
   const stored = data.plans.get(modelId);

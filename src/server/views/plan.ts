@@ -7,6 +7,7 @@ import { planTrouble } from "../planning/job";
 import { sent } from "../planning/task";
 import { backdrop } from "../shed/air";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
+import { jointsJudged } from "../workspace/work-judged";
 import { regionNames } from "./parts";
 
 /** A plan whose work should have been done by now, and was not, is no timetable any more. */
@@ -51,6 +52,7 @@ function planScreen(m: ModelSnapshot, { data, today }: Snapshot, atMs: number): 
     parts: m.tree.map((p) => ({ id: p.id, name: p.name, regionIds: p.regions.map((r) => r.region.id) })),
     planning: m.planning.planning,
     planningRev: m.planning.rev,
+    joints: jointsJudged(m),
     products: Object.fromEntries(data.products),
     shop,
     shopRev: rev,

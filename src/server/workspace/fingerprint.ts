@@ -33,6 +33,7 @@ const planFacts = ({ showing: _showing, ways: _ways, wayId: _wayId, ...facts }: 
 /** Fingerprint of everything a plan is made from. */
 export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, unknown>): string {
   const used = new Set(sources.tree.flatMap((p) => p.regions.flatMap((r) => productsNamedIn(r.stack))));
+  for (const j of sources.planning.joins) if (j.glueId) used.add(j.glueId);
   for (const e of sources.log) {
     if (e.kind === "done" && e.laid) used.add(e.laid.productId);
     const withId = e.kind === "asked" ? workedWith(e.work) : null;

@@ -32,7 +32,15 @@ function joinsOf(p: Planning, tree: readonly PartNode[]): readonly Join[] {
     const own = regionIds.get(j.partId);
     const onto = regionIds.get(j.ontoId);
     return own && onto
-      ? [{ partId: j.partId, regionIds: own, onto: { partId: j.ontoId, regionIds: onto }, when: j.when }]
+      ? [
+          {
+            partId: j.partId,
+            regionIds: own,
+            onto: { partId: j.ontoId, regionIds: onto },
+            when: j.when,
+            glueId: j.glueId,
+          },
+        ]
       : [];
   });
 }

@@ -3,7 +3,9 @@
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Planning, PlanScreen } from "@/contracts";
+import { reasonText } from "@/messages";
 import { DateInput } from "../components/DateInput";
+import { VerdictMark } from "../components/VerdictMark";
 import { type Planner, withEntry } from "./usePlanning";
 
 /** How parts go together, and what is not there yet: products on their way, parts sent out. */
@@ -31,7 +33,14 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
         </p>
       )}
       <div className="mt-2 grid gap-4 lg:grid-cols-2">
-        <Fittings planning={planning} parts={parts} change={change} busy={planner.busy} />
+        <Fittings
+          planning={planning}
+          parts={parts}
+          products={screen.products}
+          joints={screen.joints}
+          change={change}
+          busy={planner.busy}
+        />
         <section aria-label="Not there yet">
           <h3 className="font-semibold">Not there yet</h3>
           <ul className="grid gap-1">
@@ -89,12 +98,14 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
 interface FittingsProps {
   readonly planning: Planning;
   readonly parts: PlanScreen["parts"];
+  readonly products: PlanScreen["products"];
+  readonly joints: PlanScreen["joints"];
   readonly change: (fields: Partial<Planning>, told: string) => Promise<void>;
   readonly busy: boolean;
 }
 
 /** Which part goes onto which, and when. */
-function Fittings({ planning, parts, change, busy }: FittingsProps) {
+function Fittings({ planning, parts, products, joints, change, busy }: FittingsProps) {
   const partName = (id: string) => parts.find((p) => p.id === id)?.name ?? "a part that is gone";
   return (
     <section aria-label="Fittings">
@@ -104,7 +115,13 @@ function Fittings({ planning, parts, change, busy }: FittingsProps) {
           <li key={`${j.partId}>${j.ontoId}`} className="flex items-center gap-2">
             <span className="flex-1">
               {partName(j.partId)} onto {partName(j.ontoId)},{" "}
-              {j.when === "before-paint" ? "glued before painting" : "when both are painted"}
+              {j.when === "before-paint" ? "joined before painting" : "when both are painted"}
+              {j.glueId && `, with ${products[j.glueId]?.name ?? "an adhesive that is gone"}`}
+              {(joints[j.partId] ?? []).map((v) => (
+                <span key={`${v.partId}${v.rule}`} className="flex items-start gap-2" data-rule={v.rule}>
+                  <VerdictMark verdict={v.verdict} /> {partName(v.partId)}: {reasonText(v.rule, v.missing)}
+                </span>
+              ))}
             </span>
             <button
               type="button"
@@ -126,6 +143,7 @@ function Fittings({ planning, parts, change, busy }: FittingsProps) {
             partId: String(form.get("part")),
             ontoId: String(form.get("onto")),
             when: String(form.get("when")) as Planning["joins"][number]["when"],
+            ...(form.get("glue") ? { glueId: String(form.get("glue")) } : {}),
           };
           void change({ joins: [...planning.joins.filter((j) => j.partId !== join.partId), join] }, "Fitting added");
         }}
@@ -135,7 +153,17 @@ function Fittings({ planning, parts, change, busy }: FittingsProps) {
         <PartSelect name="onto" label="Part it goes onto" parts={parts} first={1} />
         <select name="when" className="select select-sm w-52" aria-label="When it is fitted">
           <option value="after-paint">when both are painted</option>
-          <option value="before-paint">glued before painting</option>
+          <option value="before-paint">joined before painting</option>
+        </select>
+        <select name="glue" className="select select-sm w-52" aria-label="Adhesive">
+          <option value="">adhesive not named: 12 h</option>
+          {Object.values(products)
+            .filter((p) => p.role === "adhesive" && !p.activator && p.owned !== false)
+            .map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
         </select>
         <button type="submit" className="btn btn-sm" disabled={busy}>
           Add

@@ -33,6 +33,7 @@ export function LayerCard({
   layer,
   product,
   shelf,
+  share,
   dryUm,
   change,
   grip,
@@ -43,6 +44,8 @@ export function LayerCard({
   layer: Layer;
   product: Product;
   shelf: readonly Product[];
+  /** of the face it lies on, (0, 1] */
+  share: number;
   dryUm: number;
   change: ChangeStack;
   grip: Grip;
@@ -75,7 +78,9 @@ export function LayerCard({
           {product.name}
         </h3>
         <span className="soft text-sm whitespace-nowrap">
-          {film ? `${filmText(dryUm)} dry` : `${ROLE_NAME[product.role].toLowerCase()}, leaves no film`}
+          {film
+            ? `${filmText(dryUm)} dry${share < 1 ? `, on ${Math.round(share * 100)} % of the face` : ""}`
+            : `${ROLE_NAME[product.role].toLowerCase()}, leaves no film`}
         </span>
         <Tool label={`Move ${of} up`} onClick={moves.up}>
           <ArrowUp className="size-4" aria-hidden />

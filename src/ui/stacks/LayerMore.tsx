@@ -11,14 +11,13 @@ import {
   type SetUp,
   type Tape,
 } from "@/core/model";
+import { SPOT_SHARE } from "@/core/reference";
 import { TACK_NAME } from "@/messages";
 import { NumberCell, SelectCell, TickCell } from "../components/cells";
 import { ProductOptions } from "../components/ProductOptions";
 import type { SaveField } from "../hooks/useRow";
 import { Cup } from "./Cup";
 
-/** Share of a face its spots make up where nobody measured (est.). */
-const USUAL_SPOT_SHARE = 0.1;
 const NO_TAPE: Tape = { tack: "low", onMin: null, offMin: null };
 const YES_NO = { no: "no", yes: "yes" };
 
@@ -170,8 +169,7 @@ const SPOTS = "spots";
 /** Laid on the whole face, or on a share of it. */
 function Spot({ layer, of, save }: { layer: Layer; of: string; save: SaveField }) {
   const told = layer.spot == null ? "usual" : layer.spot === false ? WHOLE : SPOTS;
-  const choose: SaveField = ({ spot }) =>
-    save({ spot: spot === WHOLE ? false : spot === SPOTS ? USUAL_SPOT_SHARE : null });
+  const choose: SaveField = ({ spot }) => save({ spot: spot === WHOLE ? false : spot === SPOTS ? SPOT_SHARE : null });
   return (
     <>
       <SelectCell

@@ -141,6 +141,7 @@ export function StackEditor({
               shelf={products}
               change={change}
               tools={tools}
+              shares={view.totals.shares}
               gapText={(layerId) => {
                 const gap = view.totals.gaps.find((g) => g.layerId === layerId);
                 if (!gap) return null;
@@ -194,6 +195,7 @@ function Pile({
   shelf,
   change,
   tools,
+  shares,
   gapText,
 }: {
   answer: Judged;
@@ -202,6 +204,7 @@ function Pile({
   shelf: readonly Product[];
   change: ChangeStack;
   tools: VerdictTools;
+  shares: StackView["totals"]["shares"];
   gapText: (layerId: string) => string | null;
 }) {
   const at = (kind: PlacedVerdict["where"]["kind"], i: number) =>
@@ -241,6 +244,7 @@ function Pile({
                     layer={layer}
                     product={productOf(layer.productId)}
                     shelf={shelf}
+                    share={shares[layer.id] ?? 1}
                     dryUm={answer.ledger[i]!.addedUm}
                     change={change}
                     grip={grip}

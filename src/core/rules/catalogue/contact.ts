@@ -127,6 +127,50 @@ export const CONTACT_RULES = rulesFor("contact", [
     remedy: [advise("hold-without")],
   },
   {
+    id: "cement-welds-nothing",
+    verdict: "stop",
+    when: all(
+      is("upper.role", "adhesive"),
+      is("upper.family", "solvent-cement"),
+      not(is("region.material", ...materialsWith("welds"))),
+    ),
+    remedy: [advise("other-product")],
+  },
+  {
+    id: "cement-on-paint",
+    verdict: "stop",
+    when: all(is("upper.role", "adhesive"), is("upper.family", "solvent-cement"), touchesFilm),
+    remedy: [advise("mask-it"), advise("other-product")],
+  },
+  {
+    id: "glue-eats-foam",
+    verdict: "stop",
+    when: all(
+      is("upper.role", "adhesive"),
+      is("region.material", ...materialsWith("polystyrene-foam")),
+      any(
+        is("upper.family", "cyanoacrylate", "solvent-cement"),
+        // what sets by itself carries nothing that could
+        all(
+          yes("contact.touchesBare"),
+          is("contact.bareAnswer", "stop"),
+          not(is("upper.family", ...familiesWith((f) => f.twoPart))),
+        ),
+      ),
+    ),
+    remedy: [advise("other-product"), advise("coupon")],
+  },
+  {
+    id: "brittle-joint",
+    verdict: "care",
+    when: all(
+      is("upper.role", "adhesive"),
+      is("upper.family", ...familiesWith((f) => f.brittle)),
+      any(yes("region.flexible"), has("region.conditions", "flexes"), has("region.exposure", "flexing")),
+    ),
+    remedy: [advise("flexible-product")],
+  },
+  {
     id: "adhesive-fumes",
     verdict: "care",
     when: all(

@@ -1,5 +1,5 @@
 import { type HelperRole, type Layer, opIds, type Product, type Region } from "../../model";
-import { DECAL_SETTLES_MIN, HELPER_LABOUR, JOINT_SETS_MIN } from "../../reference";
+import { DECAL_SETTLES_MIN, glueTimes, HELPER_LABOUR } from "../../reference";
 import { blankOperation, type Operation } from "../operations";
 import type { Wait } from "../types";
 import { lastCoatId } from "./layer";
@@ -25,7 +25,10 @@ const LAWS: Readonly<Record<HelperRole, HelperLaw>> = {
   },
   adhesive: {
     below: HANDLED,
-    after: (_, { label }) => ({ kind: "fixed", minutes: label.handleMin ?? JOINT_SETS_MIN, what: "joint" }),
+    after: (_, glue) => {
+      const { worksMin, byReaction } = glueTimes(glue);
+      return { kind: "joint", refMin: worksMin, byReaction };
+    },
   },
 };
 

@@ -9,8 +9,8 @@ import {
   type Region,
   subjectOf,
 } from "../../model";
-import { lastPaper, type Mix, papersOf, plannedWftUm } from "../../numbers";
-import { BEFORE_LABOUR, COAT_LABOUR, NEXT_PAPER_SHARE, ROUND_SPOT_SHARE, SAND_LABOUR } from "../../reference";
+import { lastPaper, type Mix, papersOf, plannedWftUm, spotShare } from "../../numbers";
+import { BEFORE_LABOUR, COAT_LABOUR, NEXT_PAPER_SHARE, SAND_LABOUR, SPOT_SHARE } from "../../reference";
 import { isSprayed } from "../../rules";
 import { blankOperation, type Operation } from "../operations";
 import type { Wait } from "../types";
@@ -78,12 +78,12 @@ export function coatsOf(
   work.now(NO_WAIT);
 }
 
-export function afterLayer(work: Work, region: Region, layer: Layer, moreToCome: boolean): void {
+export function afterLayer(work: Work, region: Region, layer: Layer, product: Product, moreToCome: boolean): void {
   const coatId = lastCoatId(layer, region);
   if (layer.sandAfter) {
     work.waitFor(coatId, opIds.sand(layer.id), { kind: "sandable" });
     work.push(
-      sandOp(region, layer, layer.sandAfter),
+      sandOp(region, layer, product, layer.sandAfter),
       papersOf(layer.sandAfter).some((p) => p.wet) ? dryAgain(region, "wet-rub", true) : NO_WAIT,
     );
   }
@@ -103,10 +103,12 @@ const turnsOf = (region: Region): number => region.turns ?? 0;
 /** The operation that lays a coat on a face: the coat itself on the first, its turns on the others. */
 const faceId = (coatId: string, face: number): string => (face === 0 ? coatId : opIds.turn(coatId, face));
 
-function sandOp(region: Region, layer: Layer, rub: NonNullable<Layer["sandAfter"]>): Operation {
+function sandOp(region: Region, layer: Layer, product: Product, rub: NonNullable<Layer["sandAfter"]>): Operation {
   const round = roundOf(layer.id) ?? undefined;
   const papers = papersOf(rub);
-  const share = (round === undefined ? 1 : ROUND_SPOT_SHARE) * (1 + NEXT_PAPER_SHARE * (papers.length - 1));
+  const share =
+    (round === undefined ? spotShare(layer, product, region) : SPOT_SHARE) *
+    (1 + NEXT_PAPER_SHARE * (papers.length - 1));
   return {
     ...blankOperation,
     id: opIds.sand(layer.id),
@@ -147,9 +149,9 @@ function waitAfterBefore(region: Region, layer: Layer, step: BeforeStep, liquid:
 function coatOps(region: Region, layer: Layer, product: Product, n: number): { coat: Operation; turns: Operation[] } {
   const method: Method = product.method;
   const round = roundOf(layer.id) ?? undefined;
-  const spots = round !== undefined && product.role === "putty";
+  const share = round !== undefined && product.role === "putty" ? SPOT_SHARE : spotShare(layer, product, region);
   const count = turnsOf(region);
-  const wholeMin = minutesFor(COAT_LABOUR[method], region.areaCm2, spots ? ROUND_SPOT_SHARE : 1);
+  const wholeMin = minutesFor(COAT_LABOUR[method], region.areaCm2, share);
   const handsOnMin = inSteps(wholeMin / (count + 1));
   const coat: Operation = {
     id: opIds.coat(layer.id, n),
@@ -168,6 +170,7 @@ function coatOps(region: Region, layer: Layer, product: Product, n: number): { c
     takesUm: 0,
     round,
     mix: mixOf(layer),
+    ...(share < 1 ? { share } : {}),
   };
   const turns = Array.from(
     { length: count },

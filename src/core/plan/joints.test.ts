@@ -1,0 +1,105 @@
+import { workText } from "@/messages";
+import { layer, pile, planInput, region } from "../../../tests/support/world";
+import { judgeWork } from "../judge";
+import { type JarId, opIds, type Product, type Region } from "../model";
+import { cardOfJar, glueTimes } from "../reference";
+import { planModel } from "./plan";
+import type { PlanInput } from "./types";
+
+/** Joints told with the adhesives of a bench: how long each is held, when the part is worked on, what each may join. */
+
+const known = new Map<string, Product>();
+const productOf = (id: string): Product => {
+  const own = known.get(id) ?? cardOfJar(id as JarId, id);
+  known.set(id, own);
+  return own;
+};
+
+describe("how long a joint takes", () => {
+  it.each<[string, string | null, number, number, number]>([
+    ["instant glue", "instant-glue", 1, 1, 30],
+    ["five-minute epoxy", "five-minute-epoxy", 5, 10, 60],
+    ["liquid cement", "plastic-cement", 1, 5, 120],
+    ["nobody said which", null, 60, 720, 720],
+  ])("%s", (_, id, heldFrom, heldTo, workedTo) => {
+    const t = glueTimes(id === null ? null : productOf(id));
+    expect(t.setsMin).toBeGreaterThanOrEqual(heldFrom);
+    expect(t.setsMin).toBeLessThanOrEqual(heldTo);
+    expect(t.worksMin).toBeLessThanOrEqual(workedTo);
+    expect(t.worksMin).toBeGreaterThanOrEqual(t.setsMin);
+  });
+  it("the card's own word beats what is usual", () => {
+    const slow = {
+      ...productOf("five-minute-epoxy"),
+      label: { ...productOf("five-minute-epoxy").label, touchMin: 90, handleMin: 1440 },
+    };
+    expect(glueTimes(slow)).toEqual({ setsMin: 90, worksMin: 1440, byReaction: true });
+  });
+});
+
+const panel = (id: string): PlanInput["regions"][number] => ({
+  region: region({ id, material: "hips", conditions: ["keyed", "washed"] }),
+  stack: pile(layer("water-primer", { id: `y-${id}` })),
+});
+function joined(glueId: string | null, over: Partial<Parameters<typeof planInput>[1]> = {}) {
+  const joins = [
+    { partId: "pa", regionIds: ["a"], onto: { partId: "pb", regionIds: ["b"] }, when: "before-paint" as const, glueId },
+  ];
+  const answer = planModel(planInput([panel("a"), panel("b")], { productOf, joins, ...over }));
+  if (answer.outcome !== "planned") throw new Error(JSON.stringify(answer).slice(0, 300));
+  const fit = answer.ops.find((o) => o.id === opIds.fit("pa"))!;
+  const first = Math.min(...answer.ops.filter((o) => o.kind === "coat").map((o) => o.startMin));
+  return { fit, waitMin: first - fit.endMin };
+}
+
+describe("a joint in the plan", () => {
+  it("with instant glue the first coat follows the same evening; with none named the next day", () => {
+    expect(joined("instant-glue").waitMin).toBeLessThan(150);
+    expect(joined(null).waitMin).toBeGreaterThanOrEqual(720);
+  });
+  it("what sets in minutes is held by hand, and the hands are counted; what takes longer is clamped", () => {
+    const plain = joined(null).fit.handsOnMin;
+    expect(joined("instant-glue").fit.handsOnMin).toBeGreaterThan(plain);
+    expect(joined("five-minute-epoxy").fit.handsOnMin).toBe(plain + 10);
+  });
+  it("an epoxy joint takes longer in a cold shed, an instant one does not", () => {
+    const wait = (glue: string, meanC: number) => {
+      const epoxy = productOf(glue);
+      const slow = { ...epoxy, id: "glue", label: { ...epoxy.label, handleMin: 1380 } };
+      const of = (id: string) => (id === "glue" ? slow : productOf(id));
+      return joined("glue", { productOf: of, air: { meanC } }).waitMin;
+    };
+    expect(wait("five-minute-epoxy", 12)).toBeGreaterThan(wait("five-minute-epoxy", 20));
+    expect(wait("instant-glue", 12)).toBe(wait("instant-glue", 20));
+  });
+  it("its adhesive stands in the work", () =>
+    expect(workText(joined("instant-glue").fit, (id) => productOf(id).name)).toBe("Join the part: Instant glue"));
+});
+
+describe("what may be joined with what", () => {
+  const rules = (material: Region["material"], glueId: string, painted = false) =>
+    judgeWork(
+      {
+        region: region({ material, conditions: ["clean"] }),
+        stack: painted ? pile("water-primer") : pile(),
+        productOf,
+        protection: [],
+        air: null,
+      },
+      { kind: "wipe", withId: glueId },
+      200_000,
+    )
+      .filter((v) => v.verdict !== "ok")
+      .map((v) => v.rule);
+  it.each<[string, Region["material"], string, boolean, string[]]>([
+    ["cement on polystyrene", "hips", "plastic-cement", false, []],
+    ["cement on ABS", "abs-asa", "plastic-cement", false, []],
+    ["cement on a PLA print", "pla", "plastic-cement", false, ["cement-welds-nothing"]],
+    ["cement on painted polystyrene", "hips", "plastic-cement", true, ["cement-on-paint"]],
+    ["instant glue on foam board", "xps", "instant-glue", false, ["glue-eats-foam"]],
+    ["epoxy on foam board", "xps", "five-minute-epoxy", false, []],
+    ["instant glue on a rubbery part", "tpu", "instant-glue", false, ["brittle-joint"]],
+    ["instant glue beside a canopy", "clear-plastic", "instant-glue", false, ["adhesive-fumes"]],
+    ["epoxy on steel", "steel-iron", "five-minute-epoxy", false, []],
+  ])("%s", (_, material, glue, painted, expected) => expect(rules(material, glue, painted)).toEqual(expected));
+});
