@@ -17,6 +17,7 @@ export const doneSchema = z.strictObject({
   tempC: ranged(-20, 60, "°C").nullable(),
   rhPct: ranged(1, 100, "% RH").nullable(),
   note: noteSchema,
+  checked: z.boolean().optional(),
 });
 export const notYetSchema = z.strictObject({
   opId: opIdSchema,
@@ -102,7 +103,13 @@ const coatFields = {
 
 const VARIANTS = {
   started: z.strictObject({ ...base, kind: z.literal("started") }),
-  done: z.strictObject({ ...base, kind: z.literal("done"), ...coatFields }),
+  done: z.strictObject({
+    ...base,
+    kind: z.literal("done"),
+    ...coatFields,
+    /** of a step that ends with a look, such as "dull all over": it was looked for and found so; absent = nobody said */
+    checked: z.literal(true).optional(),
+  }),
   "not-yet": z.strictObject({ ...base, kind: z.literal("not-yet"), sign: z.enum(SIGNS).nullable() }),
   asked: z.strictObject({ ...base, kind: z.literal("asked"), work: extraWorkSchema }),
   worked: z.strictObject({ ...base, kind: z.literal("worked"), work: extraWorkSchema }),

@@ -7,6 +7,8 @@ import {
   LIQUID_PREP,
   OLD_FINISH_FIELDS,
   PREP_STEPS,
+  PREP_TIMES_MOST,
+  prepKeysOf,
   REGION_COLUMNS,
   REGION_MORE,
   type Region,
@@ -104,8 +106,14 @@ export const layerSchema = z.strictObject({
 });
 
 export const stackSchema = z.strictObject({
-  prep: uniqueList(z.enum(PREP_STEPS)),
-  prepWith: liquidsFor(LIQUID_PREP),
+  prep: z
+    .array(z.enum(PREP_STEPS))
+    .max(30, "getting ready takes at most 30 steps")
+    .refine((prep) => prep.every((s) => prep.filter((x) => x === s).length <= PREP_TIMES_MOST), {
+      error: `names a step more than ${PREP_TIMES_MOST} times`,
+    }),
+  prepWith: liquidsFor(prepKeysOf(LIQUID_PREP)),
+  prepWaitMin: z.partialRecord(z.enum(prepKeysOf(PREP_STEPS)), ranged(0, 100_000, "minutes")).optional(),
   layers: z.array(layerSchema).max(24, "a stack holds at most 24 layers"),
 });
 

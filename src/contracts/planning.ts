@@ -7,7 +7,7 @@ const dateSchema = daySchema;
 const whole = (min: number, max: number, unit: string) =>
   ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });
 
-const JOIN_TIMES = ["before-paint", "after-paint"] as const;
+const JOIN_TIMES = ["before-paint", "primed", "after-paint"] as const;
 const joinSchema = z
   .strictObject({
     partId: idSchema,

@@ -2,8 +2,8 @@ import type { AsItLies } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
 import type { BenchSession, CouponResult, Product, Region, Stack, StripWay, Verdict } from "@/core/model";
 import type { BenchTile, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
-import type { Fired } from "@/core/rules";
-import type { Operation } from "@/core/work";
+import type { Fired, ReadyStep } from "@/core/rules";
+import type { Operation, PrepTime } from "@/core/work";
 import type { AirNow } from "./air";
 import type { CouponCard } from "./coupon";
 import type { Planning } from "./planning";
@@ -91,6 +91,8 @@ export interface StackView {
   readonly begun: number;
   /** the pile as it lies by the log, where it differs from the user's own; null = it does not */
   readonly liesAs: AsItLies | null;
+  /** the order of getting ready as it is proposed for this face, and what each step of its own takes */
+  readonly ready: { readonly proposed: readonly ReadyStep[]; readonly times: readonly PrepTime[] };
 }
 
 export interface AirSample {

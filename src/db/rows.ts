@@ -11,7 +11,15 @@ import {
   type Shop,
   shopSchema,
 } from "@/contracts";
-import type { Layer, LiquidPrep, PrepStep, Product, Region, Stack } from "@/core/model";
+import {
+  fromPrepRows,
+  type Layer,
+  type PrepStep,
+  type PrepTold,
+  type Product,
+  prepRows,
+  type Region,
+} from "@/core/model";
 import type { cards, coupons, layers, log, products, regions, shop } from "./schema";
 
 /** Rows to core types. What comes out of the file is checked like anything else that crosses a boundary. */
@@ -59,21 +67,24 @@ export const layerFromRow = (row: typeof layers.$inferSelect): Layer =>
     ...(row.more as object | null),
   });
 
-/** A preparatory step as it is stored: by its name, or with the product it is done with. */
-type StoredStep = PrepStep | { readonly step: PrepStep; readonly with: string };
+/** A preparatory step as it is stored: by its name, or with what else is told of it. */
+type StoredStep = PrepStep | { readonly step: PrepStep; readonly with?: string; readonly waitMin?: number };
 
-export const prepToRow = ({ prep, prepWith }: Pick<Stack, "prep" | "prepWith">): readonly StoredStep[] =>
-  prep.map((step) => {
-    const withId = prepWith?.[step as LiquidPrep];
-    return withId ? { step, with: withId } : step;
-  });
+export const prepToRow = (told: PrepTold): readonly StoredStep[] =>
+  prepRows(told).map(({ step, withId, waitMin }) =>
+    withId === undefined && waitMin === undefined
+      ? step
+      : { step, ...(withId === undefined ? {} : { with: withId }), ...(waitMin === undefined ? {} : { waitMin }) },
+  );
 
 /** Not checked yet: whoever reads a pile checks it whole. */
-export function prepFromRow(stored: unknown): { prep: unknown; prepWith?: unknown } {
+export function prepFromRow(stored: unknown): { prep: unknown; prepWith?: unknown; prepWaitMin?: unknown } {
   if (!Array.isArray(stored)) return { prep: stored };
-  const withs = (stored as readonly StoredStep[]).flatMap((s) => (typeof s === "string" ? [] : [[s.step, s.with]]));
-  const prep = (stored as readonly StoredStep[]).map((s) => (typeof s === "string" ? s : s.step));
-  return withs.length === 0 ? { prep } : { prep, prepWith: Object.fromEntries(withs) };
+  return fromPrepRows(
+    (stored as readonly StoredStep[]).map((s) =>
+      typeof s === "string" ? { step: s } : { step: s.step, withId: s.with, waitMin: s.waitMin },
+    ),
+  );
 }
 
 export const shopFromRow = (row: typeof shop.$inferSelect): Shop => shopSchema.parse(row.settings);

@@ -110,6 +110,9 @@ export const REASON: Readonly<Record<string, string>> = {
   "needs-promoter": "Nothing sticks to this plastic without an adhesion promoter.",
   "wants-promoter": "Grip on this plastic is poor without a promoter or a flexible primer.",
   greasy: "Grease, silicone or release agent under the first layer makes it crawl and peel.",
+  "keyed-over-grease": "Keyed before it is clean: the paper rubs grease and release agent into the scratches.",
+  "surplus-left": "Flash, mould lines, support marks or strings stay on it: every coat shows them more.",
+  "fit-untried": "Nobody tried the fit: a fault found after the paint is on costs the paint.",
   dusty: "Dust under a film stays there.",
   damp: "Water in the face or its joints boils out as bubbles.",
   residue: "Flux or acid under a film keeps working.",
@@ -297,6 +300,7 @@ const ADVICE: Readonly<Record<AdviceKey, string>> = {
   "epoxy-putty": "An epoxy putty over cured etch holds; polyester needs a primer between.",
   "epoxy-alone": "Epoxy primer goes on the clean keyed metal itself, without etch.",
   "wipe-gently": "Work quickly, dab instead of rubbing.",
+  "clean-then-key": "Degrease or wash first, then key.",
   "damage-first": "Chips and worn metal first, dirt over them.",
 };
 

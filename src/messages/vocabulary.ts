@@ -30,6 +30,7 @@ import type {
   Verdict,
 } from "@/core/model";
 import { JAR_ROWS } from "@/core/reference";
+import type { ReadyWhy } from "@/core/rules";
 import type { WaitedFor } from "@/core/work";
 
 /** Ids to words. One table each, so that a new id without words is a type error. */
@@ -92,6 +93,12 @@ export const CONDITION_NAME: Readonly<Record<Condition, string>> = {
   "rough-cast": "rough as cast",
   drained: "drained",
   "washed-inside": "washed inside",
+  flash: "flash on its edges",
+  "mould-lines": "mould lines",
+  "support-marks": "support marks",
+  stringing: "strings and fuzz",
+  pits: "pits or bubbles",
+  "fit-checked": "fit checked",
 };
 
 export const ROLE_NAME: Readonly<Record<Role, string>> = {
@@ -247,6 +254,34 @@ export const PREP_NAME: Readonly<Record<PrepStep, string>> = {
   key: "Key all over",
   "dust-off": "Dust off",
   wipe: "Wipe clean",
+  look: "Look it over in raking light",
+  trim: "Trim and scrape",
+  "dry-fit": "Try the fit",
+  "blow-out": "Blow out joints and corners",
+  "tack-off": "Tack off",
+};
+/** What is looked for before a step counts as done. */
+export const PREP_CHECK: Readonly<Partial<Record<PrepStep, string>>> = {
+  trim: "nothing stands up under a fingernail.",
+  "dry-fit": "the parts meet without gap or wobble, with room for the film.",
+  derust: "bright metal all over, no brown in the pits.",
+  drain: "nothing comes out of the hole any more.",
+  wash: "water runs off in a sheet, without beads.",
+  dry: "nothing dark in corners, nothing comes when joints are blown at.",
+  "post-cure": "no tack left anywhere, seams and hollows included.",
+  key: "dull all over, no shiny spot, edges and corners included.",
+  rinse: "the cloth stays clean.",
+};
+export const READY_WHY: Readonly<Record<ReadyWhy, string>> = {
+  told: "Its condition asks for it.",
+  usual: "This material asks for it.",
+  "find-faults": "Find what to fill before there is primer on it.",
+  surplus: "Support marks, strings, flash and mould lines show through every coat.",
+  fit: "Faults of the fit are mended now, not through the paint.",
+  "holds-water": "Water in joints and hollows boils up through the primer.",
+  "resin-inside": "Resin shut in weeps out months later.",
+  "dust-of-key": "A slick face is washed again, so that no dust lies in the scratches.",
+  "last-dust": "The last dust comes off right before the first coat.",
 };
 export const BEFORE_NAME: Readonly<Record<BeforeStep, string>> = {
   scuff: "Scuff",
@@ -267,6 +302,7 @@ export const MILESTONE_NAME: Readonly<Record<WaitedFor, string>> = {
   cured: "through cured",
   "part-dry": "part dry",
   "wipe-flash": "wipe gone off",
+  "as-told": "left as long as you said",
   "uv-box": "cured under the lamp",
   joint: "joint set",
   decal: "decal flat and dry",

@@ -73,6 +73,8 @@ function wholeText(op: Work, nameOf: NameOf): string {
       return op.layerId === null ? "Unmask what stays bare" : "Take the tape off";
     case "fit":
       return liquid ? `Join the part${withIt}` : "Fit the part";
+    case "dress":
+      return "Take off what was squeezed out of the joint";
     case "extra":
       return op.extra ? `${extraText(op.extra)}${withIt}` : "Other work";
     case "coat":

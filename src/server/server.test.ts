@@ -31,7 +31,7 @@ describe("parts", () => {
     const [part] = must(server.getTree(b.model));
     expect(part).toMatchObject({
       name: "Deck",
-      regions: [{ region: { material: "petg", areaCm2: 80 }, stack: { prep: ["wash", "key", "dust-off"] } }],
+      regions: [{ region: { material: "petg", areaCm2: 80 }, stack: { prep: ["trim", "wash", "dust-off"] } }],
     });
   });
   it("impossible values name their field and change nothing", () => {

@@ -111,6 +111,26 @@ export const PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
     fires: { on: { material: "cast-pu", conditions: ["released"] }, pile: ["water-primer"] },
     spares: { on: { material: "cast-pu", conditions: ["released"] }, pile: ["water-primer"], prep: ["wash"] },
   },
+  "keyed-over-grease": {
+    fires: { on: on("petg", { conditions: ["greasy"] }), pile: ["water-primer"], prep: ["key", "wash"] },
+    spares: { on: on("petg", { conditions: ["greasy"] }), pile: ["water-primer"], prep: ["wash", "key", "dust-off"] },
+  },
+  "surplus-left": {
+    fires: { on: on("petg", { conditions: ["keyed", "clean", "stringing"] }), pile: ["water-primer"] },
+    spares: {
+      on: on("petg", { conditions: ["keyed", "clean", "stringing"] }),
+      pile: ["water-primer"],
+      prep: ["trim", "dust-off"],
+    },
+  },
+  "fit-untried": {
+    fires: { on: on("petg", { conditions: ["keyed", "clean", "mating-face"] }), pile: ["water-primer"] },
+    spares: {
+      on: on("petg", { conditions: ["keyed", "clean", "mating-face"] }),
+      pile: ["water-primer"],
+      prep: ["dry-fit"],
+    },
+  },
   dusty: {
     fires: { on: on("petg", { conditions: ["keyed", "dusty"] }), pile: ["water-primer"] },
     spares: { on: on("petg", { conditions: ["keyed", "dusty"] }), pile: ["water-primer"], prep: ["dust-off"] },

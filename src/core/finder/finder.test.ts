@@ -3,8 +3,9 @@ import { product, region } from "../../../tests/support/world";
 import { seededRandom } from "../base";
 import { FINISHES, type Layer, MATERIALS, type Product, type Region } from "../model";
 import { WAYS } from "../reference";
+import { neededPrep } from "../rules";
 import { makeGraph } from "./graph";
-import { hidesWeakly, optionsOf, prepOf, RANK } from "./options";
+import { hidesWeakly, optionsOf, RANK } from "./options";
 import { searchBest, weighStack } from "./search";
 import { suggest, tradesOf, whyNot, whyNotStack } from "./suggest";
 import type { FinderInput, Found } from "./types";
@@ -32,7 +33,7 @@ const input = (over: Partial<FinderInput> = {}, want: Partial<FinderInput["want"
 /** Every sequence that climbs the order of work, every choice of scuffs; the cheapest of each sequence. */
 function bruteForce(i: FinderInput): readonly Found[] {
   const options = optionsOf(i);
-  const prep = prepOf(i.region);
+  const prep = neededPrep(i.region);
   const ends = new Set(makeGraph(i).last.flatMap((t, n) => (t ? [n] : [])));
   const found: Found[] = [];
   const mayStart = (o: (typeof options)[number]) =>

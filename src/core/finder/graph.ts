@@ -24,6 +24,7 @@ import {
   FILM_STATES,
   type FilmState,
   factSheet,
+  neededPrep,
   RULE_BOOK,
   regionFacts,
   upperFacts,
@@ -31,7 +32,7 @@ import {
 } from "../rules";
 import { layerTotals, ZERO } from "./cost";
 import { type Heights, heightsOf } from "./height";
-import { fits, mayEnd, optionsOf, prepOf, RANK } from "./options";
+import { fits, mayEnd, optionsOf, RANK } from "./options";
 import type { FinderInput, Option, Totals } from "./types";
 
 /**
@@ -106,7 +107,7 @@ function points(verdicts: readonly { verdict: Verdict }[], tests: boolean): numb
 export function makeGraph(given: FinderInput): Graph {
   const input = mayBeFoam(given.region.material) ? { ...given, shelf: given.shelf.map(onFoam) } : given;
   const options = optionsOf(input);
-  const prep = prepOf(input.region);
+  const prep = neededPrep(input.region);
   const { allowTests } = input.want;
   const alone = options.map((o) => judgedAlone(o, prep, input));
   // a coupon may lift what is a test here, so with coupons a test costs no more than the care it may become

@@ -1,5 +1,5 @@
 import { isPastDate } from "../judge/pile";
-import { type Layer, PREP_STEPS, type PrepStep, type Product, type Region, type Role } from "../model";
+import type { Layer, Product, Region, Role } from "../model";
 import { dftUm, hexLuminance, hueOf, MAX_FILLER_COATS, plannedWftUm, puttySkins, ridgeBuriedUm } from "../numbers";
 import { FOAM_BARRIER, familyFacts, hasTrait, materialFacts, PALE_FROM, volumeSolidsOf } from "../reference";
 import { possibleBites } from "../rules";
@@ -43,31 +43,6 @@ export const mayEnd = (o: Option, want: Want): boolean =>
 
 export const hidesWeakly = (p: Product): boolean =>
   p.effect === "fluorescent" || p.effect === "transparent" || hueOf(p.colour) !== "other";
-
-/** Steps that end what is wrong with a face, beside the material's own. */
-const CURES: Partial<Record<Region["conditions"][number], PrepStep>> = {
-  greasy: "degrease",
-  released: "wash",
-  rusted: "derust",
-  tarnished: "key",
-  "flux-residue": "wash",
-  dusty: "dust-off",
-  uncured: "post-cure",
-  "cure-unknown": "post-cure",
-  "surface-cured": "post-cure",
-  shiny: "key",
-};
-
-/** What is done to the face before anything goes on: the material's own steps and what its condition asks. */
-export function prepOf(region: Region): readonly PrepStep[] {
-  const own = region.material && region.material !== "unknown" ? materialFacts(region.material).prep : [];
-  const done = new Set<PrepStep>();
-  if (region.conditions.includes("keyed")) done.add("key");
-  if (region.conditions.includes("washed")) done.add("wash");
-  if (region.conditions.includes("degreased")) done.add("degrease");
-  const asked = region.conditions.flatMap((c) => CURES[c] ?? []);
-  return PREP_STEPS.filter((s) => asked.includes(s) || (own.includes(s) && !done.has(s)));
-}
 
 const plain = (over: Partial<Omit<Layer, "id" | "productId">>): Omit<Layer, "id" | "productId"> => ({
   coats: 1,

@@ -1,8 +1,9 @@
 import { judgeStack } from "../judge";
 import type { Layer, Product, Stack } from "../model";
 import { WEIGHTS, type Weights } from "../reference";
+import { neededPrep } from "../rules";
 import { makeGraph } from "./graph";
-import { fits, leftOut, mayEnd, optionsOf, prepOf } from "./options";
+import { fits, leftOut, mayEnd, optionsOf } from "./options";
 import { searchBest, weighStack } from "./search";
 import type { Difference, FinderAnswer, FinderInput, Found, Option, Reason, Totals, Trade } from "./types";
 
@@ -125,7 +126,7 @@ function leastBad(input: FinderInput, piles: readonly (readonly Layer[])[]): rea
   for (const layers of piles) {
     const judged = judgeStack({
       region: input.region,
-      stack: { prep: prepOf(input.region), layers },
+      stack: { prep: neededPrep(input.region), layers },
       productOf: (id) => products.get(id)!,
       protection: input.protection,
       air: null,

@@ -1,4 +1,4 @@
-import { type Milestone, type OpKey, type PrepStep, readKey } from "../model";
+import { type Milestone, type OpKey, type PrepStep, prepStepOf, readKey } from "../model";
 import { type BenchEvent, type Deed, SIGN_LACKS } from "./event";
 import { type Face, faceOf } from "./lying";
 
@@ -65,6 +65,8 @@ const UNDONE_BY_STRIP: ReadonlySet<string> = new Set<PrepStep>([
   "dust-off",
   "rinse",
   "wipe",
+  "blow-out",
+  "tack-off",
 ]);
 
 /** Deeds whose film is still there. @returns also when each operation was undone, for looks at it */
@@ -96,7 +98,7 @@ function undoneBy(holds: readonly Deed[], regionId: string, downTo: string | nul
       if (h.kind === "worked" || h.kind === "asked") return h.work.kind !== "strip" && firstGone >= 0 && i > firstGone;
       const key = readKey(h.opId);
       if (downTo !== null || key === null) return false;
-      return key.kind === "bare" || (key.kind === "prep" && UNDONE_BY_STRIP.has(key.arg!));
+      return key.kind === "bare" || (key.kind === "prep" && UNDONE_BY_STRIP.has(prepStepOf(key.arg!) ?? ""));
     }),
   );
 }
@@ -112,6 +114,7 @@ const OF_LAYER: Readonly<Record<OpKey["kind"], boolean>> = {
   unmask: true,
   bare: false,
   fit: false,
+  dress: false,
   extra: false,
   gauge: false,
 };

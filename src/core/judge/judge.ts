@@ -1,7 +1,7 @@
 /** A pile judged whole: every place in it by the rules of its scope, in the order drawn below. */
 
 import { at } from "../base";
-import { type ExtraWork, HEAVINESSES, keyOf, type Layer, type Product, type Stack } from "../model";
+import { type ExtraWork, HEAVINESSES, keyOf, type Layer, type PrepStep, type Product, type Stack } from "../model";
 import { asLaid, filmLedger, plannedWftUm } from "../numbers";
 import { mayBeFoam, onFoam } from "../reference";
 import {
@@ -136,13 +136,17 @@ function changes(r: Remedy, i: number, pile: Pile): boolean {
           HEAVINESSES.indexOf(layer.heaviness) > HEAVINESSES.indexOf(r.heaviness))
       );
     case "add-prep":
-      return !stack.prep.includes(r.step) && !(r.step === "key" && region.conditions.includes("keyed"));
+      return comesAgain(r.step, stack.prep) && !(r.step === "key" && region.conditions.includes("keyed"));
     case "add-before":
       return layer === undefined || !layer.before.includes(r.step);
     default:
       return true;
   }
 }
+
+/** A step is added where it is not yet; brushing off once more, where something behind it made new dust. */
+const comesAgain = (step: PrepStep, prep: readonly PrepStep[]): boolean =>
+  !prep.includes(step) || (step === "dust-off" && prep.at(-1) !== step);
 
 const withDetail = (detail: PlacedVerdict["detail"]): Pick<PlacedVerdict, "detail"> => (detail ? { detail } : {});
 

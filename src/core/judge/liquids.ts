@@ -1,7 +1,7 @@
 /** Liquids that steps are done with, each on what it touches. */
 
 import { at } from "../base";
-import { LIQUID_BEFORE, LIQUID_PREP, type Product, type Stack } from "../model";
+import { isOneOf, LIQUID_BEFORE, LIQUID_PREP, type Product, preparedSteps, type Stack } from "../model";
 import {
   applyRules,
   contactBareAnswer,
@@ -23,11 +23,14 @@ interface PlacedLiquid extends StepLiquid {
   readonly layer: number;
 }
 
-const preparing = ({ prep, prepWith }: Stack): readonly PlacedLiquid[] =>
-  LIQUID_PREP.flatMap((step) => {
-    const productId = prep.includes(step) ? prepWith?.[step] : undefined;
-    return productId ? [{ step, productId, layer: 0 }] : [];
+/** A liquid used twice for the same step does the same both times. */
+function preparing({ prep, prepWith }: Stack): readonly PlacedLiquid[] {
+  const liquids = preparedSteps(prep).flatMap(({ step, key }): PlacedLiquid[] => {
+    const productId = prepWith?.[key];
+    return productId && isOneOf(LIQUID_PREP)(step) ? [{ step, productId, layer: 0 }] : [];
   });
+  return liquids.filter((l, i) => liquids.findIndex((m) => m.step === l.step && m.productId === l.productId) === i);
+}
 
 /** Liquids of the preparation, and of what is done before layer i. */
 export const liquidsBefore = (stack: Stack, i: number): readonly PlacedLiquid[] => [

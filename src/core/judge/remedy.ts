@@ -1,4 +1,4 @@
-import { BEFORE_STEPS, PREP_STEPS, type Stack } from "../model";
+import { BEFORE_STEPS, fromPrepRows, prepRows, type Stack, withStep } from "../model";
 import type { Remedy } from "../rules";
 import type { Where } from "./types";
 
@@ -18,7 +18,7 @@ export function applyRemedy(stack: Stack, where: Where, remedy: Remedy): Stack {
   });
   switch (remedy.do) {
     case "add-prep":
-      return { ...stack, prep: PREP_STEPS.filter((s) => s === remedy.step || stack.prep.includes(s)) };
+      return { ...stack, ...fromPrepRows(withStep(prepRows(stack), remedy.step)) };
     case "add-before":
       return atLayer((l) => ({ ...l, before: BEFORE_STEPS.filter((s) => s === remedy.step || l.before.includes(s)) }));
     case "set-heaviness":

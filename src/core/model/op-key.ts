@@ -1,4 +1,4 @@
-import type { BeforeStep, PrepStep } from "./vocabulary";
+import type { BeforeStep, PrepKey } from "./vocabulary";
 
 /**
  * What a piece of work is, apart from when it is done. In plans, logs and documents it stands as text; this is the one place that
@@ -22,6 +22,7 @@ export interface OpKey {
     | "unmask"
     | "bare"
     | "fit"
+    | "dress"
     | "extra"
     | "gauge";
   /** which step, which coat (from 1), what becomes of what stays bare, or which telling; null where the kind says it all */
@@ -43,6 +44,7 @@ const KINDS: Readonly<Record<OpKey["kind"], "arg" | "bare">> = {
   unmask: "bare",
   bare: "arg",
   fit: "bare",
+  dress: "bare",
   extra: "arg",
   gauge: "arg",
 };
@@ -118,7 +120,7 @@ const id = (layerId: string, kind: OpKey["kind"], arg: string | null = null): st
 
 /** Ids of work, by what it is done to. */
 export const opIds = {
-  prep: (regionId: string, step: PrepStep) => id(regionId, "prep", step),
+  prep: (regionId: string, step: PrepKey) => id(regionId, "prep", step),
   before: (layerId: string, step: BeforeStep) => id(layerId, "before", step),
   coat: (layerId: string, n: number) => id(layerId, "coat", String(n)),
   sand: (layerId: string) => id(layerId, "sand"),
@@ -131,6 +133,8 @@ export const opIds = {
   unmask: (layerId: string) => id(layerId, "unmask"),
   bare: (regionId: string, what: "mask" | "unmask") => id(regionId, "bare", what),
   fit: (partId: string) => id(partId, "fit"),
+  /** what was squeezed out of a joint, taken off */
+  dress: (partId: string) => id(partId, "dress"),
   /** work no layer asks for, by the id it was told under */
   extra: (regionId: string, told: string) => id(regionId, "extra", told),
   /** a film measured */

@@ -12,8 +12,8 @@ import type {
   GritScale,
   Heaviness,
   LiquidBefore,
-  LiquidPrep,
   MaterialId,
+  PrepKey,
   PrepStep,
   Source,
   StripWay,
@@ -180,8 +180,10 @@ export type ExtraWork =
 
 export interface Stack {
   readonly prep: readonly PrepStep[];
-  /** products the steps of preparation are done with */
-  readonly prepWith?: Readonly<Partial<Record<LiquidPrep, string>>> | undefined;
+  /** products the steps of preparation are done with, by the step's key */
+  readonly prepWith?: Readonly<Partial<Record<PrepKey, string>>> | undefined;
+  /** how long a step is left in the user's own word, minutes, by the step's key; beats what is reckoned, whatever the air */
+  readonly prepWaitMin?: Readonly<Partial<Record<PrepKey, number>>> | undefined;
   readonly layers: readonly Layer[];
 }
 

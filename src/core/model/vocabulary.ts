@@ -61,6 +61,12 @@ export const CONDITIONS = [
   "rough-cast",
   "drained",
   "washed-inside",
+  "flash",
+  "mould-lines",
+  "support-marks",
+  "stringing",
+  "pits",
+  "fit-checked",
 ] as const;
 export type Condition = (typeof CONDITIONS)[number];
 
@@ -221,20 +227,29 @@ export type Sheen = (typeof SHEENS)[number];
 export const EFFECTS = ["solid", "metallic", "pearl", "fluorescent", "transparent"] as const;
 export type Effect = (typeof EFFECTS)[number];
 
-/** Work done on a bare face before the first layer, in the order it is done. */
+/** Work done on a bare face before the first layer, in the order it usually is done. */
 export const PREP_STEPS = [
+  "look",
+  "trim",
+  "dry-fit",
   "degrease",
   "derust",
   "drain",
   "wash",
+  "blow-out",
   "dry",
   "post-cure",
   "key",
   "dust-off",
   "rinse",
   "wipe",
+  "tack-off",
 ] as const;
 export type PrepStep = (typeof PREP_STEPS)[number];
+
+/** A step may come again: washed, keyed, washed once more. From the second time on its key says which time. */
+export const PREP_TIMES_MOST = 3;
+export type PrepKey = PrepStep | `${PrepStep}-${2 | 3}`;
 
 /** Work done on a film before the next layer goes on. */
 export const BEFORE_STEPS = ["scuff", "degrease", "wipe", "dry", "heat"] as const;

@@ -17,6 +17,11 @@ export const PREP_LABOUR: Readonly<Record<PrepStep, Labour>> = {
   "dust-off": { fixedMin: 2, perCm2Min: 0.002 },
   rinse: { fixedMin: 4, perCm2Min: 0.004 },
   wipe: { fixedMin: 2, perCm2Min: 0.003 },
+  look: { fixedMin: 2, perCm2Min: 0.004 },
+  trim: { fixedMin: 6, perCm2Min: 0.01 },
+  "dry-fit": { fixedMin: 5, perCm2Min: 0 },
+  "blow-out": { fixedMin: 2, perCm2Min: 0.002 },
+  "tack-off": { fixedMin: 1, perCm2Min: 0.002 },
 };
 
 export const BEFORE_LABOUR: Readonly<Record<BeforeStep, Labour>> = {

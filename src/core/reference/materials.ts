@@ -268,6 +268,12 @@ const CONDITION_OF: Readonly<Partial<Record<Condition, (m: MaterialFacts) => boo
   released: (m) => m.traits.includes("comes-released") || m.group === "laminate" || m.group === "foam",
   "heat-sealed": (m) => m.traits.includes("closed-by-heat"),
   "panel-lines-filled": (m) => m.group === "foam" || m.group === "plastic",
+  flash: (m) => m.traits.includes("comes-released") || m.traits.includes("welds") || m.traits.includes("light-metal"),
+  "mould-lines": (m) =>
+    m.traits.includes("comes-released") || m.traits.includes("welds") || m.traits.includes("light-metal"),
+  "support-marks": (m) => m.traits.includes("printed"),
+  stringing: (m) => m.traits.includes("printed") && !m.traits.includes("hardened-by-light"),
+  pits: (m) => m.group !== "foam",
   "must-stay-clear": (m) => m.traits.includes("see-through") || m.group === "resin",
 };
 /** Conditions worth offering for a material; of one nobody told, all. */
@@ -284,18 +290,22 @@ export const materialsWith = (...traits: readonly MaterialTrait[]): readonly Mat
 /**
  * Minutes at reference air until a wetted part is dry: of its clocks the slowest. A part of unknown material may be porous.
  * @param covered a film lies over the face, so water stays on it, whatever the body below could hold
+ * @param blownOut joints and hollows were blown out first: they hold a thin film of water and no drops
  */
 export function partDryMin(
   material: MaterialId | "unknown" | null,
   how: Wetting,
   joints: boolean,
   covered = false,
+  blownOut = false,
 ): number {
   const own = material === null || material === "unknown" ? "body" : materialFacts(material).holdsWater;
   const held = covered ? "face" : own;
   const clocks = PART_DRY_MIN[how];
-  return Math.max(clocks[held], joints ? clocks.joints : 0);
+  return Math.max(clocks[held], joints ? clocks.joints * (blownOut ? BLOWN_OUT_SHARE : 1) : 0);
 }
+/** Of the time joints take to dry, what is left of it once most of the water is blown out of them (est.). */
+const BLOWN_OUT_SHARE = 1 / 3;
 
 /** A porous face drinks so much of its first coat, as a share of it (est.); a sealed one drinks nothing. */
 const FIRST_DRINK = 0.25;

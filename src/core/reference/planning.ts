@@ -16,11 +16,12 @@ export const ROUND_GRIT = 400;
 export const ROUND_RUB_SHARE = 0.7;
 
 /** Hands-on minutes of work that is neither coating nor rubbing (est.). */
-export const SIDE_LABOUR: Readonly<Record<"inspect" | "mask" | "unmask" | "fit", Labour>> = {
+export const SIDE_LABOUR: Readonly<Record<"inspect" | "mask" | "unmask" | "fit" | "dress", Labour>> = {
   inspect: { fixedMin: 4, perCm2Min: 0.01 },
   mask: { fixedMin: 8, perCm2Min: 0.03 },
   unmask: { fixedMin: 3, perCm2Min: 0.005 },
   fit: { fixedMin: 15, perCm2Min: 0 },
+  dress: { fixedMin: 5, perCm2Min: 0 },
 };
 
 /** Cleaning and loading a tool with another product, minutes of somebody's hands (est.). */

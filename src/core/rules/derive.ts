@@ -48,6 +48,11 @@ const PREP_EFFECT: Readonly<
   "dust-off": { ends: ["dusty"], brings: ["dusted"] },
   rinse: { ends: ["dusty", "damp", "damp-joints"], brings: ["washed", "dried"] },
   wipe: { ends: ["dusty"], brings: ["clean"] },
+  look: { ends: [], brings: [] },
+  trim: { ends: ["flash", "mould-lines", "support-marks", "stringing"], brings: ["dusty"] },
+  "dry-fit": { ends: [], brings: ["fit-checked"] },
+  "blow-out": { ends: ["damp-joints", "dusty"], brings: [] },
+  "tack-off": { ends: ["dusty"], brings: ["dusted"] },
 };
 
 /** Conditions of a face once its planned preparation is done; the wait after a wash is part of the plan, so it ends dry. */
@@ -150,6 +155,7 @@ export function regionFacts(region: Region, material: MaterialId | Unknown, prep
     "region.prep": prep,
     "region.hollow": hollowness(region),
     "region.washKnown": washKnown(region, prep),
+    "region.keyedDirty": keyedDirty(region, prep),
     "region.keyAgeMin": region.minutesSinceKey ?? null,
     "region.fillThrough": region.fillThrough ?? false,
     "region.clearNearby": region.clearNearby === true || hasTrait(material, "see-through"),
@@ -167,6 +173,13 @@ function hollowness(region: Region): KnownValue {
 function washKnown(region: Region, prep: readonly PrepStep[]): boolean {
   const now = preparedConditions(region.conditions, prep);
   return now.some((c) => c === "clean" || c === "washed" || c === "degreased");
+}
+
+/** The key comes while grease or release agent is still on the face, though something later takes it off. */
+function keyedDirty(region: Region, prep: readonly PrepStep[]): boolean {
+  const key = prep.indexOf("key");
+  if (key < 0) return false;
+  return preparedConditions(region.conditions, prep.slice(0, key)).some((c) => c === "greasy" || c === "released");
 }
 
 /** What the strongest carrier does to the bare material. A seal nobody described may hold, or may as well not be there. */

@@ -9,6 +9,7 @@ export { type Condition, leaves } from "./condition";
 export * from "./derive";
 export type { Facts, FactValue, FilmState, KnownValue } from "./facts";
 export { type FactSheet, FILM_STATES, factSheet } from "./facts";
+export * from "./ready";
 export type { AdviceKey, Remedy, Rule } from "./rule";
 
 function shippedBook(): RuleBook {

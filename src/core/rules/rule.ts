@@ -13,6 +13,7 @@ export type Remedy =
   | { readonly do: "advice"; readonly key: AdviceKey };
 
 const ADVICE_KEYS = [
+  "clean-then-key",
   "weaker-carrier",
   "barrier-first",
   "coupon",

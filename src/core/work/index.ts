@@ -17,4 +17,5 @@ export * from "./row";
 export * from "./shared-room";
 export * from "./sittings";
 export * from "./sources/extra";
+export { type PrepTime, prepTimes } from "./sources/prep";
 export * from "./types";

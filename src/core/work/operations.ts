@@ -19,6 +19,7 @@ const OP_KINDS = [
   "mask",
   "unmask",
   "fit",
+  "dress",
   "extra",
 ] as const;
 export type OpKind = (typeof OP_KINDS)[number];

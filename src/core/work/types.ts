@@ -59,7 +59,7 @@ export interface WaitContext {
 }
 
 /** What a fixed time is waited for. */
-type Settled = "uv-box" | "joint" | "decal" | "stripper" | "away" | "dust";
+type Settled = "as-told" | "uv-box" | "joint" | "decal" | "stripper" | "away" | "dust";
 export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | Settled;
 
 /** Waits for no film. */
@@ -67,6 +67,7 @@ export const isBare = (m: WaitedFor | null): m is Exclude<WaitedFor, Milestone> 
 const BARE: ReadonlySet<WaitedFor> = new Set([
   "part-dry",
   "wipe-flash",
+  "as-told",
   "uv-box",
   "joint",
   "decal",
@@ -87,13 +88,13 @@ export interface PlanRegion {
   readonly differences?: readonly LaidDifference[] | undefined;
 }
 
-/** A part that goes onto another: glued before either is painted, or put on when both are done. */
+/** A part that goes onto another: glued before either is painted, once both have their ground, or put on when both are done. */
 export interface Join {
   /** the part that is fitted */
   readonly partId: string;
   readonly regionIds: readonly string[];
   readonly onto: { readonly partId: string; readonly regionIds: readonly string[] };
-  readonly when: "before-paint" | "after-paint";
+  readonly when: "before-paint" | "primed" | "after-paint";
   /** its adhesive; null = none named */
   readonly glueId?: string | null | undefined;
 }

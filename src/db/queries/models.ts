@@ -1,6 +1,6 @@
 import { and, asc, eq, isNull, max } from "drizzle-orm";
 import { type ModelHead, type NodeKind, type PartNode, type RegionNode, stackSchema } from "@/contracts";
-import type { Region, Stack } from "@/core/model";
+import type { PrepTold, Region, Stack } from "@/core/model";
 import type { Db } from "../connection";
 import { readRow } from "../readable";
 import { layerFromRow, layerMoreOf, prepFromRow, prepToRow, regionFromRow, regionMoreOf } from "../rows";
@@ -130,7 +130,7 @@ export function insertPart(
     .run();
 }
 
-export function insertRegion(db: Db, partId: string, r: Region, stack: Pick<Stack, "prep" | "prepWith">): void {
+export function insertRegion(db: Db, partId: string, r: Region, stack: PrepTold): void {
   const position = nextPosition(
     db
       .select({ n: max(regions.position) })

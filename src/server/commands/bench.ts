@@ -218,7 +218,7 @@ function setLeft(db: Db, product: Product, leftMl: number): boolean {
 export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Outcome<EntryOf<"done">> {
   const parsed = doneSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  const { opId, minutesAgo, coats, wftUm, tempC, rhPct, note } = parsed.data;
+  const { opId, minutesAgo, coats, wftUm, tempC, rhPct, note, checked } = parsed.data;
   return writing((db) => {
     const at = atBench(db, opId, titleOf, regionId);
     if (isFailure(at)) return at;
@@ -252,6 +252,7 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
       wftUm: laid?.wftUm ?? null,
       air,
       note,
+      ...(checked ? { checked } : {}),
       ...withCard(db, at.op, can),
       ...used,
     });

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
 import {
   done,
@@ -13,7 +14,7 @@ import {
   regionEditSchema,
 } from "@/contracts";
 import type { Region } from "@/core/model";
-import { materialFacts } from "@/core/reference";
+import { proposedPrep } from "@/core/rules";
 import {
   type Db,
   insertModel,
@@ -30,6 +31,8 @@ import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";
 import { ensureShop } from "../shed/hours";
+import { isJoined } from "../workspace/planning-fields";
+import { snapshotOf } from "../workspace/snapshot";
 import { outgrownStay } from "./air";
 
 export function addModel(input: unknown): Outcome<{ id: string }> {
@@ -90,15 +93,27 @@ export function editNode(kind: NodeKind, id: string, rev: number, edit: unknown)
   if (!parsed.success) return invalid(parsed.error);
   if (Object.keys(parsed.data).length === 0) return failed("invalid", "nothing to change");
   return writing((db) => {
-    const next = updateNode(db, kind, id, rev, { ...parsed.data, ...prepFor(kind, parsed.data) });
+    const next = updateNode(db, kind, id, rev, { ...parsed.data, ...prepFor(db, kind, id, parsed.data) });
     if (next !== null) return tooWarm(db, kind, id) ?? done({ rev: next });
     return nodeRev(db, kind, id) === null ? notFound(NAMES[kind]) : conflict(NAMES[kind]);
   });
 }
 
-function prepFor(kind: NodeKind, fields: Record<string, unknown>): Record<string, unknown> {
-  if (kind !== "region" || typeof fields.material !== "string" || fields.material === "unknown") return {};
-  return { prep: [...materialFacts(fields.material as never).prep] };
+/** A preparation that is still as it was proposed goes by what the face is now; one the user put together stays. */
+function prepFor(db: Db, kind: NodeKind, id: string, fields: object): Record<string, unknown> {
+  if (kind !== "region") return {};
+  const s = snapshotOf(db);
+  const home = s.home(id);
+  const m = home && s.model(home.modelId);
+  if (!home || !m) return {};
+  const { region, stack } = home.node;
+  const about = { joined: isJoined(m.sources.planning, home.part.id) };
+  const proposed = (r: Region): readonly string[] =>
+    r.material === null || r.material === "unknown" ? [] : proposedPrep(r, about).map(({ step }) => step);
+  const asProposed =
+    stack.prep.length === 0 ? region.material === null : isDeepStrictEqual(stack.prep, proposed(region));
+  if (!asProposed || (stack.prepWith ?? stack.prepWaitMin) !== undefined) return {};
+  return { prep: proposed({ ...region, ...(fields as Partial<Region>) }) };
 }
 
 export function deleteNode(kind: NodeKind, id: string): Outcome<null> {

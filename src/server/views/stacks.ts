@@ -12,9 +12,12 @@ import { asItLies, cansAmong, type Face, fold } from "@/core/history";
 import { nearCoupons } from "@/core/judge";
 import { type Product, productsNamedIn } from "@/core/model";
 import type { StackTotals } from "@/core/plan";
+import { proposedPrep } from "@/core/rules";
+import { prepTimes } from "@/core/work";
 import { notFound, viewing, viewingModel } from "../guard";
 import { sent } from "../planning/task";
 import { ask } from "../solver/ask";
+import { isJoined } from "../workspace/planning-fields";
 import type { ModelSnapshot } from "../workspace/snapshot";
 
 export const judgedRegions = (m: ModelSnapshot): readonly JudgedRegion[] =>
@@ -41,6 +44,10 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
         liesAs: liesAs(node, own[0]?.face, s.data.products),
         begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map((e) => eventOf(e, m.sources.cards)))
           .records.length,
+        ready: {
+          proposed: proposedPrep(node.region, { joined: isJoined(m.sources.planning, part.id) }),
+          times: prepTimes(node.region, node.stack, s.productOf),
+        },
       },
       m,
       input: sent({ ...m.input, regions: own }, s.data.products),

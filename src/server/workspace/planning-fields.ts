@@ -57,3 +57,7 @@ export const planningFields = (
   joins: joinsOf(planning, tree),
   habits: habitsOf(shop),
 });
+
+/** Goes onto another part, or another goes onto it. */
+export const isJoined = ({ joins }: Pick<Planning, "joins">, partId: string): boolean =>
+  joins.some((j) => j.partId === partId || j.ontoId === partId);

@@ -1,8 +1,8 @@
 import type { JointVerdict } from "@/contracts";
 import { judgeWork } from "@/core/judge";
-import type { ExtraWork } from "@/core/model";
+import type { ExtraWork, Layer, Product } from "@/core/model";
 import type { Fired } from "@/core/rules";
-import type { Join } from "@/core/work";
+import { COLOURED, type Join } from "@/core/work";
 import type { ModelSnapshot } from "./snapshot";
 
 /** Work no layer asks for on what lies on a region by the log: what it would do to that, and to the material below. */
@@ -30,8 +30,29 @@ const CURED_MIN = 200_000;
 
 /** The adhesive of each fitting on both its parts: on the bare faces, or on what is painted by then. */
 export function jointsJudged(m: ModelSnapshot): Readonly<Record<string, readonly JointVerdict[]>> {
-  const joins = (m.input.joins ?? []).filter((j) => j.glueId);
-  return Object.fromEntries(joins.map((j) => [j.partId, jointJudged(m, j)]));
+  return Object.fromEntries(
+    (m.input.joins ?? []).map((j) => [j.partId, [...untried(m, j), ...(j.glueId ? jointJudged(m, j) : [])]]),
+  );
+}
+
+/** Two parts that go onto each other and nobody tries whether they do. */
+function untried({ input }: ModelSnapshot, { partId, regionIds, onto }: Join): readonly JointVerdict[] {
+  const both = input.regions.filter((r) => [...regionIds, ...onto.regionIds].includes(r.region.id));
+  const tried = both.some(
+    ({ region, stack }) => stack.prep.includes("dry-fit") || region.conditions.includes("fit-checked"),
+  );
+  return tried || both.length === 0 ? [] : [{ partId, rule: "fit-untried", verdict: "care", missing: [] }];
+}
+
+/** Layers on a part by the time it is joined. */
+function lyingWhenJoined(
+  layers: readonly Layer[],
+  when: Join["when"],
+  productOf: (id: string) => Product,
+): readonly Layer[] {
+  if (when === "after-paint") return layers;
+  const colour = layers.findIndex((l) => COLOURED.has(productOf(l.productId).role));
+  return when === "before-paint" ? [] : layers.slice(0, colour < 0 ? layers.length : colour);
 }
 
 function jointJudged(
@@ -49,7 +70,7 @@ function jointJudged(
         judgeWork(
           {
             region,
-            stack: when === "before-paint" ? { ...stack, layers: [] } : stack,
+            stack: { ...stack, layers: lyingWhenJoined(stack.layers, when, input.productOf) },
             productOf: input.productOf,
             protection: input.protection,
             air: null,

@@ -2,8 +2,10 @@
 
 import { type FormEvent, type Ref, useState } from "react";
 import type { Problem } from "@/contracts";
+import type { PrepStep } from "@/core/model";
 import type { BenchTile } from "@/core/plan";
 import { figureField, figureTyped, filmText } from "@/format";
+import { PREP_CHECK } from "@/messages";
 import { Figure } from "./Figure";
 import { useDeed } from "./useDeed";
 
@@ -32,6 +34,8 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
   const { deed, busy } = useDeed();
   const [draft, setDraft] = useState(EMPTY);
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [checked, setChecked] = useState(false);
+  const check = op.kind === "prep" ? PREP_CHECK[op.step as PrepStep] : undefined;
   const faultOf = (field: string) => problem?.fields.find((f) => f.path === field)?.message ?? null;
   const field = (key: keyof Draft, label: string, unit: string, hint: string) => (
     <Figure
@@ -54,6 +58,7 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
       wftUm: figureTyped(draft.wftUm, "µm"),
       tempC: figureTyped(draft.tempC, "°C"),
       rhPct: figureTyped(draft.rhPct, "%"),
+      ...(checked ? { checked } : {}),
     };
     const outcome = await deed(
       { kind: "done", regionId: tile.regionId, opId: op.id, title: `${name}: ${title}`, input },
@@ -62,6 +67,7 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
     setProblem(outcome.ok ? null : outcome.problem);
     if (!outcome.ok) return;
     setDraft(EMPTY);
+    setChecked(false);
     dialog?.close();
   };
   return (
@@ -70,7 +76,20 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
         <h2 className="text-xl font-bold">
           {name}: {title}, done
         </h2>
-        <p className="soft text-base">Leave blank what went as planned.</p>
+        {check && (
+          <label className="flex items-center gap-3 rounded-box border-2 border-base-300 p-3 text-lg">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-lg"
+              checked={checked}
+              onChange={(e) => setChecked(e.target.checked)}
+            />
+            <span>Looked for: {check}</span>
+          </label>
+        )}
+        <p className="soft text-base">
+          Leave blank what went as planned.{check ? " Not so yet? Leave it, and go on with it." : ""}
+        </p>
         {op.kind === "coat" && (
           <div className="grid grid-cols-2 gap-3">
             {field("coats", "Coats put on", "", "1")}

@@ -140,7 +140,13 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
                       <span className="soft text-sm">{AIR_FROM[e.air.source]}</span>
                     </td>
                     <td role="cell" data-label="Seen, noted" className="px-2 py-1.5">
-                      {["sign" in e && e.sign ? SIGN_NAME[e.sign] : "", e.note].filter(Boolean).join(": ")}
+                      {[
+                        "sign" in e && e.sign ? SIGN_NAME[e.sign] : "",
+                        "checked" in e && e.checked ? "looked for, and so" : "",
+                        e.note,
+                      ]
+                        .filter(Boolean)
+                        .join(": ")}
                     </td>
                     <td role="cell" className="px-2 py-1.5">
                       {standing.has(e.id) && (

@@ -114,8 +114,7 @@ function Fittings({ planning, parts, products, joints, change, busy }: FittingsP
         {planning.joins.map((j, n) => (
           <li key={`${j.partId}>${j.ontoId}`} className="flex items-center gap-2">
             <span className="flex-1">
-              {partName(j.partId)} onto {partName(j.ontoId)},{" "}
-              {j.when === "before-paint" ? "joined before painting" : "when both are painted"}
+              {partName(j.partId)} onto {partName(j.ontoId)}, {JOINED_WHEN[j.when]}
               {j.glueId && `, with ${products[j.glueId]?.name ?? "an adhesive that is gone"}`}
               {(joints[j.partId] ?? []).map((v) => (
                 <span key={`${v.partId}${v.rule}`} className="flex items-start gap-2" data-rule={v.rule}>
@@ -152,8 +151,11 @@ function Fittings({ planning, parts, products, joints, change, busy }: FittingsP
         onto
         <PartSelect name="onto" label="Part it goes onto" parts={parts} first={1} />
         <select name="when" className="select select-sm w-52" aria-label="When it is fitted">
-          <option value="after-paint">when both are painted</option>
-          <option value="before-paint">joined before painting</option>
+          {Object.entries(JOINED_WHEN).map(([when, name]) => (
+            <option key={when} value={when}>
+              {name}
+            </option>
+          ))}
         </select>
         <select name="glue" className="select select-sm w-52" aria-label="Adhesive">
           <option value="">adhesive not named: 12 h</option>
@@ -172,6 +174,12 @@ function Fittings({ planning, parts, products, joints, change, busy }: FittingsP
     </section>
   );
 }
+
+const JOINED_WHEN: Readonly<Record<Planning["joins"][number]["when"], string>> = {
+  "after-paint": "when both are painted",
+  "before-paint": "joined before painting",
+  primed: "joined once both are primed",
+};
 
 function PartSelect({
   name,

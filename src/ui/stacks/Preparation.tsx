@@ -1,14 +1,23 @@
+import { ArrowDown, ArrowUp, ListPlus, X } from "lucide-react";
+import { useState } from "react";
+import type { StackView } from "@/contracts";
 import {
+  fromPrepRows,
   isOneOf,
   LIQUID_PREP,
   type LiquidPrep,
   PREP_STEPS,
+  PREP_TIMES_MOST,
+  type PrepRow,
   type PrepStep,
   type Product,
+  preparedSteps,
+  prepRows,
   type Stack,
 } from "@/core/model";
-import { PREP_NAME } from "@/messages";
-import { LiquidSelect, withLiquid } from "./Liquids";
+import { duration, figureField, numberTyped } from "@/format";
+import { PREP_CHECK, PREP_NAME, READY_WHY } from "@/messages";
+import { LiquidSelect } from "./Liquids";
 import type { ChangeStack } from "./useStack";
 
 /** What a step is done with where nobody says. */
@@ -23,63 +32,227 @@ const USUAL_LIQUID: Readonly<Record<LiquidPrep, string>> = {
 export function Preparation({
   stack,
   materialName,
-  offered,
+  ready,
   shelf,
   change,
 }: {
   stack: Stack;
   /** null = not given */
   materialName: string | null;
-  /** steps this material usually asks for, put in with it */
-  offered: readonly PrepStep[];
+  ready: StackView["ready"];
   shelf: readonly Product[];
   change: ChangeStack;
 }) {
-  const toggle = (step: PrepStep) =>
-    void change((s) => {
-      const prep = PREP_STEPS.filter((p) => (p === step ? !s.prep.includes(p) : s.prep.includes(p)));
-      const gone = isOneOf(LIQUID_PREP)(step) && !prep.includes(step) && s.prepWith?.[step];
-      return { ...s, prep, ...(gone ? { prepWith: withLiquid(s.prepWith, step, null) } : {}) };
-    });
+  const rows = prepRows(stack);
+  const keys = preparedSteps(stack.prep).map(({ key }) => key);
+  const proposed = ready.proposed.map(({ step }) => step);
+  const asProposed = proposed.join() === stack.prep.join();
+  const put = (to: (rows: readonly PrepRow[]) => readonly PrepRow[]) =>
+    void change(({ prep, prepWith, prepWaitMin, ...others }) => ({
+      ...others,
+      ...fromPrepRows(to(prepRows({ prep, prepWith, prepWaitMin }))),
+    }));
+  const edit = (n: number, to: Partial<PrepRow>) => put((all) => all.map((r, i) => (i === n ? { ...r, ...to } : r)));
   return (
-    <fieldset
+    <section
       className="rounded-box border-2 border-dashed border-secondary/60 p-2.5"
       aria-label="Preparation of the bare face"
     >
-      <h3 className="font-bold">
-        First, getting the bare face ready{materialName === null ? "" : `: ${materialName}`}
-      </h3>
-      <div className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
-        {PREP_STEPS.map((s) => (
-          <span key={s} className="flex flex-wrap items-center gap-1.5">
-            <label className="flex items-center gap-1.5">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={stack.prep.includes(s)}
-                onChange={() => toggle(s)}
-              />
-              {PREP_NAME[s].toLowerCase()}
-              {offered.includes(s) && <span className="badge badge-sm badge-outline">proposed</span>}
-            </label>
-            {isOneOf(LIQUID_PREP)(s) && stack.prep.includes(s) && (
-              <LiquidSelect
-                label={`${PREP_NAME[s]} with`}
-                value={stack.prepWith?.[s]}
-                shelf={shelf}
-                usual={USUAL_LIQUID[s]}
-                choose={(id) => void change((p) => ({ ...p, prepWith: withLiquid(p.prepWith, s, id) }))}
-              />
-            )}
-          </span>
-        ))}
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h3 className="flex-1 font-bold">
+          First, getting the bare face ready{materialName === null ? "" : `: ${materialName}`}
+        </h3>
+        {asProposed && rows.length > 0 && <span className="badge badge-sm badge-outline">as proposed</span>}
+        {!asProposed && proposed.length > 0 && (
+          <button
+            type="button"
+            className="btn btn-xs"
+            title={proposed.map((s) => PREP_NAME[s]).join(", ")}
+            onClick={() => put((all) => proposedRows(all, proposed))}
+          >
+            As proposed: {proposed.length} steps
+          </button>
+        )}
       </div>
-      {offered.length > 0 && (
-        <p className="soft mt-1 text-sm">
-          “Proposed” came with the material, and is work until the log has it done. Take out what the part has behind it
-          already, and tell that under Parts as its condition.
+      {rows.length === 0 ? (
+        <p className="soft mt-1 text-sm">Nothing is done to it first. Add a step, or take what is proposed.</p>
+      ) : (
+        <ol className="mt-1 grid gap-1">
+          {rows.map((row, n) => (
+            <PrepLine
+              key={keys[n]}
+              row={row}
+              n={n}
+              last={rows.length - 1}
+              why={ready.proposed.find((p) => p.step === row.step)?.why}
+              time={ready.times.find((t) => t.key === keys[n])}
+              shelf={shelf}
+              edit={(to) => edit(n, to)}
+              move={(by) => put((all) => moved(all, n, by))}
+              remove={() => put((all) => all.filter((_, i) => i !== n))}
+            />
+          ))}
+        </ol>
+      )}
+      <label className="mt-2 flex items-center gap-2 text-sm">
+        <ListPlus className="size-4" aria-hidden />
+        <select
+          className="select select-xs w-52"
+          aria-label="Add a step of getting ready"
+          value=""
+          onChange={(e) => put((all) => [...all, { step: e.target.value as PrepStep }])}
+        >
+          <option value="">Add a step…</option>
+          {PREP_STEPS.filter((s) => stack.prep.filter((p) => p === s).length < PREP_TIMES_MOST).map((s) => (
+            <option key={s} value={s}>
+              {PREP_NAME[s]}
+              {stack.prep.includes(s) ? ", once more" : ""}
+            </option>
+          ))}
+        </select>
+        <span className="soft">What the part has behind it already: take it out here, tell it under Parts.</span>
+      </label>
+    </section>
+  );
+}
+
+interface LineProps {
+  readonly row: PrepRow;
+  readonly n: number;
+  readonly last: number;
+  readonly why: StackView["ready"]["proposed"][number]["why"] | undefined;
+  readonly time: StackView["ready"]["times"][number] | undefined;
+  readonly shelf: readonly Product[];
+  readonly edit: (to: Partial<PrepRow>) => void;
+  readonly move: (by: 1 | -1) => void;
+  readonly remove: () => void;
+}
+
+/** One step: what, why, how long at the bench and left alone, with what. */
+function PrepLine({ row, n, last, why, time, shelf, edit, move, remove }: LineProps) {
+  const name = PREP_NAME[row.step];
+  const check = PREP_CHECK[row.step];
+  return (
+    <li className="rounded-field bg-base-200/60 px-2 py-1">
+      <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
+        <span className="w-5 text-right tabular-nums">{n + 1}.</span>
+        <span className="font-semibold">{name}</span>
+        {time && (
+          <span className="soft text-sm">
+            {duration(time.handsOnMin)}
+            {time.waitMin > 0 && row.waitMin === undefined ? `, then about ${duration(time.waitMin)} alone` : ""}
+          </span>
+        )}
+        {isOneOf(LIQUID_PREP)(row.step) && (
+          <LiquidSelect
+            label={`${name} with`}
+            value={row.withId}
+            shelf={shelf}
+            usual={USUAL_LIQUID[row.step]}
+            choose={(id) => edit({ withId: id ?? undefined })}
+          />
+        )}
+        <span className="ml-auto flex items-center">
+          <OwnWait name={name} waitMin={row.waitMin} save={(waitMin) => edit({ waitMin })} />
+          <LineButton label={`Earlier: ${name}`} icon={ArrowUp} disabled={n === 0} press={() => move(-1)} />
+          <LineButton label={`Later: ${name}`} icon={ArrowDown} disabled={n === last} press={() => move(1)} />
+          <LineButton label={`Take out: ${name}`} icon={X} disabled={false} press={remove} />
+        </span>
+      </div>
+      {(why || check) && (
+        <p className="soft pl-7 text-sm">
+          {why ? READY_WHY[why] : ""}
+          {check ? ` Done when: ${check}` : ""}
         </p>
       )}
-    </fieldset>
+    </li>
   );
+}
+
+function LineButton({
+  label,
+  icon: Icon,
+  disabled,
+  press,
+}: {
+  label: string;
+  icon: typeof X;
+  disabled: boolean;
+  press: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      className="btn btn-ghost btn-xs btn-square"
+      aria-label={label}
+      disabled={disabled}
+      onClick={press}
+    >
+      <Icon className="size-4" aria-hidden />
+    </button>
+  );
+}
+
+/** How long it is left alone in the user's own word: "overnight" is 12. */
+function OwnWait({
+  name,
+  waitMin,
+  save,
+}: {
+  name: string;
+  waitMin: number | undefined;
+  save: (waitMin: number | undefined) => void;
+}) {
+  const shown = waitMin === undefined ? "" : figureField(waitMin / MIN_PER_HOUR, "h");
+  const [typed, setTyped] = useState<string | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const told = () => {
+    if (typed === null) return;
+    const hours = typed.trim() === "" ? null : numberTyped(typed, "h");
+    const wrong = hours !== null && !(hours >= 0 && hours <= MOST_HOURS);
+    setFault(wrong ? `hours from 0 to ${MOST_HOURS}, such as 12` : null);
+    if (wrong) return;
+    setTyped(null);
+    const next = hours === null ? undefined : Math.round(hours * MIN_PER_HOUR);
+    if (next !== waitMin) save(next);
+  };
+  return (
+    <label className="soft flex items-center gap-1 text-sm">
+      {fault && (
+        <span role="alert" className="font-semibold text-error">
+          {fault}
+        </span>
+      )}
+      left
+      <input
+        className={`input input-xs w-14 ${fault ? "input-error" : ""}`}
+        inputMode="decimal"
+        placeholder="auto"
+        aria-label={`Left alone after: ${name}, hours`}
+        aria-invalid={fault !== null}
+        value={typed ?? shown}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={told}
+        onKeyDown={(e) => e.key === "Enter" && told()}
+      />
+      h
+    </label>
+  );
+}
+const MIN_PER_HOUR = 60;
+const MOST_HOURS = 1000;
+
+const moved = (rows: readonly PrepRow[], n: number, by: 1 | -1): readonly PrepRow[] => {
+  const next = [...rows];
+  [next[n], next[n + by]] = [next[n + by]!, next[n]!];
+  return next;
+};
+
+/** What is told of a step stays with it. */
+function proposedRows(rows: readonly PrepRow[], proposed: readonly PrepStep[]): readonly PrepRow[] {
+  const left = [...rows];
+  return proposed.map((step) => {
+    const at = left.findIndex((r) => r.step === step);
+    return at < 0 ? { step } : left.splice(at, 1)[0]!;
+  });
 }

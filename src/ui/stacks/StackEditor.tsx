@@ -117,7 +117,7 @@ export function StackEditor({
           <Preparation
             stack={shown}
             materialName={region.material ? MATERIAL_NAME[region.material] : null}
-            offered={material?.prep ?? []}
+            ready={view.ready}
             shelf={products}
             change={change}
           />

@@ -139,6 +139,7 @@ const SHORT: Readonly<Record<PlannedOp["kind"], string>> = {
   mask: "mask",
   unmask: "unmask",
   fit: "fit",
+  dress: "dress",
   extra: "again",
 };
 

@@ -103,6 +103,27 @@ export const MATERIAL_RULES = rulesFor("first", [
     when: has("region.conditions", "greasy", "released"),
     remedy: [addPrep("degrease"), addPrep("wash")],
   },
+  {
+    id: "keyed-over-grease",
+    verdict: "care",
+    when: yes("region.keyedDirty"),
+    remedy: [advise("clean-then-key")],
+  },
+  {
+    id: "surplus-left",
+    verdict: "care",
+    when: all(
+      has("region.conditions", "flash", "mould-lines", "support-marks", "stringing"),
+      not(is("region.finish", "hidden")),
+    ),
+    remedy: [addPrep("trim")],
+  },
+  {
+    id: "fit-untried",
+    verdict: "care",
+    when: all(has("region.conditions", "mating-face"), not(has("region.conditions", "fit-checked"))),
+    remedy: [addPrep("dry-fit")],
+  },
   { id: "dusty", verdict: "care", when: has("region.conditions", "dusty"), remedy: [addPrep("dust-off")] },
   { id: "damp", verdict: "stop", when: has("region.conditions", "damp", "damp-joints"), remedy: [addPrep("dry")] },
   {

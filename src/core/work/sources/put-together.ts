@@ -69,7 +69,6 @@ export const sideWork = (
 export const NO_WAIT: Wait = { kind: "none" };
 export const DUST_SETTLED: Wait = { kind: "fixed", minutes: DUST_SETTLES_MIN, what: "dust" };
 export const HANDLED: Wait = { kind: "milestone", milestone: "handle", leastMin: 0 };
-/** Water leaving a part: its face, and its joints and hollows where it has any. */
 /** A liquid off a face again: water takes as long as a rinse, anything else flashes. Null = none is named, an ordinary wipe. */
 export const leavesFace = (region: Region, liquid: Product | null, underFilm = false): Wait =>
   liquid && isWater(liquid) ? dryAgain(region, "rinse", underFilm) : WIPED;
@@ -77,9 +76,10 @@ const isWater = ({ carriers }: Product): boolean =>
   carriers !== "unknown" && carriers.length > 0 && carriers.every((c) => c === "water");
 const WIPED: Wait = { kind: "wipe-flash" };
 
-export const dryAgain = (region: Region, how: Wetting, underFilm = false): Wait => {
+/** Water leaving a part: its face, and its joints and hollows where it has any. */
+export const dryAgain = (region: Region, how: Wetting, underFilm = false, blownOut = false): Wait => {
   const covered = underFilm || region.conditions.includes("sealed") || region.sealedBy != null;
-  return partDryWait(partDryMin(region.material, how, holdsInJoints(region), covered));
+  return partDryWait(partDryMin(region.material, how, holdsInJoints(region), covered, blownOut));
 };
 const holdsInJoints = (region: Region): boolean =>
   region.joints === true || region.hollow === true || region.conditions.includes("damp-joints");

@@ -5,7 +5,7 @@ import { useMemo, useState } from "react";
 import { toast } from "sonner";
 import { chooseWayAction, saveStackAction } from "@/actions/stacks";
 import type { FindRequest, FoundView, StackView } from "@/contracts";
-import { type Product, SHEENS, type Stack } from "@/core/model";
+import { fromPrepRows, type Product, prepRows, SHEENS, type Stack, withSteps } from "@/core/model";
 import type { WayOfWorking } from "@/core/reference";
 import { MATERIAL_NAME, SHEEN_NAME, tradeText, whyText } from "@/messages";
 import { useAct } from "../../hooks/useAct";
@@ -76,7 +76,13 @@ export function FindPanel({
   const way = choice.ways.find((w) => w.id === wayId) ?? choice.ways[0]!;
   const use = async (f: FoundView) => {
     const layers = f.stack.layers.map((l) => ({ ...l, id: freshLayerId() }));
-    const saved = await act(() => saveStackAction(region.id, node.stackRev, { prep: f.stack.prep, layers }));
+    const saved = await act(() =>
+      saveStackAction(region.id, node.stackRev, {
+        // the user’s own order of getting ready stays; what the finder counts on and it lacks is put where it usually stands
+        ...fromPrepRows(withSteps(prepRows(stack), f.stack.prep)),
+        layers,
+      }),
+    );
     if (!saved.ok) return;
     set({ find: null });
     toast.success("The stack is on the region", {
