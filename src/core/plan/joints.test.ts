@@ -76,6 +76,45 @@ describe("a joint in the plan", () => {
     expect(workText(joined("instant-glue").fit, (id) => productOf(id).name)).toBe("Join the part: Instant glue"));
 });
 
+describe("when a joint is made", () => {
+  const painted = (id: string): PlanInput["regions"][number] => ({
+    region: region({ id, material: "hips", conditions: ["keyed", "washed"] }),
+    stack: {
+      ...pile(layer("water-primer", { id: `p-${id}` }), layer("water-acrylic", { id: `c-${id}` })),
+      prep: ["dry-fit"],
+    },
+  });
+  const planned = (when: "before-paint" | "primed" | "after-paint", glueId: string | null) => {
+    const joins = [{ partId: "pa", regionIds: ["a"], onto: { partId: "pb", regionIds: ["b"] }, when, glueId }];
+    const answer = planModel(planInput([painted("a"), painted("b")], { productOf, joins }));
+    if (answer.outcome !== "planned") throw new Error(JSON.stringify(answer).slice(0, 300));
+    const at = (id: string) => answer.ops.find((o) => o.id === id);
+    return { at, coat: (layerId: string) => at(opIds.coat(layerId, 1))!, ops: answer.ops };
+  };
+  it("over the ground: after both primers, before either colour, and what was squeezed out is taken off between", () => {
+    const { at, coat } = planned("primed", "five-minute-epoxy");
+    const fit = at(opIds.fit("pa"))!;
+    const dress = at(opIds.dress("pa"))!;
+    for (const side of ["a", "b"]) {
+      expect(fit.startMin).toBeGreaterThanOrEqual(coat(`p-${side}`).endMin);
+      expect(coat(`c-${side}`).startMin).toBeGreaterThanOrEqual(dress.endMin);
+    }
+    expect(dress.startMin).toBeGreaterThan(fit.endMin);
+    expect(workText(dress, () => null)).toMatch(/squeezed out/);
+  });
+  it("nothing is squeezed out where no adhesive is named, and nothing is dressed on finished paint", () => {
+    expect(planned("primed", null).at(opIds.dress("pa"))).toBeUndefined();
+    expect(planned("after-paint", "five-minute-epoxy").at(opIds.dress("pa"))).toBeUndefined();
+  });
+  it("a fit is tried while both parts are bare", () => {
+    const { ops, coat } = planned("after-paint", null);
+    const tries = ops.filter((o) => o.step === "dry-fit");
+    expect(tries).toHaveLength(2);
+    for (const tried of tries)
+      for (const side of ["a", "b"]) expect(coat(`p-${side}`).startMin).toBeGreaterThanOrEqual(tried.endMin);
+  });
+});
+
 describe("what may be joined with what", () => {
   const rules = (material: Region["material"], glueId: string, painted = false) =>
     judgeWork(

@@ -52,6 +52,8 @@ export function Preparation({
       ...others,
       ...fromPrepRows(to(prepRows({ prep, prepWith, prepWaitMin }))),
     }));
+  // what was chosen is read now: the change is worked out when its turn in the queue comes
+  const add = (step: PrepStep) => put((all) => [...all, { step }]);
   const edit = (n: number, to: Partial<PrepRow>) => put((all) => all.map((r, i) => (i === n ? { ...r, ...to } : r)));
   return (
     <section
@@ -100,7 +102,7 @@ export function Preparation({
           className="select select-xs w-52"
           aria-label="Add a step of getting ready"
           value=""
-          onChange={(e) => put((all) => [...all, { step: e.target.value as PrepStep }])}
+          onChange={(e) => add(e.target.value as PrepStep)}
         >
           <option value="">Add a step…</option>
           {PREP_STEPS.filter((s) => stack.prep.filter((p) => p === s).length < PREP_TIMES_MOST).map((s) => (
@@ -137,31 +139,31 @@ function PrepLine({ row, n, last, why, time, shelf, edit, move, remove }: LinePr
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
         <span className="w-5 text-right tabular-nums">{n + 1}.</span>
         <span className="font-semibold">{name}</span>
-        {time && (
-          <span className="soft text-sm">
-            {duration(time.handsOnMin)}
-            {time.waitMin > 0 && row.waitMin === undefined ? `, then about ${duration(time.waitMin)} alone` : ""}
-          </span>
-        )}
-        {isOneOf(LIQUID_PREP)(row.step) && (
-          <LiquidSelect
-            label={`${name} with`}
-            value={row.withId}
-            shelf={shelf}
-            usual={USUAL_LIQUID[row.step]}
-            choose={(id) => edit({ withId: id ?? undefined })}
-          />
-        )}
+        {time && <span className="soft text-sm">{duration(time.handsOnMin)}</span>}
         <span className="ml-auto flex items-center">
-          <OwnWait name={name} waitMin={row.waitMin} save={(waitMin) => edit({ waitMin })} />
+          <OwnWait
+            name={name}
+            reckonedMin={time?.waitMin ?? 0}
+            waitMin={row.waitMin}
+            save={(waitMin) => edit({ waitMin })}
+          />
           <LineButton label={`Earlier: ${name}`} icon={ArrowUp} disabled={n === 0} press={() => move(-1)} />
           <LineButton label={`Later: ${name}`} icon={ArrowDown} disabled={n === last} press={() => move(1)} />
           <LineButton label={`Take out: ${name}`} icon={X} disabled={false} press={remove} />
         </span>
       </div>
-      {(why || check) && (
+      {(why || check || isOneOf(LIQUID_PREP)(row.step)) && (
         <p className="soft pl-7 text-sm">
-          {why ? READY_WHY[why] : ""}
+          {isOneOf(LIQUID_PREP)(row.step) && (
+            <LiquidSelect
+              label={`${name} with`}
+              value={row.withId}
+              shelf={shelf}
+              usual={USUAL_LIQUID[row.step]}
+              choose={(id) => edit({ withId: id ?? undefined })}
+            />
+          )}
+          {why ? ` ${READY_WHY[why]}` : ""}
           {check ? ` Done when: ${check}` : ""}
         </p>
       )}
@@ -196,10 +198,13 @@ function LineButton({
 /** How long it is left alone in the user's own word: "overnight" is 12. */
 function OwnWait({
   name,
+  reckonedMin,
   waitMin,
   save,
 }: {
   name: string;
+  /** what stands where the user says nothing, at 20 °C and half damp */
+  reckonedMin: number;
   waitMin: number | undefined;
   save: (waitMin: number | undefined) => void;
 }) {
@@ -223,11 +228,11 @@ function OwnWait({
           {fault}
         </span>
       )}
-      left
+      then alone
       <input
-        className={`input input-xs w-14 ${fault ? "input-error" : ""}`}
+        className={`input input-xs w-14 text-right ${fault ? "input-error" : ""}`}
         inputMode="decimal"
-        placeholder="auto"
+        placeholder={reckonedMin > 0 ? `≈ ${Math.round(reckonedMin / 6) / 10}` : "–"}
         aria-label={`Left alone after: ${name}, hours`}
         aria-invalid={fault !== null}
         value={typed ?? shown}
