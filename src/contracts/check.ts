@@ -63,6 +63,7 @@ const checkLayerSchema = z
     method: z.enum(METHODS).optional(),
     before: uniqueList(z.enum(BEFORE_STEPS)).optional(),
     heat_c: told(ranged(0, 400, "°C")),
+    part_c: told(ranged(0, 100, "°C")),
     scuff_wet: told(z.boolean()),
     before_with: z.partialRecord(z.enum(LIQUID_BEFORE), productRef).optional(),
     tape: z
@@ -168,6 +169,7 @@ export function checkToLayer(l: CheckLayer, { maskId, ...ids }: LayerIds): Layer
     coatGapMin: number(l.coat_gap_min),
     before: l.before ?? [],
     heatC: number(l.heat_c),
+    partC: number(l.part_c),
     scuffWet: flag(l.scuff_wet),
     thinRatio: known<string | null>(l.thin_ratio, null),
     tape: l.tape

@@ -65,6 +65,7 @@ export const ratioSchema = z
 export const layerMore = {
   coatGapMin: maybe(ranged(0, 200_000, "minutes")),
   heatC: maybe(ranged(0, 400, "°C")),
+  partC: maybe(ranged(0, 100, "°C")),
   scuffWet: z.boolean().optional(),
   tape: maybe(
     z.strictObject({

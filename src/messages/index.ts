@@ -10,4 +10,5 @@ export * from "./safety";
 export * from "./trouble";
 export * from "./verdicts";
 export * from "./vocabulary";
+export * from "./warmth";
 export * from "./work";

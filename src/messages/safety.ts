@@ -36,8 +36,18 @@ const SANDING_SAFETY =
 const STRIPPING_SAFETY =
   "Gloves and eye cover that stand the stripper, extraction or outdoors, no flame near it. Old paint that may hold lead is never sanded or burnt off. The safety data sheet decides.";
 
+/** For warmth: of a can, a part in a box, hot air. */
+const WARMTH_SAFETY: Readonly<Record<"heat" | "warm-part" | "warm-can", () => string>> = {
+  heat: () =>
+    "Hot air at its low setting, a hand’s length off, always moving; never on a film still wet with solvent. No flame.",
+  "warm-part": () => "No flame and no glowing wire near solvent; a thermometer beside the part, not a guess.",
+  "warm-can": () =>
+    `Hand-warm water only, never above ${tempText(45)}: no stove, no boiling water, no heater. A hot can bursts.`,
+};
+
 /** The usual cautions of work without a product; null = it needs none. */
 export function workSafety({ kind, step, extra }: Pick<Operation, "kind" | "step" | "extra">): string | null {
+  if (step !== null && Object.hasOwn(WARMTH_SAFETY, step)) return WARMTH_SAFETY[step as keyof typeof WARMTH_SAFETY]();
   if (extra?.kind === "strip") return STRIPPING_SAFETY;
   return kind === "sand" || step === "key" || step === "scuff" || extra?.kind === "rub" ? SANDING_SAFETY : null;
 }

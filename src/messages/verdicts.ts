@@ -87,6 +87,7 @@ export const REASON: Readonly<Record<string, string>> = {
   "heat-over-limit": "Warmer than this material stands.",
   "heat-unstated": "Warm drying without a temperature: stay under the material’s limit.",
   "heat-on-wet-solvent": "Warmth on a film still wet with solvent: fire and bubbles.",
+  "bath-no-can": "There is no can to warm here.",
   "can-too-hot": "A can above 45 °C may burst.",
   "lead-rubbed-dry": "What is rubbed dry or heated here may hold lead.",
   "sanding-no-filter": "Sanding with no particle filter declared.",
@@ -300,6 +301,7 @@ const ADVICE: Readonly<Record<AdviceKey, string>> = {
   "epoxy-putty": "An epoxy putty over cured etch holds; polyester needs a primer between.",
   "epoxy-alone": "Epoxy primer goes on the clean keyed metal itself, without etch.",
   "wipe-gently": "Work quickly, dab instead of rubbing.",
+  "stir-warm": "A pot is brought into the warm and stirred; only a spray can stands in warm water.",
   "clean-then-key": "Degrease or wash first, then key.",
   "damage-first": "Chips and worn metal first, dirt over them.",
 };

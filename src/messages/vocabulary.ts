@@ -289,6 +289,8 @@ export const BEFORE_NAME: Readonly<Record<BeforeStep, string>> = {
   wipe: "Wipe clean",
   dry: "Let dry",
   heat: "Warm gently",
+  "warm-part": "Warm the part",
+  "warm-can": "Warm the can",
 };
 
 export const MILESTONE_NAME: Readonly<Record<WaitedFor, string>> = {
@@ -303,6 +305,8 @@ export const MILESTONE_NAME: Readonly<Record<WaitedFor, string>> = {
   "part-dry": "part dry",
   "wipe-flash": "wipe gone off",
   "as-told": "left as long as you said",
+  "can-bath": "can warm",
+  "warm-through": "part warm through",
   "uv-box": "cured under the lamp",
   joint: "joint set",
   decal: "decal flat and dry",

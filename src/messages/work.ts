@@ -6,7 +6,7 @@ import type { BeforeStep, ExtraKind, ExtraWork, StripWay, Wetting } from "@/core
 import type { BenchTile, Notice, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
 import type { Operation } from "@/core/work";
-import { areaText, inUnits } from "@/format";
+import { areaText, inUnits, tempText } from "@/format";
 import { duration } from "@/format/time";
 import { missingText, reasonOf, verdictText } from "./verdicts";
 import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
@@ -24,6 +24,7 @@ type Work = Pick<
   | "mix"
   | "round"
   | "sitting"
+  | "warmC"
   | "extra"
 >;
 /** Name of a product by its id; nothing where nobody knows it. */
@@ -58,7 +59,7 @@ function wholeText(op: Work, nameOf: NameOf): string {
     case "prep":
       return `${PREP_NAME[op.step as keyof typeof PREP_NAME]}${op.abrasive ? `,${op.abrasive.wet ? " wet only," : ""}` : ""}${paper(op)}${withIt}`;
     case "before":
-      return `${BEFORE_NAME[op.step as keyof typeof BEFORE_NAME]}${withIt}`;
+      return `${BEFORE_NAME[op.step as keyof typeof BEFORE_NAME]}${op.warmC === undefined ? "" : ` to ${tempText(op.warmC)}`}${withIt}`;
     case "helper":
       return `${liquid ?? "Wipe"}${op.of > 1 ? `, ${op.of} times over` : ""}`;
     case "sand":

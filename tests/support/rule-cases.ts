@@ -420,6 +420,10 @@ export const PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
     fires: { on: { material: "petg", conditions: ["clean"] }, pile: [taped("medium"), "estuary-blue"] },
     spares: { on: { material: "petg", conditions: ["clean"] }, pile: [taped("low"), "estuary-blue"] },
   },
+  "bath-no-can": {
+    fires: { on: on("petg"), pile: [layer("water-primer", { before: ["warm-can"] })] },
+    spares: { on: on("petg"), pile: [layer("grey-primer", { before: ["warm-can"] })] },
+  },
   "lead-prep-dry": {
     fires: {
       on: on("white-metal", { conditions: ["clean", "keyed"] }),

@@ -19,21 +19,31 @@ const LOOK_EVERY_MIN = 15;
 /** A strong-solvent film that dissolves again chills as it dries, and damp air clouds it. */
 const blushes = (p: Product): boolean => p.family !== "unknown" && familyFacts(p.family).bondsByRedissolving;
 
-function reasonNow(product: Product, climate: Climate, atMin: number): GateReason | null {
+function reasonNow(product: Product, climate: Climate, atMin: number, partC: number | null): GateReason | null {
   const air = airAt(climate, atMin);
   const { minTempC, maxTempC, maxRhPct } = product.limits;
   if (minTempC !== null && air.tempC < minTempC) return "too-cold";
   if (maxTempC !== null && air.tempC > maxTempC) return "too-hot";
   if (maxRhPct !== null && air.rhPct > maxRhPct) return "too-damp";
-  if (dewMarginC(air.tempC, air.rhPct) < DEW_MARGIN_C) return "near-dew-point";
+  // a part warmed for it may be warmer than the air, and then no dew falls on it
+  const warmerC = Math.max(0, (partC ?? air.tempC) - air.tempC);
+  if (dewMarginC(air.tempC, air.rhPct) + warmerC < DEW_MARGIN_C) return "near-dew-point";
   return blushes(product) && air.rhPct > BLUSH_ABOVE_RH_PCT ? "blush" : null;
 }
 
-/** First reason why this product must not be laid in this air, now or while it is still wet; null = it may. */
-export function gateReason(product: Product, climate: Climate, atMin: number): GateReason | null {
+/**
+ * First reason why this product must not be laid in this air, now or while it is still wet; null = it may.
+ * @param partC what the part is warmed to for it, °C; null = it is as warm as the air
+ */
+export function gateReason(
+  product: Product,
+  climate: Climate,
+  atMin: number,
+  partC: number | null = null,
+): GateReason | null {
   const holdMin = gateHoldMin(product);
   for (let after = 0; ; after = Math.min(holdMin, after + LOOK_EVERY_MIN)) {
-    const reason = reasonNow(product, climate, atMin + after);
+    const reason = reasonNow(product, climate, atMin + after, partC);
     if (reason) return reason;
     if (after >= holdMin) break;
   }
@@ -45,8 +55,13 @@ export function gateReason(product: Product, climate: Climate, atMin: number): G
 }
 
 /** The parts of the given spans in which this product may be laid, judged every quarter of an hour. */
-export function gateSpans(product: Product, climate: Climate, within: readonly GateSpan[]): readonly GateSpan[] {
-  return within.flatMap((span) => openParts(span, (t) => gateReason(product, climate, t) === null));
+export function gateSpans(
+  product: Product,
+  climate: Climate,
+  within: readonly GateSpan[],
+  partC: number | null = null,
+): readonly GateSpan[] {
+  return within.flatMap((span) => openParts(span, (t) => gateReason(product, climate, t, partC) === null));
 }
 
 function openParts(span: GateSpan, isOpen: (atMin: number) => boolean): readonly GateSpan[] {

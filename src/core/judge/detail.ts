@@ -1,6 +1,6 @@
 import { at } from "../base";
 import type { Product } from "../model";
-import { familyFacts, materialFacts, strongestBite } from "../reference";
+import { familyFacts, materialFacts, PART_WARM_C, strongestBite } from "../reference";
 import type { Fired } from "../rules";
 import { skinOf } from "./facts";
 import { coatsNeeded } from "./hiding";
@@ -54,7 +54,11 @@ export function detailOf(fired: Fired, where: Where, pile: Pile): VerdictDetail 
     case "heat-over-limit":
       return region.material === null || region.material === "unknown"
         ? undefined
-        : { actual: layer.heatC ?? undefined, limit: materialFacts(region.material).dryHeatMaxC, unit: "c" };
+        : {
+            actual: Math.max(layer.heatC ?? 0, layer.before.includes("warm-part") ? (layer.partC ?? PART_WARM_C) : 0),
+            limit: materialFacts(region.material).dryHeatMaxC,
+            unit: "c",
+          };
     case "air-below-limit":
     case "air-above-limit":
     case "air-below-film-forming":

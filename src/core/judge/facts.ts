@@ -7,12 +7,14 @@ import { MATERIALS } from "../model";
 import { edgeTakesUm, ladderStep, lastPaper, papersOf, plannedWftUm, puttyLaidUm, ratioOff, tackOf } from "../numbers";
 import {
   CAN_MAX_C,
+  CAN_WARM_C,
   dewPointC,
   FOAM_BARRIER,
   familyFacts,
   hasTrait,
   MIX_TOLERANCE,
   materialFacts,
+  PART_WARM_C,
   STILL_AIR_M_S,
   strongestBite,
   TAPE_LATEST_MIN,
@@ -78,14 +80,17 @@ function heatFacts(pile: Pile, i: number): Facts {
   const heated = layer.before.includes("heat");
   // EVA is closed by brief hot air before anything lies on it
   const closing = hasTrait(material, "closed-by-heat") && filmBelow(pile, i) < 0;
-  const tooHot = (m: MaterialId) => heated && !closing && (layer.heatC ?? 0) > materialFacts(m).dryHeatMaxC;
+  const warmed = layer.before.includes("warm-part");
+  const tooHot = (m: MaterialId) =>
+    (heated && !closing && (layer.heatC ?? 0) > materialFacts(m).dryHeatMaxC) ||
+    (warmed && (layer.partC ?? PART_WARM_C) > materialFacts(m).dryHeatMaxC);
   const answers = [...new Set(possible(material).map(tooHot))];
   const below = filmBelow(pile, i);
   return {
     "layer.heated": heated,
     "layer.heatOverLimit": answers.length === 1 ? answers[0]! : { candidates: answers, missing: "region.material" },
     "layer.heatUnstated": heated && !closing && layer.heatC == null,
-    "layer.heatBeforeTouch": heated && below >= 0 && heatsTooSoon(pile, below, layer.gapMin),
+    "layer.heatBeforeTouch": (heated || warmed) && below >= 0 && heatsTooSoon(pile, below, layer.gapMin),
   };
 }
 
@@ -113,6 +118,7 @@ function mixFacts(pile: Pile, i: number): Facts {
     "layer.potLifeOver": batch !== null && own.potLifeMin !== null && batch > own.potLifeMin / speed,
     "layer.mixOff": off !== null && off > MIX_TOLERANCE,
     "layer.canOver45": (layer.setUp?.canTempC ?? 0) > CAN_MAX_C,
+    "layer.canBath": layer.before.includes("warm-can"),
     "layer.activatorUsed": layer.setUp?.activator ?? false,
   };
 }
@@ -197,7 +203,8 @@ export function layerFacts(pile: Pile, seams: readonly (SeamPlan | null)[], i: n
 /** The air a layer is laid in, against its product's limits. */
 export function airFacts(p: Product, air: AirSpot, layer: Layer): Facts {
   const formsAboveC = p.minFilmFormingC ?? (p.family === "unknown" ? null : familyFacts(p.family).filmFormingC);
-  const partC = air.partTempC ?? air.tempC;
+  const warmedC = layer.before.includes("warm-part") ? (layer.partC ?? PART_WARM_C) : Number.NEGATIVE_INFINITY;
+  const partC = Math.max(air.partTempC ?? air.tempC, warmedC);
   const coldestC = Math.min(air.tempC, partC, air.coldestC ?? air.tempC);
   const beyond = (limit: number | null, test: (l: number) => boolean): KnownValue => limit !== null && test(limit);
   return {
@@ -209,6 +216,6 @@ export function airFacts(p: Product, air: AirSpot, layer: Layer): Facts {
     "air.aboveHumidityLimit": beyond(p.limits.maxRhPct, (l) => air.rhPct > l),
     "air.belowFilmForming": beyond(formsAboveC, (l) => coldestC < l),
     "air.frostTonight": air.frostTonight ?? false,
-    "air.canC": layer.setUp?.canTempC ?? air.tempC,
+    "air.canC": layer.setUp?.canTempC ?? (layer.before.includes("warm-can") ? CAN_WARM_C : air.tempC),
   };
 }

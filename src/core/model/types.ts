@@ -98,6 +98,8 @@ export interface Layer {
   readonly coatGapMin?: number | null | undefined;
   /** of a "heat" step before it, °C */
   readonly heatC?: number | null | undefined;
+  /** of a "warm-part" step before it: what the part itself is warmed to, °C; null = warm to the hand */
+  readonly partC?: number | null | undefined;
   readonly scuffWet?: boolean | undefined;
   readonly tape?: Tape | null | undefined;
   /** depth of a fill, µm, all skins together */
@@ -124,6 +126,7 @@ export interface Tape {
 }
 
 export interface SetUp {
+  /** of a "warm-can" step what the can is warmed to, else how warm it is */
   readonly canTempC?: number | null | undefined;
   /** from mixing the first drop to spraying the last, minutes */
   readonly batchMin?: number | null | undefined;

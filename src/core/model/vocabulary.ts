@@ -252,7 +252,7 @@ export const PREP_TIMES_MOST = 3;
 export type PrepKey = PrepStep | `${PrepStep}-${2 | 3}`;
 
 /** Work done on a film before the next layer goes on. */
-export const BEFORE_STEPS = ["scuff", "degrease", "wipe", "dry", "heat"] as const;
+export const BEFORE_STEPS = ["scuff", "degrease", "wipe", "dry", "heat", "warm-part", "warm-can"] as const;
 export type BeforeStep = (typeof BEFORE_STEPS)[number];
 
 /** Steps that are done with a liquid of the user's own choice, which then has to suit what it touches. */

@@ -261,19 +261,19 @@ function inBatches(all: readonly Op[], ctx: ProblemContext): readonly Op[] {
   });
 }
 
-type GateOf = (live: LiveChain, productId: string) => readonly Span[];
+type GateOf = (live: LiveChain, productId: string, partC: number | null) => readonly Span[];
 
 function gateCache(ctx: ProblemContext): GateOf {
   const byClimate = new Map<Climate, Map<string, readonly Span[]>>();
-  return (live, productId) => {
+  return (live, productId, partC) => {
     const { climate } = ctx.airOf(live.chain.regionId);
     const warmMin = ctx.habits.coldStore ? live.warmUpMin : 0;
-    const key = `${productId}|${warmMin}`;
+    const key = `${productId}|${warmMin}|${partC}`;
     const known = byClimate.get(climate) ?? new Map<string, readonly Span[]>();
     byClimate.set(climate, known);
     const spans =
       known.get(key) ??
-      warmed(gateSpans(ctx.productOf(productId), climate, ctx.gateHours ?? ctx.sessions), ctx, warmMin);
+      warmed(gateSpans(ctx.productOf(productId), climate, ctx.gateHours ?? ctx.sessions, partC), ctx, warmMin);
     known.set(key, spans);
     return spans;
   };
@@ -319,7 +319,7 @@ function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf
     releaseMin,
     lockMin: record || lockMin === null || lockMin < ctx.nowMin ? null : lockMin,
     dueMin: wishes.dueMin !== null && live.chain.ops.at(-1)?.id === op.id ? wishes.dueMin : null,
-    gate: op.productId === null ? null : gates(live, op.productId),
+    gate: op.productId === null ? null : gates(live, op.productId, op.partC ?? null),
     fixed: record
       ? { startMin: record.startMin, endMin: record.endMin ?? Math.max(record.startMin + op.handsOnMin, ctx.nowMin) }
       : null,

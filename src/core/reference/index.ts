@@ -17,4 +17,5 @@ export * from "./psychrometrics";
 export * from "./solids";
 export * from "./strip";
 export * from "./substances";
+export * from "./warmth";
 export * from "./ways";

@@ -30,6 +30,8 @@ export const BEFORE_LABOUR: Readonly<Record<BeforeStep, Labour>> = {
   wipe: PREP_LABOUR.wipe,
   dry: { fixedMin: 1, perCm2Min: 0 },
   heat: { fixedMin: 3, perCm2Min: 0 },
+  "warm-part": { fixedMin: 3, perCm2Min: 0 },
+  "warm-can": { fixedMin: 2, perCm2Min: 0 },
 };
 
 export const COAT_LABOUR: Readonly<Record<Method, Labour>> = {

@@ -127,6 +127,7 @@ const FACTS = {
   "layer.heatUnstated": { of: flag, scopes: ["layer"] },
   "layer.heatBeforeTouch": { of: flag, scopes: ["layer"] },
   "layer.canOver45": { of: flag, scopes: ["layer"] },
+  "layer.canBath": { of: flag, scopes: ["layer"] },
   "layer.potLifeOver": { of: flag, scopes: ["layer"] },
   "layer.mixOff": { of: flag, scopes: ["layer"] },
   "layer.cupMix": { of: oneOf(["none", "same-family", "other-family"]), scopes: ["layer"] },

@@ -14,6 +14,7 @@ export type Remedy =
 
 const ADVICE_KEYS = [
   "clean-then-key",
+  "stir-warm",
   "weaker-carrier",
   "barrier-first",
   "coupon",

@@ -26,7 +26,7 @@ export function chainOf(
   let below: Layer | null = null;
   for (const [i, layer] of stack.layers.entries()) {
     const product = productOf(layer.productId);
-    beforeLayer(work, region, layer, below, productOf);
+    beforeLayer(work, region, layer, below, productOf, seams[i] ?? null);
     if (isContact(product)) {
       helperOf(work, region, layer, below, product);
       continue;

@@ -61,6 +61,10 @@ export interface Operation {
   readonly mix?: Mix | undefined;
   /** share of the face a coat is laid on; absent = all of it */
   readonly share?: number | undefined;
+  /** what a part or a can is warmed to, °C; absent = nothing is warmed */
+  readonly warmC?: number | undefined;
+  /** of a coat: how warm the part is that it goes on, where it is warmed for it, °C */
+  readonly partC?: number | undefined;
   /** what it is, where no layer asks for it */
   readonly extra?: ExtraWork | undefined;
 }

@@ -59,7 +59,7 @@ export interface WaitContext {
 }
 
 /** What a fixed time is waited for. */
-type Settled = "as-told" | "uv-box" | "joint" | "decal" | "stripper" | "away" | "dust";
+type Settled = "as-told" | "can-bath" | "warm-through" | "uv-box" | "joint" | "decal" | "stripper" | "away" | "dust";
 export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | Settled;
 
 /** Waits for no film. */
@@ -68,6 +68,8 @@ const BARE: ReadonlySet<WaitedFor> = new Set([
   "part-dry",
   "wipe-flash",
   "as-told",
+  "can-bath",
+  "warm-through",
   "uv-box",
   "joint",
   "decal",

@@ -15,6 +15,7 @@ export function Befores({
   shelf: readonly Product[];
   save: SaveField;
 }) {
+  const isCan = shelf.some((p) => p.id === layer.productId && p.method === "aerosol");
   const toggle = (step: BeforeStep) => {
     const before = BEFORE_STEPS.filter((s) => (s === step ? !layer.before.includes(s) : layer.before.includes(s)));
     const gone = isOneOf(LIQUID_BEFORE)(step) && !before.includes(step);
@@ -23,7 +24,7 @@ export function Befores({
   return (
     <fieldset className="flex flex-wrap items-center gap-2 pt-1 text-sm" aria-label={`Before ${of}`}>
       <span className="soft">before it:</span>
-      {BEFORE_STEPS.filter((s) => s !== "dry").map((s) => (
+      {BEFORE_STEPS.filter((s) => s !== "dry" && (s !== "warm-can" || isCan || layer.before.includes(s))).map((s) => (
         <span key={s} className="flex items-center gap-1">
           <label className="flex items-center gap-1">
             <input

@@ -2,7 +2,7 @@
 
 import { ArrowDown, ArrowUp, Copy, Trash2 } from "lucide-react";
 import { type ReactNode, useMemo } from "react";
-import { FILM_ROLES, HEAVINESSES, isOneOf, type Layer, type Product } from "@/core/model";
+import { FILM_ROLES, HEAVINESSES, isOneOf, type Layer, type MaterialGroup, type Product } from "@/core/model";
 import { HEAVINESS_OF_LABEL } from "@/core/reference";
 import { figureShown, filmText } from "@/format";
 import { HEAVINESS_NAME, ROLE_NAME } from "@/messages";
@@ -32,6 +32,7 @@ export function LayerCard({
   n,
   layer,
   product,
+  group,
   shelf,
   share,
   dryUm,
@@ -43,6 +44,8 @@ export function LayerCard({
   n: number;
   layer: Layer;
   product: Product;
+  /** of the part's material; null = nobody told */
+  group: MaterialGroup | null;
   shelf: readonly Product[];
   /** of the face it lies on, (0, 1] */
   share: number;
@@ -104,7 +107,7 @@ export function LayerCard({
         <Befores layer={layer} of={of} shelf={shelf} save={save} />
         {film && <Sanding layer={layer} of={of} save={save} />}
       </div>
-      <LayerMore layer={layer} product={product} of={of} shelf={shelf} save={save} />
+      <LayerMore layer={layer} product={product} group={group} of={of} shelf={shelf} save={save} />
       {children}
     </section>
   );

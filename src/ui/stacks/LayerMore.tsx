@@ -6,13 +6,14 @@ import {
   HELPER_ROLES,
   isOneOf,
   type Layer,
+  type MaterialGroup,
   type Product,
   type Role,
   type SetUp,
   type Tape,
 } from "@/core/model";
-import { SPOT_SHARE } from "@/core/reference";
-import { TACK_NAME } from "@/messages";
+import { CAN_WARM_C, PART_WARM_C, SPOT_SHARE } from "@/core/reference";
+import { TACK_NAME, warmthTexts } from "@/messages";
 import { NumberCell, SelectCell, TickCell } from "../components/cells";
 import { ProductOptions } from "../components/ProductOptions";
 import type { SaveField } from "../hooks/useRow";
@@ -25,12 +26,15 @@ const YES_NO = { no: "no", yes: "yes" };
 export function LayerMore({
   layer,
   product,
+  group,
   of,
   shelf,
   save,
 }: {
   layer: Layer;
   product: Product;
+  /** of the part's material; null = nobody told */
+  group: MaterialGroup | null;
   of: string;
   shelf: readonly Product[];
   save: SaveField;
@@ -40,6 +44,8 @@ export function LayerMore({
     layer.depthUm != null,
     layer.coatGapMin != null,
     layer.heatC != null,
+    layer.before.includes("warm-part"),
+    layer.before.includes("warm-can"),
     layer.tape != null,
     layer.setUp?.backing,
     layer.scuffWet,
@@ -140,6 +146,17 @@ export function LayerMore({
             className="w-28"
           />
         )}
+        {layer.before.includes("warm-part") && (
+          <NumberCell
+            value={layer.partC ?? null}
+            field="partC"
+            label={`Part warmed before ${of} to`}
+            unit="°C the part"
+            placeholder={String(PART_WARM_C)}
+            save={save}
+            className="w-40"
+          />
+        )}
         {layer.before.includes("scuff") && (
           <TickCell label="scuffed wet" field="scuffWet" value={layer.scuffWet ?? false} save={save} />
         )}
@@ -149,6 +166,7 @@ export function LayerMore({
             field="canTempC"
             label={`Can or cup of ${of} at`}
             unit="°C in the can"
+            placeholder={layer.before.includes("warm-can") ? String(CAN_WARM_C) : ""}
             save={({ canTempC }) => setUp({ canTempC: canTempC as number | null })}
             className="w-44"
           />
@@ -157,6 +175,11 @@ export function LayerMore({
           <TapeFields tape={layer.tape ?? null} masks={shelf.filter((p) => p.role === "masking")} of={of} save={save} />
         )}
       </div>
+      {warmthTexts(layer, product, group).map((text) => (
+        <p key={text} className="soft mt-1">
+          {text}
+        </p>
+      ))}
     </details>
   );
 }

@@ -15,7 +15,7 @@ import {
   prepRows,
   type Stack,
 } from "@/core/model";
-import { duration, figureField, numberTyped } from "@/format";
+import { duration, figureField, numberTyped, tempText } from "@/format";
 import { PREP_CHECK, PREP_NAME, READY_WHY } from "@/messages";
 import { LiquidSelect } from "./Liquids";
 import type { ChangeStack } from "./useStack";
@@ -32,6 +32,7 @@ const USUAL_LIQUID: Readonly<Record<LiquidPrep, string>> = {
 export function Preparation({
   stack,
   materialName,
+  maxC,
   ready,
   shelf,
   change,
@@ -39,6 +40,8 @@ export function Preparation({
   stack: Stack;
   /** null = not given */
   materialName: string | null;
+  /** warmer than this it warps, °C; null = it does not, or nobody knows */
+  maxC: number | null;
   ready: StackView["ready"];
   shelf: readonly Product[];
   change: ChangeStack;
@@ -88,6 +91,7 @@ export function Preparation({
               last={rows.length - 1}
               why={ready.proposed.find((p) => p.step === row.step)?.why}
               time={ready.times.find((t) => t.key === keys[n])}
+              maxC={maxC}
               shelf={shelf}
               edit={(to) => edit(n, to)}
               move={(by) => put((all) => moved(all, n, by))}
@@ -124,14 +128,17 @@ interface LineProps {
   readonly last: number;
   readonly why: StackView["ready"]["proposed"][number]["why"] | undefined;
   readonly time: StackView["ready"]["times"][number] | undefined;
+  readonly maxC: number | null;
   readonly shelf: readonly Product[];
   readonly edit: (to: Partial<PrepRow>) => void;
   readonly move: (by: 1 | -1) => void;
   readonly remove: () => void;
 }
 
+const WITH_WATER: ReadonlySet<PrepStep> = new Set<PrepStep>(["drain", "wash", "rinse"]);
+
 /** One step: what, why, how long at the bench and left alone, with what. */
-function PrepLine({ row, n, last, why, time, shelf, edit, move, remove }: LineProps) {
+function PrepLine({ row, n, last, why, time, maxC, shelf, edit, move, remove }: LineProps) {
   const name = PREP_NAME[row.step];
   const check = PREP_CHECK[row.step];
   return (
@@ -164,6 +171,7 @@ function PrepLine({ row, n, last, why, time, shelf, edit, move, remove }: LinePr
             />
           )}
           {why ? ` ${READY_WHY[why]}` : ""}
+          {WITH_WATER.has(row.step) && maxC !== null ? ` Water hand-warm, never above ${tempText(maxC)}.` : ""}
           {check ? ` Done when: ${check}` : ""}
         </p>
       )}

@@ -4,7 +4,7 @@ import { Search } from "lucide-react";
 import { useRef } from "react";
 import type { JudgedRegion, StackView } from "@/contracts";
 import type { PlacedVerdict } from "@/core/judge";
-import type { Layer, Product, Stack } from "@/core/model";
+import type { Layer, MaterialGroup, Product, Stack } from "@/core/model";
 import { FILM_ROLES, HELPER_ROLES, isOneOf } from "@/core/model";
 import { materialFacts, unconfirmed } from "@/core/reference";
 import { relativeDay } from "@/format";
@@ -117,6 +117,7 @@ export function StackEditor({
           <Preparation
             stack={shown}
             materialName={region.material ? MATERIAL_NAME[region.material] : null}
+            maxC={material?.group === "metal" ? null : (material?.dryHeatMaxC ?? null)}
             ready={view.ready}
             shelf={products}
             change={change}
@@ -137,6 +138,7 @@ export function StackEditor({
             <Pile
               answer={answer}
               stack={shown}
+              group={material?.group ?? null}
               productOf={productOf}
               shelf={products}
               change={change}
@@ -191,6 +193,7 @@ function NearCoupons({ near }: { near: StackView["near"] }) {
 function Pile({
   answer,
   stack,
+  group,
   productOf,
   shelf,
   change,
@@ -200,6 +203,7 @@ function Pile({
 }: {
   answer: Judged;
   stack: Stack;
+  group: MaterialGroup | null;
   productOf: (id: string) => Product;
   shelf: readonly Product[];
   change: ChangeStack;
@@ -244,6 +248,7 @@ function Pile({
                     layer={layer}
                     product={productOf(layer.productId)}
                     shelf={shelf}
+                    group={group}
                     share={shares[layer.id] ?? 1}
                     dryUm={answer.ledger[i]!.addedUm}
                     change={change}

@@ -262,6 +262,12 @@ export const LAYER_RULES = rulesFor("layer", [
     remedy: [advise("hand-warm-can")],
   },
   {
+    id: "bath-no-can",
+    verdict: "care",
+    when: all(yes("layer.canBath"), not(is("upper.method", "aerosol"))),
+    remedy: [advise("stir-warm")],
+  },
+  {
     id: "lead-rubbed-dry",
     verdict: "stop",
     kind: "safety",

@@ -9,7 +9,7 @@ import {
   STACKED_COATS,
 } from "../../reference";
 import { above, all, any, atLeast, below, has, is, no, not, yes } from "../condition";
-import { advise, rulesFor } from "../rule";
+import { addBefore, advise, rulesFor } from "../rule";
 
 const CARE_PCT = 100 * DETAIL_LOSS_CARE;
 const STOP_PCT = 100 * DETAIL_LOSS_STOP;
@@ -161,7 +161,7 @@ export const AIR_RULES = rulesFor("air", [
     id: "air-near-dew-point",
     verdict: "stop",
     when: below("air.dewMarginC", DEW_MARGIN_C),
-    remedy: [advise("wait-for-air"), advise("warm-room")],
+    remedy: [addBefore("warm-part"), advise("wait-for-air"), advise("warm-room")],
     evidence: "standard",
   },
   {
@@ -180,7 +180,7 @@ export const AIR_RULES = rulesFor("air", [
     id: "cold-aerosol",
     verdict: "care",
     when: all(is("upper.method", "aerosol"), below("air.canC", CAN_COLD_C)),
-    remedy: [advise("hand-warm-can")],
+    remedy: [addBefore("warm-can"), advise("hand-warm-can")],
   },
   {
     id: "frost-on-stock",

@@ -10,7 +10,18 @@ import {
   subjectOf,
 } from "../../model";
 import { lastPaper, type Mix, papersOf, plannedWftUm, spotShare } from "../../numbers";
-import { BEFORE_LABOUR, COAT_LABOUR, NEXT_PAPER_SHARE, SAND_LABOUR, SPOT_SHARE } from "../../reference";
+import {
+  BEFORE_LABOUR,
+  CAN_WARM_C,
+  COAT_LABOUR,
+  canBathMin,
+  materialFacts,
+  NEXT_PAPER_SHARE,
+  PART_WARM_C,
+  partWarmMin,
+  SAND_LABOUR,
+  SPOT_SHARE,
+} from "../../reference";
 import { isSprayed } from "../../rules";
 import { blankOperation, type Operation } from "../operations";
 import type { Wait } from "../types";
@@ -24,6 +35,7 @@ export function beforeLayer(
   layer: Layer,
   below: Layer | null,
   productOf: (id: string) => Product,
+  seam: SeamPlan | null,
 ): void {
   const belowCoat = below && lastCoatId(below, region);
   const round = roundOf(layer.id);
@@ -35,14 +47,42 @@ export function beforeLayer(
   }
   for (const step of layer.before) {
     const withId = layer.beforeWith?.[step as LiquidBefore];
-    const wait = waitAfterBefore(region, layer, step, withId ? productOf(withId) : null);
+    const wait = isWarming(step)
+      ? waitAfterWarming(region, step, layer, productOf(layer.productId))
+      : waitAfterBefore(region, layer, step, withId ? productOf(withId) : null);
     work.push({ ...beforeOp(region, layer, step), withId }, wait);
+    // what is warmed for a coat is warmed when the coat is due, not the evening before
+    if (isWarming(step) && belowCoat) work.tie(belowCoat, opIds.before(layer.id, step), seamWait(seam));
     // warmth on a film still wet with solvent is fire and bubbles: it always waits for touch dry
     if (step === "heat" && belowCoat)
       for (const coatId of [opIds.coat(below.id, below.coats), belowCoat])
         work.tie(coatId, opIds.before(layer.id, step), { kind: "milestone", milestone: "touch", leastMin: 0 });
     if (step === "scuff" && belowCoat) work.tie(belowCoat, opIds.before(layer.id, step), { kind: "sandable" });
   }
+}
+
+const seamWait = (seam: SeamPlan | null): Wait => ({
+  kind: "seam",
+  waits: seam?.waits ?? [{ until: "sandable" }],
+  fallback: seam?.fallback ?? [],
+});
+
+type Warming = "warm-part" | "warm-can";
+const isWarming = (step: BeforeStep): step is Warming => step === "warm-part" || step === "warm-can";
+
+/** What is warmed, and to how much, °C. */
+const warmedTo = (step: BeforeStep, { setUp, partC }: Layer): number | null => {
+  if (step === "warm-can") return setUp?.canTempC ?? CAN_WARM_C;
+  return step === "warm-part" ? (partC ?? PART_WARM_C) : null;
+};
+
+/** In the water, or in the box, until it is warm through. */
+function waitAfterWarming(region: Region, step: Warming, layer: Layer, product: Product): Wait {
+  if (step === "warm-can")
+    return { kind: "fixed", minutes: inSteps(canBathMin(product, warmedTo(step, layer)!)), what: "can-bath" };
+  const group =
+    region.material === null || region.material === "unknown" ? "resin" : materialFacts(region.material).group;
+  return { kind: "fixed", minutes: partWarmMin(group).throughMin, what: "warm-through" };
 }
 
 export function coatsOf(
@@ -70,11 +110,7 @@ export function coatsOf(
   }
   if (below)
     for (let k = 0; k < faces; k++)
-      work.tie(faceId(opIds.coat(below.id, below.coats), k), faceId(opIds.coat(layer.id, 1), k), {
-        kind: "seam",
-        waits: seam?.waits ?? [{ until: "sandable" }],
-        fallback: seam?.fallback ?? [],
-      });
+      work.tie(faceId(opIds.coat(below.id, below.coats), k), faceId(opIds.coat(layer.id, 1), k), seamWait(seam));
   work.now(NO_WAIT);
 }
 
@@ -136,6 +172,7 @@ const beforeOp = (region: Region, layer: Layer, step: BeforeStep): Operation => 
   kind: "before",
   step,
   handsOnMin: minutesFor(BEFORE_LABOUR[step], region.areaCm2),
+  ...(isWarming(step) ? { warmC: warmedTo(step, layer)! } : {}),
   dusty: step === "scuff" && !layer.scuffWet,
 });
 
@@ -171,6 +208,7 @@ function coatOps(region: Region, layer: Layer, product: Product, n: number): { c
     round,
     mix: mixOf(layer),
     ...(share < 1 ? { share } : {}),
+    ...(layer.before.includes("warm-part") ? { partC: warmedTo("warm-part", layer)! } : {}),
   };
   const turns = Array.from(
     { length: count },
