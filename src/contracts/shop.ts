@@ -48,6 +48,7 @@ const habitsSchema = z.strictObject({
   covered: z.boolean(),
   coldStore: z.boolean(),
   holders: ranged(1, 1000, "holders").refine(Number.isInteger, { error: "must be a whole number" }).nullable(),
+  clamps: ranged(1, 1000, "clamps").refine(Number.isInteger, { error: "must be a whole number" }).nullable().optional(),
   followUpDays: z.array(ranged(1, 3650, "days").refine(Number.isInteger, { error: "must be whole days" })).max(6),
 });
 

@@ -161,6 +161,16 @@ export interface JointVerdict {
   readonly missing: readonly string[];
 }
 
+/** An adhesive of the shelf for one fitting: what is to be said of it there, and how long it takes. */
+export interface GlueChoice {
+  readonly glueId: string;
+  readonly told: readonly JointVerdict[];
+  /** worst of them */
+  readonly verdict: Verdict;
+  readonly setsMin: number;
+  readonly worksMin: number;
+}
+
 export interface PlanScreen {
   readonly modelId: string;
   readonly plan: PlanView | null;
@@ -172,6 +182,8 @@ export interface PlanScreen {
   readonly planningRev: number;
   /** what is to be said of the adhesive of each fitting, by the part that is fitted */
   readonly joints: Readonly<Record<string, readonly JointVerdict[]>>;
+  /** adhesives to choose from for each fitting, best first, by the part that is fitted */
+  readonly glues: Readonly<Record<string, readonly GlueChoice[]>>;
   readonly products: Readonly<Record<string, Product>>;
   readonly shop: Shop;
   readonly shopRev: number;

@@ -54,6 +54,8 @@ export const REASON: Readonly<Record<string, string>> = {
   "cement-welds-nothing": "Cement welds polystyrene and its like; on this material it only dries.",
   "cement-on-paint": "Cement melts the paint between the faces and welds nothing: keep them bare, or scrape them.",
   "glue-eats-foam": "This glue eats the foam.",
+  "glue-foams": "It foams as it hardens: too much of it pushes the joint open and runs out over everything.",
+  "water-glue-tight": "Its water finds no way out between two tight faces: it stays soft for days.",
   "brittle-joint": "The joint bends with the part, and this glue is brittle: it cracks open.",
   "over-polish": "Wax and silicone of the polish are still on it: the next coat crawls.",
   "blasting-harms": "Blasting goes through this material, or eats it.",
@@ -301,6 +303,9 @@ const ADVICE: Readonly<Record<AdviceKey, string>> = {
   "epoxy-putty": "An epoxy putty over cured etch holds; polyester needs a primer between.",
   "epoxy-alone": "Epoxy primer goes on the clean keyed metal itself, without etch.",
   "wipe-gently": "Work quickly, dab instead of rubbing.",
+  "clamp-and-trim":
+    "A thin smear on one damped side, paper under it, clamped until it has set; trim the foam before any filler.",
+  "thin-bead": "A thin bead at the edge only, and a day to dry; or an adhesive that hardens by itself.",
   "stir-warm": "A pot is brought into the warm and stirred; only a spray can stands in warm water.",
   "clean-then-key": "Degrease or wash first, then key.",
   "damage-first": "Chips and worn metal first, dirt over them.",

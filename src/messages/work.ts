@@ -25,6 +25,7 @@ type Work = Pick<
   | "round"
   | "sitting"
   | "warmC"
+  | "held"
   | "extra"
 >;
 /** Name of a product by its id; nothing where nobody knows it. */
@@ -73,7 +74,7 @@ function wholeText(op: Work, nameOf: NameOf): string {
     case "unmask":
       return op.layerId === null ? "Unmask what stays bare" : "Take the tape off";
     case "fit":
-      return liquid ? `Join the part${withIt}` : "Fit the part";
+      return liquid ? `Join the part${withIt}${heldText(op)}` : "Fit the part";
     case "dress":
       return "Take off what was squeezed out of the joint";
     case "extra":
@@ -84,6 +85,9 @@ function wholeText(op: Work, nameOf: NameOf): string {
       return op.of > 1 ? `${product ?? "Coat"}, coat ${op.coat} of ${op.of}` : (product ?? "Coat");
   }
 }
+
+const heldText = ({ held }: Work): string =>
+  held ? `, ${held.by === "hand" ? "held" : "clamped"} ${duration(held.min)}` : "";
 
 /** Which step a verdict on a liquid is about: "Wipe clean, white spirit:". */
 export const liquidText = ({ step, productId }: StepLiquid, nameOf: NameOf): string => {

@@ -45,6 +45,8 @@ const cement = made("cement", "grip-promoter", {
   family: "solvent-cement",
   carriers: ["ketone", "ester"],
 });
+const foamGlue = made("foam-glue", "grip-promoter", { role: "adhesive", family: "urethane-mc", carriers: [] });
+const whiteGlue = made("white-glue", "grip-promoter", { role: "adhesive", family: "wb-acrylic", carriers: ["water"] });
 const kicker = made("kicker", "grip-promoter", { role: "adhesive", carriers: ["ketone"], activator: true });
 const decal = made("decal", "water-matt", {
   role: "decal",
@@ -80,6 +82,8 @@ const OWN = [
   fluid,
   paper,
   quickGlue,
+  foamGlue,
+  whiteGlue,
   kicker,
   decal,
   grime,
@@ -256,6 +260,8 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("hips"), pile: [layer("cement")] },
   ),
   "glue-eats-foam": pair({ on: on("xps"), pile: ["quick-glue"] }, { on: on("petg"), pile: ["quick-glue"] }),
+  "glue-foams": pair({ on: on("xps"), pile: ["foam-glue"] }, { on: on("petg"), pile: ["quick-glue"] }),
+  "water-glue-tight": pair({ on: on("petg"), pile: ["white-glue"] }, { on: on("wood-mdf"), pile: ["white-glue"] }),
   "brittle-joint": pair({ on: on("tpu"), pile: ["quick-glue"] }, { on: on("petg"), pile: ["quick-glue"] }),
   "over-polish": pair(
     { on: on("petg"), pile: ["lacquer-gloss", layer("wax", cured), "lacquer-gloss"] },

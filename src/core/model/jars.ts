@@ -86,6 +86,10 @@ export const JARS = [
   "glue-activator",
   "plastic-cement",
   "five-minute-epoxy",
+  "slow-epoxy",
+  "foaming-glue",
+  "wood-glue",
+  "clear-part-glue",
   "cutting-compound",
 ] as const;
 export type JarId = (typeof JARS)[number];

@@ -73,7 +73,9 @@ describe("a joint in the plan", () => {
     expect(wait("instant-glue", 12)).toBe(wait("instant-glue", 20));
   });
   it("its adhesive stands in the work", () =>
-    expect(workText(joined("instant-glue").fit, (id) => productOf(id).name)).toBe("Join the part: Instant glue"));
+    expect(workText(joined("instant-glue").fit, (id) => productOf(id).name)).toBe(
+      "Join the part: Instant glue, held 1 min",
+    ));
 });
 
 describe("when a joint is made", () => {

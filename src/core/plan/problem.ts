@@ -219,7 +219,7 @@ export function problemOf(ctx: ProblemContext): Problem {
     ...ctx.chains.flatMap((live) => live.chain.ties.map((tie) => linkOf(tie, live, ctx))),
     ...ctx.cross.flatMap(({ tie, regionId }) => linkOf(tie, chainById.get(regionId)!, ctx)),
   ];
-  const { holders } = ctx.habits;
+  const { holders, clamps } = ctx.habits;
   return {
     ops: inBatches(all, ctx),
     links: links.filter((l) => l.from !== l.to),
@@ -230,6 +230,7 @@ export function problemOf(ctx: ProblemContext): Problem {
       "spray-gun": 1,
       "uv-box": 1,
       ...(holders === null ? {} : { holders }),
+      ...(clamps == null ? {} : { clamps }),
     },
     setupMin: { airbrush: CLEANING_MIN.airbrush!, "spray-gun": CLEANING_MIN["spray-gun"]! },
     setupTakes: "hands",
@@ -311,10 +312,11 @@ function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf
       ...(op.sprayed ? { booth: 1 } : {}),
       ...(tool ? { [tool]: 1 } : {}),
       ...(op.kind === "prep" && op.step === "post-cure" ? { "uv-box": 1 } : {}),
+      ...(op.held?.by === "clamp" && habits.clamps != null ? { clamps: 1 } : {}),
       ...(habits.holders !== null && drying ? { holders: Math.min(live.count, habits.holders) } : {}),
     },
     loads: tool ? { [tool]: product!.id } : undefined,
-    keeps: keepsOf(op, drying, habits.holders, UV_BOX_MIN, live.count),
+    keeps: keepsOf(op, drying, habits, UV_BOX_MIN, live.count),
     air: sharedAir(op, drying, habits.covered),
     releaseMin,
     lockMin: record || lockMin === null || lockMin < ctx.nowMin ? null : lockMin,

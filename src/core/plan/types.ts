@@ -52,6 +52,8 @@ export interface ShedHabits {
   readonly coldStore: boolean;
   /** sticks, clips and turntables for wet parts; null = enough for all */
   readonly holders: number | null;
+  /** clamps and bands for joints that set slowly; null = enough for all */
+  readonly clamps?: number | null | undefined;
   /** a finished face is looked at again so many days later */
   readonly followUpDays: readonly number[];
 }

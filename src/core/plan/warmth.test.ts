@@ -60,7 +60,11 @@ describe("in the plan", () => {
   });
   it("no dew falls on a part that is warmer than the air, and the cold of the air stays what it is", () => {
     const damp = steadyAir(12, 88);
-    const primer = { ...product("water-primer"), limits: { minTempC: null, maxTempC: null, maxRhPct: null }, minFilmFormingC: 5 };
+    const primer = {
+      ...product("water-primer"),
+      limits: { minTempC: null, maxTempC: null, maxRhPct: null },
+      minFilmFormingC: 5,
+    };
     expect(gateReason(primer, damp, 0)).toBe("near-dew-point");
     expect(gateReason(primer, damp, 0, 20)).not.toBe("near-dew-point");
     const cold = { ...primer, limits: { ...primer.limits, minTempC: 15 } };

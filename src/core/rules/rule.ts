@@ -15,6 +15,8 @@ export type Remedy =
 const ADVICE_KEYS = [
   "clean-then-key",
   "stir-warm",
+  "clamp-and-trim",
+  "thin-bead",
   "weaker-carrier",
   "barrier-first",
   "coupon",

@@ -54,7 +54,8 @@ export function withFit(chain: Chain, joins: readonly Join[], productOf: Product
 /** Joined, and, where paint follows over a named adhesive, what was squeezed out of the joint taken off again. */
 function fittingOf(join: Join, regionId: string, glue: GlueTimes): readonly Operation[] {
   // what sets in minutes is held by hand; for longer a band or a clamp holds it
-  const heldMin = join.glueId && glue.setsMin <= HELD_BY_HAND_MIN ? glue.setsMin : 0;
+  const by = glue.setsMin <= HELD_BY_HAND_MIN ? "hand" : "clamp";
+  const heldMin = join.glueId && by === "hand" ? glue.setsMin : 0;
   const fit: Operation = {
     ...blankOperation,
     id: opIds.fit(join.partId),
@@ -62,6 +63,7 @@ function fittingOf(join: Join, regionId: string, glue: GlueTimes): readonly Oper
     kind: "fit",
     handsOnMin: inSteps(SIDE_LABOUR.fit.fixedMin + heldMin),
     withId: join.glueId ?? undefined,
+    held: join.glueId ? { by, min: glue.setsMin } : undefined,
   };
   if (!join.glueId || join.when === "after-paint") return [fit];
   const dress: Operation = {

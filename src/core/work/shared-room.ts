@@ -48,16 +48,18 @@ export function sharedAir(op: Operation, drying: Drying | null, covered: boolean
   return op.dusty ? { gives: "dust", settleMin: DUST_SETTLES_MIN, mindsUntilMin: null, of: op.regionId } : undefined;
 }
 
-/** A wet part hangs on its holder until it can be handled; a lamp keeps what lies under it. */
+/** A wet part hangs on its holder until it can be handled; a lamp keeps what lies under it, a clamp what has not set. */
 export function keepsOf(
   op: Operation,
   drying: Drying | null,
-  holders: number | null,
+  { holders, clamps = null }: { readonly holders: number | null; readonly clamps?: number | null | undefined },
   uvMin: number,
   count = 1,
 ): readonly Keep[] {
   if (op.kind === "prep" && op.step === "post-cure")
     return [{ resource: "uv-box", amount: 1, untilMin: (endMin) => endMin + uvMin }];
+  if (op.held?.by === "clamp" && clamps !== null)
+    return [{ resource: "clamps", amount: 1, untilMin: (endMin) => endMin + op.held!.min }];
   return LAYS_PAINT.has(op.kind) && drying && holders !== null
     ? [{ resource: "holders", amount: Math.min(count, holders), untilMin: drying.handleMin }]
     : [];

@@ -7,7 +7,7 @@ import { planTrouble } from "../planning/job";
 import { sent } from "../planning/task";
 import { backdrop } from "../shed/air";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
-import { jointsJudged } from "../workspace/work-judged";
+import { glueChoices, jointsJudged } from "../workspace/work-judged";
 import { regionNames } from "./parts";
 
 /** A plan whose work should have been done by now, and was not, is no timetable any more. */
@@ -53,6 +53,7 @@ function planScreen(m: ModelSnapshot, { data, today }: Snapshot, atMs: number): 
     planning: m.planning.planning,
     planningRev: m.planning.rev,
     joints: jointsJudged(m),
+    glues: glueChoices(m, [...data.products.values()]),
     products: Object.fromEntries(data.products),
     shop,
     shopRev: rev,

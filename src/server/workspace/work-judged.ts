@@ -1,6 +1,7 @@
-import type { JointVerdict } from "@/contracts";
+import type { GlueChoice, JointVerdict } from "@/contracts";
 import { judgeWork } from "@/core/judge";
-import type { ExtraWork, Layer, Product } from "@/core/model";
+import { type ExtraWork, type Layer, type Product, VERDICTS, worseVerdict } from "@/core/model";
+import { glueTimes } from "@/core/reference";
 import type { Fired } from "@/core/rules";
 import { COLOURED, type Join } from "@/core/work";
 import type { ModelSnapshot } from "./snapshot";
@@ -32,6 +33,27 @@ const CURED_MIN = 200_000;
 export function jointsJudged(m: ModelSnapshot): Readonly<Record<string, readonly JointVerdict[]>> {
   return Object.fromEntries(
     (m.input.joins ?? []).map((j) => [j.partId, [...untried(m, j), ...(j.glueId ? jointJudged(m, j) : [])]]),
+  );
+}
+
+/** Every adhesive of the shelf on every fitting: why this one, and why not another. */
+export function glueChoices(
+  m: ModelSnapshot,
+  shelf: readonly Product[],
+): Readonly<Record<string, readonly GlueChoice[]>> {
+  const glues = shelf.filter((p) => p.role === "adhesive" && !p.activator && p.owned !== false);
+  return Object.fromEntries(
+    (m.input.joins ?? []).map((j) => [
+      j.partId,
+      glues
+        .map((glue): GlueChoice => {
+          const told = jointJudged(m, { ...j, glueId: glue.id });
+          const { setsMin, worksMin } = glueTimes(glue);
+          const verdict = told.map((v) => v.verdict).reduce(worseVerdict, "ok");
+          return { glueId: glue.id, told: told.filter((v) => v.verdict !== "ok"), verdict, setsMin, worksMin };
+        })
+        .sort((a, b) => VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || a.worksMin - b.worksMin),
+    ]),
   );
 }
 

@@ -3,6 +3,8 @@
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Planning, PlanScreen } from "@/contracts";
+import { HELD_BY_HAND_MIN } from "@/core/reference";
+import { duration } from "@/format";
 import { reasonText } from "@/messages";
 import { DateInput } from "../components/DateInput";
 import { VerdictMark } from "../components/VerdictMark";
@@ -38,6 +40,7 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
           parts={parts}
           products={screen.products}
           joints={screen.joints}
+          glues={screen.glues}
           change={change}
           busy={planner.busy}
         />
@@ -100,12 +103,13 @@ interface FittingsProps {
   readonly parts: PlanScreen["parts"];
   readonly products: PlanScreen["products"];
   readonly joints: PlanScreen["joints"];
+  readonly glues: PlanScreen["glues"];
   readonly change: (fields: Partial<Planning>, told: string) => Promise<void>;
   readonly busy: boolean;
 }
 
 /** Which part goes onto which, and when. */
-function Fittings({ planning, parts, products, joints, change, busy }: FittingsProps) {
+function Fittings({ planning, parts, products, joints, glues, change, busy }: FittingsProps) {
   const partName = (id: string) => parts.find((p) => p.id === id)?.name ?? "a part that is gone";
   return (
     <section aria-label="Fittings">
@@ -121,6 +125,19 @@ function Fittings({ planning, parts, products, joints, change, busy }: FittingsP
                   <VerdictMark verdict={v.verdict} /> {partName(v.partId)}: {reasonText(v.rule, v.missing)}
                 </span>
               ))}
+              <Glues
+                choices={glues[j.partId] ?? []}
+                chosenId={j.glueId ?? null}
+                products={products}
+                partName={partName}
+                busy={busy}
+                choose={(glueId) =>
+                  void change(
+                    { joins: planning.joins.map((k, i) => (i === n ? { ...k, glueId } : k)) },
+                    "Adhesive chosen",
+                  )
+                }
+              />
             </span>
             <button
               type="button"
@@ -172,6 +189,62 @@ function Fittings({ planning, parts, products, joints, change, busy }: FittingsP
         </button>
       </form>
     </section>
+  );
+}
+
+/** Which adhesive, by what it does there and how long it takes; and why not another. */
+function Glues({
+  choices,
+  chosenId,
+  products,
+  partName,
+  busy,
+  choose,
+}: {
+  choices: PlanScreen["glues"][string];
+  chosenId: string | null;
+  products: PlanScreen["products"];
+  partName: (partId: string) => string;
+  busy: boolean;
+  choose: (glueId: string) => void;
+}) {
+  if (choices.length === 0) return null;
+  return (
+    <details className="text-sm">
+      <summary className="cursor-pointer">Which adhesive: {choices.length} on the shelf</summary>
+      <ul className="grid gap-1 pl-4">
+        {choices.map(({ glueId, verdict, told, setsMin, worksMin }) => {
+          const name = products[glueId]?.name ?? glueId;
+          return (
+            <li key={glueId} className="flex flex-wrap items-start gap-x-2" data-glue={glueId}>
+              <VerdictMark verdict={verdict} />
+              <span className="flex-1">
+                <b>{name}</b>: {setsMin <= HELD_BY_HAND_MIN ? "held" : "clamped"} {duration(setsMin)}, worked on after{" "}
+                {duration(worksMin)}.
+                {told.map((v) => (
+                  <span key={`${v.partId}${v.rule}`} className="block">
+                    {partName(v.partId)}: {reasonText(v.rule, v.missing)}
+                  </span>
+                ))}
+              </span>
+              {glueId === chosenId ? (
+                <span className="badge badge-sm badge-outline">chosen</span>
+              ) : (
+                <button
+                  type="button"
+                  className="btn btn-xs"
+                  disabled={busy}
+                  aria-label={`Join with ${name}`}
+                  onClick={() => choose(glueId)}
+                >
+                  Take it
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </details>
   );
 }
 

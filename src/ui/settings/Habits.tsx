@@ -37,6 +37,9 @@ export function Habits({ shop, save }: { shop: Shop; save: SaveField }) {
         <Labelled label="Holders for wet parts (empty: enough)">
           <NumberCell value={habits.holders} field="holders" label="Holders" unit="" save={own} className="w-28" />
         </Labelled>
+        <Labelled label="Clamps and bands for joints (empty: enough)">
+          <NumberCell value={habits.clamps ?? null} field="clamps" label="Clamps" unit="" save={own} className="w-28" />
+        </Labelled>
         <Labelled label="Look at a finished face again after so many days, commas between">
           <TextCell
             value={habits.followUpDays.join(", ")}

@@ -177,6 +177,46 @@ export const SUNDRIES: readonly JarRow[] = [
     }),
   },
   {
+    id: "slow-epoxy",
+    name: "Slow two-part epoxy",
+    also: ["structural epoxy", "24-hour epoxy", "strong two-part adhesive", "long-open epoxy"],
+    use: "for what carries weight; clamped overnight, full strength after days",
+    facts: factsOf(["adhesive", "epoxy-2k", [], "spread"], says({ wftUm: 100 }, [null, 480, 1440, 1440, null, 4320]), {
+      hazards: ["sensitiser"],
+      mixRatio: "1:1",
+      potLifeMin: 60,
+    }),
+  },
+  {
+    id: "foaming-glue",
+    name: "Foaming polyurethane glue",
+    also: ["foaming PU glue", "expanding glue", "moisture-curing polyurethane glue", "polyurethane wood glue"],
+    use: "fills rough joints in foam and wood; damp it, clamp it, trim the foam",
+    facts: factsOf(["adhesive", "urethane-mc", [], "spread"], says({ wftUm: 150 }, [null, 30, 240, 240, null, 1440]), {
+      hazards: ["isocyanate", "sensitiser"],
+    }),
+  },
+  {
+    id: "wood-glue",
+    name: "Wood glue",
+    also: ["white glue for joints", "carpenter's glue", "PVA wood glue"],
+    use: "wood and card; clamped for half an hour, worked on the next morning",
+    facts: factsOf(
+      ["adhesive", "wb-acrylic", ["water"], "spread"],
+      says({ wftUm: 150 }, [null, 30, 480, 480, null, 1440]),
+    ),
+  },
+  {
+    id: "clear-part-glue",
+    name: "Glue for clear parts",
+    also: ["canopy glue", "window glue", "clear-drying glue"],
+    use: "panes and lamps: dries clear and fogs nothing; a thin bead along the edge",
+    facts: factsOf(
+      ["adhesive", "wb-acrylic", ["water"], "brush"],
+      says({ wftUm: 80 }, [null, 20, 240, null, null, 1440]),
+    ),
+  },
+  {
     id: "cutting-compound",
     name: "Cutting compound",
     also: ["rubbing compound", "polishing compound", "metal polish", "polish"],

@@ -161,6 +161,18 @@ export const CONTACT_RULES = rulesFor("contact", [
     remedy: [advise("other-product"), advise("coupon")],
   },
   {
+    id: "glue-foams",
+    verdict: "care",
+    when: all(is("upper.role", "adhesive"), is("upper.family", "urethane-mc")),
+    remedy: [advise("clamp-and-trim")],
+  },
+  {
+    id: "water-glue-tight",
+    verdict: "care",
+    when: all(is("upper.role", "adhesive"), yes("upper.waterBorne"), any(not(yes("region.porous")), touchesFilm)),
+    remedy: [advise("thin-bead")],
+  },
+  {
     id: "brittle-joint",
     verdict: "care",
     when: all(
