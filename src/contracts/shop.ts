@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { CAUTIONS, PROTECTIONS } from "@/core/model";
 import { FOLLOW_UP_DAYS } from "@/core/reference";
-import { daySchema, idSchema, ranged, uniqueList } from "./base";
+import { daySchema, idSchema, momentSchema, ranged, uniqueList } from "./base";
 import { showingSchema } from "./showing";
 import { waySchema } from "./way";
 
@@ -59,6 +59,31 @@ export const USUAL_HABITS: z.infer<typeof habitsSchema> = {
   followUpDays: [...FOLLOW_UP_DAYS],
 };
 
+/** The curing lamp of the shed: what was last read of it, and how far from it parts lie. */
+const lampSchema = z.strictObject({
+  wavelengthNm: ranged(200, 800, "nm").nullable(),
+  partCm: ranged(0.5, 200, "cm"),
+  reading: z
+    .strictObject({
+      at: momentSchema,
+      mwCm2: ranged(0.01, 1000, "mW/cm²"),
+      cm: ranged(0.5, 200, "cm"),
+      source: z.string().trim().min(1).max(60),
+    })
+    .nullable(),
+});
+export type Lamp = z.infer<typeof lampSchema>;
+export const USUAL_LAMP: Lamp = { wavelengthNm: null, partCm: 10, reading: null };
+
+/** POST lamp/readings: what a lamp meter says. */
+export const lampReadingSchema = z.strictObject({
+  at: momentSchema.optional(),
+  irradiance_mw_cm2: ranged(0.01, 1000, "mW/cm²"),
+  distance_cm: ranged(0.5, 200, "cm"),
+  wavelength_nm: ranged(200, 800, "nm").nullable().optional(),
+  source: z.string().trim().min(1).max(60).optional(),
+});
+
 export const shopSchema = z.strictObject({
   timeZone: timeZoneSchema,
   air: airSchema,
@@ -68,6 +93,7 @@ export const shopSchema = z.strictObject({
   exceptions: z.array(exceptionSchema).max(200),
   /** how wet and waiting parts are kept, and when finished ones are looked at again */
   habits: habitsSchema.optional(),
+  lamp: lampSchema.optional(),
   /** the user's own ways of working, beside the ready-made */
   ways: z.array(waySchema).max(30, "must hold at most 30").optional(),
   /** the way new searches start from */
@@ -79,6 +105,7 @@ export const shopSchema = z.strictObject({
 export const shopEditSchema = shopSchema.partial().extend({
   air: airSchema.partial().optional(),
   habits: habitsSchema.partial().optional(),
+  lamp: lampSchema.partial().optional(),
   showing: showingSchema.partial().optional(),
 });
 export type ShopEdit = z.infer<typeof shopEditSchema>;

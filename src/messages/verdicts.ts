@@ -122,6 +122,7 @@ export const REASON: Readonly<Record<string, string>> = {
   "rust-left": "Rust under a film goes on growing.",
   tarnished: "Tarnish holds badly; the film lifts with it.",
   "hollow-undrained": "A closed hollow holds resin or wash: it weeps through every film, months later.",
+  "drain-without-hole": "There is no hole to drain it through: what is inside stays inside.",
   "hollow-unknown": "Is it hollow inside? Resin shut in there weeps months later.",
   "wash-unknown-release": "Nothing says it was washed, and cast resin comes out of the mould with release agent on it.",
   "wash-unknown-resin": "Nothing says it was washed: raw resin left on the skin never dries under paint.",
@@ -306,6 +307,8 @@ const ADVICE: Readonly<Record<AdviceKey, string>> = {
   "clamp-and-trim":
     "A thin smear on one damped side, paper under it, clamped until it has set; trim the foam before any filler.",
   "thin-bead": "A thin bead at the edge only, and a day to dry; or an adhesive that hardens by itself.",
+  "drill-first":
+    "Drill two holes where they will not be seen, high and low; then drain, wash inside, and plug them once it is cured.",
   "stir-warm": "A pot is brought into the warm and stirred; only a spray can stands in warm water.",
   "clean-then-key": "Degrease or wash first, then key.",
   "damage-first": "Chips and worn metal first, dirt over them.",

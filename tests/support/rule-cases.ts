@@ -420,6 +420,10 @@ export const PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
     fires: { on: { material: "petg", conditions: ["clean"] }, pile: [taped("medium"), "estuary-blue"] },
     spares: { on: { material: "petg", conditions: ["clean"] }, pile: [taped("low"), "estuary-blue"] },
   },
+  "drain-without-hole": {
+    fires: { on: on("vat-resin", { hollow: true, drainHole: false }), pile: ["water-primer"], prep: ["drain"] },
+    spares: { on: on("vat-resin", { hollow: true, drainHole: true }), pile: ["water-primer"], prep: ["drain"] },
+  },
   "bath-no-can": {
     fires: { on: on("petg"), pile: [layer("water-primer", { before: ["warm-can"] })] },
     spares: { on: on("petg"), pile: [layer("grey-primer", { before: ["warm-can"] })] },

@@ -6,6 +6,7 @@ import {
   filmApplicationSchema,
   filmCaseSchema,
   labelTextSchema,
+  lampReadingSchema,
   planRequestSchema,
   readingsRequestSchema,
   suggestRequestSchema,
@@ -120,6 +121,19 @@ export function openApi() {
           responses: ok("Events named air and plan", { "text/event-stream": { schema: { type: "string" } } }),
         },
       },
+      "/api/v1/lamp": {
+        get: {
+          summary: "The curing lamp as it was last read, and how long a side of a printed part lies under it",
+          responses: ok("Light at the part, minutes a side", json({ type: "object" })),
+        },
+      },
+      "/api/v1/lamp/readings": {
+        post: {
+          summary: "What a lamp meter reads; the last reading counts",
+          requestBody: { required: true, content: json(ref("LampReading")) },
+          responses: ok("The lamp as it now stands", json({ type: "object" })),
+        },
+      },
       "/api/v1/shelf.csv": shelfFile("text/csv"),
       "/api/v1/shelf.json": shelfFile("application/json"),
       "/api/v1/photos": {
@@ -178,6 +192,7 @@ export function openApi() {
         LabelText: schemaOf(labelTextSchema),
         FilmCase: schemaOf(filmCaseSchema),
         FilmApplication: schemaOf(filmApplicationSchema),
+        LampReading: schemaOf(lampReadingSchema),
         Readings: schemaOf(readingsRequestSchema),
         Document: documentJsonSchema(),
         Problem: {

@@ -54,6 +54,12 @@ export const REGION_MORE = {
   turns: { ...number("turns", 0, 3, "null-or-left-out", null, null), whole: true },
   /** closed hollows that may hold resin or wash liquid; null = nobody asked */
   hollow: { ...flag("null-or-left-out", null, "hollow"), open: true },
+  /** a hole through which resin and wash can run out; null = nobody asked */
+  drainHole: { ...flag("null-or-left-out", null, "drain_hole"), open: true },
+  /** sides a printed resin part is laid under the lamp on, one after the other */
+  cureSides: { ...number("sides", 1, 6, "null-or-left-out", null, "cure_sides"), whole: true },
+  /** minutes under the lamp a side; null = by the lamp as it was read */
+  cureSideMin: number("minutes", 1, 600, "null-or-left-out", null, "cure_side_min"),
   /** joints, cavities or undercuts that hold wash water */
   joints: flag("left-out", null, "joints"),
 } as const satisfies Record<string, Field>;

@@ -5,15 +5,7 @@ import { type AppliedCoat, type Climate, gateSpans } from "../film";
 import type { Face, OpRecord } from "../history";
 import type { JudgeAnswer } from "../judge";
 import type { BenchSession, Caution, Product, Region } from "../model";
-import {
-  ASSUMED_AREA_CM2,
-  CLEANING_MIN,
-  firstDrink,
-  materialFacts,
-  UV_BOX_MIN,
-  volumeSolidsOf,
-  WARM_UP_MIN,
-} from "../reference";
+import { ASSUMED_AREA_CM2, CLEANING_MIN, firstDrink, materialFacts, volumeSolidsOf, WARM_UP_MIN } from "../reference";
 import type { Link, Op, Problem, Span } from "../schedule";
 import {
   type Batches,
@@ -28,6 +20,7 @@ import {
   forAll,
   inSittings,
   keepsOf,
+  LAYS_PAINT,
   laidProduct,
   type NotYet,
   type Operation,
@@ -119,9 +112,13 @@ const ASIDE = new Set<Operation["kind"]>(["inspect", "mask", "turn", "fit", "dre
 
 function withoutPassed(chain: Chain, records: ReadonlyMap<string, OpRecord>): Chain {
   const last = chain.ops.findLastIndex((op) => records.has(op.id));
-  const gone = new Set(
-    chain.ops.filter((op, i) => i < last && ASIDE.has(op.kind) && !records.has(op.id)).map((op) => op.id),
-  );
+  const painted = chain.ops.findLastIndex((op) => LAYS_PAINT.has(op.kind) && records.has(op.id));
+  // nor is a bare face got ready that is painted, or turned under a lamp once something else was done to it
+  const isPast = (op: Operation, i: number) =>
+    i < painted
+      ? ASIDE.has(op.kind) || op.kind === "prep"
+      : i < last && (ASIDE.has(op.kind) || op.lampMin !== undefined);
+  const gone = new Set(chain.ops.filter((op, i) => isPast(op, i) && !records.has(op.id)).map((op) => op.id));
   if (gone.size === 0) return chain;
   let { ties } = chain;
   for (const id of gone) {
@@ -311,12 +308,12 @@ function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf
       hands: 1,
       ...(op.sprayed ? { booth: 1 } : {}),
       ...(tool ? { [tool]: 1 } : {}),
-      ...(op.kind === "prep" && op.step === "post-cure" ? { "uv-box": 1 } : {}),
+      ...(op.lampMin === undefined ? {} : { "uv-box": 1 }),
       ...(op.held?.by === "clamp" && habits.clamps != null ? { clamps: 1 } : {}),
       ...(habits.holders !== null && drying ? { holders: Math.min(live.count, habits.holders) } : {}),
     },
     loads: tool ? { [tool]: product!.id } : undefined,
-    keeps: keepsOf(op, drying, habits, UV_BOX_MIN, live.count),
+    keeps: keepsOf(op, drying, habits, live.count),
     air: sharedAir(op, drying, habits.covered),
     releaseMin,
     lockMin: record || lockMin === null || lockMin < ctx.nowMin ? null : lockMin,

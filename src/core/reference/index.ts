@@ -8,6 +8,7 @@ export * from "./glue";
 export * from "./jars";
 export * from "./label";
 export * from "./labour";
+export * from "./lamp";
 export * from "./limits";
 export * from "./materials";
 export * from "./nothing-said";

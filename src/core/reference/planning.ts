@@ -32,6 +32,8 @@ export const DUST_SETTLES_MIN = 20;
 export const MIST_SETTLES_MIN = 5;
 /** A UV box keeps a part this long beside the minutes of hands-on work, minutes (est.). */
 export const UV_BOX_MIN = 30;
+/** Turning a part under the lamp, minutes (est.). */
+export const TURN_UNDER_LAMP_MIN = 2;
 /** A joint can be worked on this long after it was glued, minutes (est.; the adhesive's own label decides). */
 export const JOINT_SETS_MIN = 720;
 /** A decal lies flat and is dry this long after its softener, minutes (est.; the label decides). */

@@ -155,6 +155,8 @@ export function regionFacts(region: Region, material: MaterialId | Unknown, prep
     "region.prep": prep,
     "region.hollow": hollowness(region),
     "region.washKnown": washKnown(region, prep),
+    // drained through nothing
+    "region.drainless": prep.includes("drain") && region.drainHole === false,
     "region.keyedDirty": keyedDirty(region, prep),
     "region.keyAgeMin": region.minutesSinceKey ?? null,
     "region.fillThrough": region.fillThrough ?? false,

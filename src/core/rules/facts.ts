@@ -84,6 +84,7 @@ const FACTS = {
   "region.prep": { of: setOf(PREP_STEPS), scopes: EVERYWHERE },
   "region.hollow": { of: oneOf(["no", "unknown", "yes"]), scopes: EVERYWHERE },
   "region.washKnown": { of: flag, scopes: EVERYWHERE },
+  "region.drainless": { of: flag, scopes: EVERYWHERE },
   "region.keyedDirty": { of: flag, scopes: EVERYWHERE },
   "region.keyAgeMin": { of: number(0, 10_000_000), scopes: EVERYWHERE },
   "region.fillThrough": { of: flag, scopes: EVERYWHERE },

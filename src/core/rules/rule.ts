@@ -15,6 +15,7 @@ export type Remedy =
 const ADVICE_KEYS = [
   "clean-then-key",
   "stir-warm",
+  "drill-first",
   "clamp-and-trim",
   "thin-bead",
   "weaker-carrier",

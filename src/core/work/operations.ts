@@ -65,6 +65,8 @@ export interface Operation {
   readonly warmC?: number | undefined;
   /** of a coat: how warm the part is that it goes on, where it is warmed for it, °C */
   readonly partC?: number | undefined;
+  /** so long it lies under the lamp, one side, minutes; absent = under none */
+  readonly lampMin?: number | undefined;
   /** of a joint: so long it is held by hand, or by a clamp, minutes; absent = it holds by itself */
   readonly held?: { readonly by: "hand" | "clamp"; readonly min: number } | undefined;
   /** what it is, where no layer asks for it */

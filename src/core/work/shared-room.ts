@@ -53,11 +53,9 @@ export function keepsOf(
   op: Operation,
   drying: Drying | null,
   { holders, clamps = null }: { readonly holders: number | null; readonly clamps?: number | null | undefined },
-  uvMin: number,
   count = 1,
 ): readonly Keep[] {
-  if (op.kind === "prep" && op.step === "post-cure")
-    return [{ resource: "uv-box", amount: 1, untilMin: (endMin) => endMin + uvMin }];
+  if (op.lampMin !== undefined) return [{ resource: "uv-box", amount: 1, untilMin: (endMin) => endMin + op.lampMin! }];
   if (op.held?.by === "clamp" && clamps !== null)
     return [{ resource: "clamps", amount: 1, untilMin: (endMin) => endMin + op.held!.min }];
   return LAYS_PAINT.has(op.kind) && drying && holders !== null

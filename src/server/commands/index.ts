@@ -4,6 +4,7 @@ export * from "./bench";
 export * from "./coupons";
 export { newPairLink, removeDevice, renameDevice } from "./devices";
 export * from "./document";
+export { getLamp, type LampNow, lampNow, readStandInLamp, takeLampReading } from "./lamp";
 export {
   addModel,
   addPart,

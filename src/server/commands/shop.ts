@@ -6,6 +6,7 @@ import {
   type ShopEdit,
   shopEditSchema,
   USUAL_HABITS,
+  USUAL_LAMP,
   USUAL_SHOWING,
 } from "@/contracts";
 import { modelHead, setCurrentModel, writeShop } from "@/db";
@@ -15,12 +16,13 @@ import { ensureShop } from "../shed/hours";
 
 /** Groups are put together with what they held; a group nobody touched stays as it is. */
 function edited(shop: Shop, edit: ShopEdit): Shop {
-  const { air, habits, showing, ...fields } = edit;
+  const { air, habits, lamp, showing, ...fields } = edit;
   return {
     ...shop,
     ...fields,
     ...(air ? { air: { ...shop.air, ...air } } : {}),
     ...(habits ? { habits: { ...(shop.habits ?? USUAL_HABITS), ...habits } } : {}),
+    ...(lamp ? { lamp: { ...(shop.lamp ?? USUAL_LAMP), ...lamp } } : {}),
     ...(showing ? { showing: { ...(shop.showing ?? USUAL_SHOWING), ...showing } } : {}),
   } as Shop;
 }

@@ -10,8 +10,9 @@ import {
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import type { OpRecord } from "@/core/history";
 import { asItLies, asLeft, cansAmong, fold } from "@/core/history";
-import { opIds, type Product, readKey } from "@/core/model";
+import { opIds, type Product, type Region, readKey } from "@/core/model";
 import type { PlanInput } from "@/core/plan";
+import { cureSideMin, hasTrait, lampAtPartMwCm2 } from "@/core/reference";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
 import { benchSessions, localDate } from "../shed/hours";
 import { planningFields } from "./planning-fields";
@@ -70,6 +71,12 @@ function begins(records: readonly OpRecord[], tree: readonly PartNode[], nowMin:
   return mine.reduce((first, r) => Math.min(first, r.startMin), nowMin);
 }
 
+/** Of a printed resin part nobody told the minutes of: by the lamp as it was read. */
+const underLamp = (region: Region, { lamp }: Shop): Region =>
+  region.cureSideMin == null && lamp?.reading && hasTrait(region.material, "hardened-by-light")
+    ? { ...region, cureSideMin: cureSideMin(lampAtPartMwCm2(lamp.reading.mwCm2, lamp.reading.cm, lamp.partCm)) }
+    : region;
+
 const hourBefore = (min: number): number => Math.floor(min / MIN_PER_HOUR) * MIN_PER_HOUR;
 
 /** The core's input from plain data: the same for the database and for a document sent to the API. */
@@ -94,7 +101,7 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
     regions: nodes.map(({ region, stack, count }) => {
       const face = faces.get(region.id);
       const lies = asItLies(stack, face, cans);
-      return { region: asLeft(region, face), count, face, ...lies };
+      return { region: underLamp(asLeft(region, face), shop), count, face, ...lies };
     }),
     productOf,
     protection: shop.protection,

@@ -14,6 +14,7 @@ import { AirSettings } from "./AirSettings";
 import { Devices } from "./Devices";
 import { Labelled } from "./fields";
 import { Habits } from "./Habits";
+import { LampSettings } from "./LampSettings";
 import { Sessions } from "./Sessions";
 import { ShowingSettings } from "./Showing";
 
@@ -52,6 +53,7 @@ export function SettingsView({ shop, rev, today, back, devices, nowMs }: Setting
       <AirSettings shop={shop} save={saveField} today={today} />
       <Sessions shop={shop} save={saveField} today={today} />
       <Habits shop={shop} save={saveField} />
+      <LampSettings shop={shop} save={saveField} nowMs={nowMs} />
       <ShowingSettings shop={shop} save={saveField} />
       <ProtectionSettings chosen={shop.protection} save={saveField} />
       <section aria-labelledby="other" className="grid gap-3">

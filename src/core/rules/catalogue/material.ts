@@ -184,6 +184,12 @@ export const MATERIAL_RULES = rulesFor("first", [
     remedy: [addPrep("drain")],
   },
   {
+    id: "drain-without-hole",
+    verdict: "stop",
+    when: yes("region.drainless"),
+    remedy: [advise("drill-first")],
+  },
+  {
     id: "hollow-unknown",
     verdict: "test",
     when: all(

@@ -8,10 +8,17 @@ import {
   type Stack,
 } from "../../model";
 import { wetOnly } from "../../policy";
-import { materialFacts, PREP_LABOUR, UV_BOX_MIN, WIPE_FLASH_MIN } from "../../reference";
+import {
+  CURE_SIDES,
+  cureSideMin,
+  materialFacts,
+  PREP_LABOUR,
+  TURN_UNDER_LAMP_MIN,
+  WIPE_FLASH_MIN,
+} from "../../reference";
 import { blankOperation, type Operation } from "../operations";
 import type { Wait } from "../types";
-import { dryAgain, leavesFace, minutesFor, NO_WAIT, Work } from "./put-together";
+import { dryAgain, inSteps, leavesFace, minutesFor, NO_WAIT, Work } from "./put-together";
 
 /** Source: getting the bare face ready, step by step as the pile has them. */
 export function prepared(
@@ -21,15 +28,30 @@ export function prepared(
   productOf: (id: string) => Product,
 ): void {
   const steps = preparedSteps(prep);
-  steps.forEach(({ step, key }, n) => {
+  for (const [n, { step, key }] of steps.entries()) {
     const withId = prepWith?.[key];
     const toldMin = prepWaitMin?.[key];
     const wait =
       toldMin === undefined
         ? waitAfterPrep(region, steps, n, withId ? productOf(withId) : null)
         : ({ kind: "fixed", minutes: toldMin, what: "as-told" } as const);
-    work.push({ ...prepOp(region, { step, key }), withId }, wait);
-  });
+    const op = { ...prepOp(region, { step, key }), withId };
+    // a lamp sees one side at a time
+    const sides = step === "post-cure" ? (region.cureSides ?? CURE_SIDES) : 0;
+    if (sides === 0) work.push(op, wait);
+    for (let side = 1; side <= sides; side++)
+      work.push(
+        {
+          ...op,
+          id: side === 1 ? op.id : opIds.turn(op.id, side - 1),
+          coat: side,
+          of: sides,
+          handsOnMin: side === 1 ? op.handsOnMin : inSteps(TURN_UNDER_LAMP_MIN),
+          lampMin: sideMin(region),
+        },
+        side < sides ? underLamp(region) : wait,
+      );
+  }
 }
 
 /** What a step of getting ready takes, at the bench and left alone, before anything is planned. */
@@ -43,14 +65,20 @@ export interface PrepTime {
 export function prepTimes(region: Region, stack: Stack, productOf: (id: string) => Product): readonly PrepTime[] {
   const work = new Work();
   prepared(work, region, stack, productOf);
-  const keys = preparedSteps(stack.prep).map(({ key }) => key);
   // the last one's wait is known once something is put behind it
   work.push({ ...blankOperation, id: "", regionId: region.id, kind: "inspect", handsOnMin: 0 });
-  return keys.map((key, n) => ({
-    key,
-    handsOnMin: work.ops[n]!.handsOnMin,
-    waitMin: Math.round(leftAloneMin(work.ties[n]!.wait)),
-  }));
+  const sum = (ids: ReadonlySet<string>, of: (n: number) => number) =>
+    work.ops.reduce((total, op, n) => total + (ids.has(op.id) ? of(n) : 0), 0);
+  return preparedSteps(stack.prep).map(({ step, key }) => {
+    const id = opIds.prep(region.id, key);
+    const turns = step === "post-cure" ? (region.cureSides ?? CURE_SIDES) - 1 : 0;
+    const own = new Set([id, ...Array.from({ length: turns }, (_, k) => opIds.turn(id, k + 1))]);
+    return {
+      key,
+      handsOnMin: sum(own, (n) => work.ops[n]!.handsOnMin),
+      waitMin: Math.round(sum(own, (n) => leftAloneMin(work.ties[n]!.wait))),
+    };
+  });
 }
 
 function leftAloneMin(wait: Wait): number {
@@ -91,11 +119,14 @@ function waitAfterPrep(region: Region, steps: readonly PreparedStep[], n: number
   }
   // the wait after a wash is its drying: a dry step behind it asks for none of its own
   if (step === "dry") return driesAlready(steps, n) ? NO_WAIT : dryAgain(region, "rinse");
-  if (step === "post-cure") return { kind: "fixed", minutes: UV_BOX_MIN, what: "uv-box" };
+  if (step === "post-cure") return underLamp(region);
   if (step === "key" && wetOnly(region)) return dryAgain(region, "wet-rub");
   if (step === "degrease" || step === "wipe") return leavesFace(region, liquid);
   return step === "derust" && liquid ? dryAgain(region, "rinse") : NO_WAIT;
 }
+
+const sideMin = ({ cureSideMin: own }: Region): number => own ?? cureSideMin(null);
+const underLamp = (region: Region): Wait => ({ kind: "fixed", minutes: sideMin(region), what: "uv-box" });
 
 function driesAlready(steps: readonly PreparedStep[], n: number): boolean {
   const before = steps[n - 1]?.step;
