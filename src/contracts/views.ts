@@ -1,3 +1,4 @@
+import type { FillerChoice } from "@/core/finder";
 import type { AsItLies } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
 import type { BenchSession, CouponResult, Product, Region, Stack, StripWay, Verdict } from "@/core/model";
@@ -92,6 +93,8 @@ export interface StackView {
   /** the pile as it lies by the log, where it differs from the user's own; null = it does not */
   readonly liesAs: AsItLies | null;
   /** the order of getting ready as it is proposed for this face, and what each step of its own takes */
+  /** fillers of the shelf for its gap, best first; empty where nobody told a gap */
+  readonly fillers: readonly FillerChoice[];
   readonly ready: { readonly proposed: readonly ReadyStep[]; readonly times: readonly PrepTime[] };
 }
 

@@ -235,6 +235,7 @@ export const REGION_WORDS: Readonly<Record<RegionPath, RegionWords>> = {
   exposure: { group: null, label: "Exposure", options: EXPOSURE_NAME },
   areaCm2: { group: "area", label: "Area" },
   fillDepthUm: { group: "fill", label: "Deepest dent or gap" },
+  fillWidthUm: { group: "fill", label: "How wide it is" },
   fillThrough: { group: "fill", label: "The gap goes right through" },
   fitAllowanceUm: { group: "limits", label: "Room for film where it fits" },
   massBudgetG: { group: "limits", label: "Film may weigh" },

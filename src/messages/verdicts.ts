@@ -64,6 +64,9 @@ export const REASON: Readonly<Record<string, string>> = {
   "stripper-on-lead": "What comes off may hold lead: keep it wet and collect it.",
   "skin-over-usual": "Deeper than such fillers usually take in one go; the label gives no limit.",
   "light-cannot-reach": "Light does not reach the depth: it stays liquid there.",
+  "crack-too-fine": "A paste only bridges a crack this fine, and comes out again with the paper.",
+  "gap-too-wide": "In a gap this wide what dries goes on sinking for weeks.",
+  "too-many-skins": "It would take more skins than anybody lays.",
   "gap-without-backing": "There is nothing behind the gap: the filler falls through or shrinks away.",
   "ladder-jump": "The step between papers is too long: the next cannot take out the last one’s scratches.",
   "coats-too-close": "The next coat of this layer comes before the last has flashed off.",
@@ -309,6 +312,10 @@ const ADVICE: Readonly<Record<AdviceKey, string>> = {
   "thin-bead": "A thin bead at the edge only, and a day to dry; or an adhesive that hardens by itself.",
   "drill-first":
     "Drill two holes where they will not be seen, high and low; then drain, wash inside, and plug them once it is cured.",
+  "run-in":
+    "Run thin instant glue or thinned stopper into it, wipe off what stands over; a paste over that, if it still shows.",
+  "hardens-itself":
+    "A filler that hardens by itself, or strips of the same material glued in first and the paste over them.",
   "stir-warm": "A pot is brought into the warm and stirred; only a spray can stands in warm water.",
   "clean-then-key": "Degrease or wash first, then key.",
   "damage-first": "Chips and worn metal first, dirt over them.",

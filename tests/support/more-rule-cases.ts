@@ -349,6 +349,18 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("petg"), pile: [layer("light-fill", { depthUm: 1500 })] },
     { on: on("petg"), pile: [layer("light-fill", { depthUm: 1500, coats: 2 })] },
   ),
+  "crack-too-fine": pair(
+    { on: on("petg", { fillWidthUm: 100 }), pile: ["fairing-putty"] },
+    { on: on("petg", { fillWidthUm: 800 }), pile: ["fairing-putty"] },
+  ),
+  "gap-too-wide": pair(
+    {
+      on: on("petg", { fillWidthUm: 6000 }),
+      pile: ["fairing-putty"],
+      with: [product("fairing-putty", { family: "gypsum-filler", carriers: ["water"] })],
+    },
+    { on: on("petg", { fillWidthUm: 6000 }), pile: ["fairing-putty"] },
+  ),
   "gap-without-backing": pair(
     { on: on("petg", { fillThrough: true }), pile: ["fairing-putty"] },
     { on: on("petg", { fillThrough: true }), pile: [layer("fairing-putty", { setUp: { backing: true } })] },

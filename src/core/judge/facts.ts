@@ -9,8 +9,10 @@ import {
   CAN_MAX_C,
   CAN_WARM_C,
   dewPointC,
+  dries,
   FOAM_BARRIER,
   familyFacts,
+  GAP_UM,
   hasTrait,
   MIX_TOLERANCE,
   materialFacts,
@@ -51,8 +53,21 @@ function skinFacts(pile: Pile, i: number): Facts {
     "layer.skinOverLimit": product.maxSkinUm !== null && skinUm > product.maxSkinUm + 1e-9,
     "layer.skinOverUsual": product.maxSkinUm === null && filler && usual !== null && skinUm > usual,
     "layer.beyondLight": product.cureDepthUm != null && skinUm > product.cureDepthUm,
+    ...gapFacts(pile.input.region, product),
     "layer.shaded": layer.setUp?.shaded ?? false,
     "layer.backed": layer.setUp?.backing ?? false,
+  };
+}
+
+/** Liquid enough to run into a crack by itself. */
+const RUNS = new Set(["cyanoacrylate", "uv-acrylate"]);
+
+function gapFacts({ fillWidthUm }: Region, product: Product): Facts {
+  const widthUm = product.role === "putty" ? (fillWidthUm ?? null) : null;
+  const runs = product.method === "brush" || RUNS.has(product.family);
+  return {
+    "layer.gapFine": widthUm !== null && widthUm < GAP_UM.fine && !runs,
+    "layer.gapWide": widthUm !== null && widthUm > GAP_UM.wide && dries(product),
   };
 }
 

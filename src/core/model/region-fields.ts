@@ -36,6 +36,8 @@ export const REGION_COLUMNS = {
 export const REGION_MORE = {
   /** deepest dent or gap to fill */
   fillDepthUm: { ...number("µm", 1, 200_000, "null-or-left-out", null, "fill_depth_um"), apiMin: 0 },
+  /** how wide that dent or gap is */
+  fillWidthUm: number("µm", 10, 200_000, "null-or-left-out", null, "fill_width_um"),
   /** the gap goes right through: there is nothing behind the filler */
   fillThrough: flag("left-out", null, "fill_through"),
   /** room for film on a face that must still fit */

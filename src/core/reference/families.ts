@@ -344,3 +344,8 @@ export const REACTION_J_PER_MOL = { reaction: 55_000, oxidation: 60_000, hardeni
 export const STILL_AIR_M_S = 0.1;
 /** Spread of how fast a real film is against its label, log-normal σ (est.). */
 export const WAIT_SIGMA = 0.35;
+
+/** It hardens by losing its water or solvent, and grows smaller as it does; of an unknown family nobody can say otherwise. */
+export const dries = ({ family }: { readonly family: FamilyId | "unknown" }): boolean =>
+  family === "unknown" || DRYING.has(familyFacts(family).mechanism);
+const DRYING: ReadonlySet<DryingMechanism> = new Set<DryingMechanism>(["solvent", "water"]);

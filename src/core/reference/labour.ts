@@ -82,6 +82,9 @@ export const LABOUR_STEP_MIN = 5;
 /** A coat's wet film as a fraction of the label's, when not measured (est.). */
 export const HEAVINESS_OF_LABEL: Readonly<Record<Heaviness, number>> = { mist: 0.3, light: 0.6, wet: 1, flood: 1.8 };
 
+/** A crack finer than this takes only what runs; in a gap wider than that what dries sinks for weeks, µm (est.). */
+export const GAP_UM = { fine: 300, wide: 3000 } as const;
+
 /** Minutes at reference air for the wipe or degreaser to leave the face (est.). */
 export const WIPE_FLASH_MIN = 10;
 /** The part must be this much warmer than the dew point before it is coated, °C. Source: ISO 8502-4. */

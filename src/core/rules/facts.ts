@@ -117,6 +117,8 @@ const FACTS = {
   "layer.skinOverLimit": { of: flag, scopes: ["layer"] },
   "layer.skinOverUsual": { of: flag, scopes: ["layer"] },
   "layer.beyondLight": { of: flag, scopes: ["layer"] },
+  "layer.gapFine": { of: flag, scopes: ["layer"] },
+  "layer.gapWide": { of: flag, scopes: ["layer"] },
   "layer.shaded": { of: flag, scopes: ["layer"] },
   "layer.backed": { of: flag, scopes: ["layer"] },
   "layer.activatorUsed": { of: flag, scopes: ["layer", "contact"] },

@@ -15,6 +15,8 @@ export type Remedy =
 const ADVICE_KEYS = [
   "clean-then-key",
   "stir-warm",
+  "run-in",
+  "hardens-itself",
   "drill-first",
   "clamp-and-trim",
   "thin-bead",

@@ -8,9 +8,10 @@ import {
   type SentPlanInput,
   type StackView,
 } from "@/contracts";
+import { type FillerChoice, fillersFor } from "@/core/finder";
 import { asItLies, cansAmong, type Face, fold } from "@/core/history";
 import { nearCoupons } from "@/core/judge";
-import { type Product, productsNamedIn } from "@/core/model";
+import { FILM_ROLES, type Product, productsNamedIn } from "@/core/model";
 import type { StackTotals } from "@/core/plan";
 import { proposedPrep } from "@/core/rules";
 import { prepTimes } from "@/core/work";
@@ -18,7 +19,7 @@ import { notFound, viewing, viewingModel } from "../guard";
 import { sent } from "../planning/task";
 import { ask } from "../solver/ask";
 import { isJoined } from "../workspace/planning-fields";
-import type { ModelSnapshot } from "../workspace/snapshot";
+import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
 
 export const judgedRegions = (m: ModelSnapshot): readonly JudgedRegion[] =>
   m.tree.flatMap((p) => p.regions.map((node) => ({ node, partName: p.name, answer: m.judged(node) })));
@@ -44,6 +45,7 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
         liesAs: liesAs(node, own[0]?.face, s.data.products),
         begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map((e) => eventOf(e, m.sources.cards)))
           .records.length,
+        fillers: fillersOf(s, m, node),
         ready: {
           proposed: proposedPrep(node.region, { joined: isJoined(m.sources.planning, part.id) }),
           times: prepTimes(node.region, node.stack, s.productOf),
@@ -56,6 +58,23 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
   if (!seen.ok) return seen;
   const totals = await totalsOf(seen.value.m, regionId, seen.value.input);
   return totals.ok ? done({ ...seen.value.view, totals: totals.value }) : totals;
+}
+
+/** What the shelf has for this face's gap, over the ground the pile gives it. */
+function fillersOf(s: Snapshot, m: ModelSnapshot, { region, stack }: RegionNode): readonly FillerChoice[] {
+  if ((region.fillDepthUm ?? region.fillWidthUm ?? null) === null) return [];
+  const filler = stack.layers.findIndex((l) => s.productOf(l.productId).role === "putty");
+  return fillersFor({
+    region,
+    shelf: [...s.data.products.values()],
+    productOf: s.productOf,
+    protection: m.input.protection,
+    air: null,
+    today: m.input.today,
+    ground: stack.layers
+      .slice(0, Math.max(0, filler))
+      .filter((l) => FILM_ROLES.includes(s.productOf(l.productId).role as never)),
+  });
 }
 
 /** The pile as it lies under its cans' own ids, so that it can be kept as it is shown. */

@@ -20,6 +20,7 @@ import { Section, seamHeights } from "../section/Section";
 import { AddLayer } from "./AddLayer";
 import { Beside } from "./Beside";
 import { CopyStack } from "./CopyStack";
+import { Fillers } from "./Fillers";
 import { LayerCard } from "./LayerCard";
 import { Leaders } from "./Leaders";
 import { LiesOtherwise } from "./LiesOtherwise";
@@ -121,6 +122,23 @@ export function StackEditor({
             ready={view.ready}
             shelf={products}
             change={change}
+          />
+          <Fillers
+            fillers={view.fillers}
+            productOf={(id) => products.find((p) => p.id === id)}
+            put={(productId) =>
+              void change((s) => ({
+                ...s,
+                layers: [
+                  ...s.layers,
+                  {
+                    ...newLayer(freshLayerId(), productId),
+                    coats: view.fillers.find((f) => f.productId === productId)?.skins ?? 1,
+                    depthUm: region.fillDepthUm ?? null,
+                  },
+                ],
+              }))
+            }
           />
           <AddLayer
             products={products.filter((p) => isOneOf(FILM_ROLES)(p.role) || isOneOf(HELPER_ROLES)(p.role))}

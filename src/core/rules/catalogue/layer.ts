@@ -89,6 +89,18 @@ export const LAYER_RULES = rulesFor("layer", [
     remedy: [advise("promoter-first"), advise("key-again"), advise("low-tack")],
   },
   {
+    id: "crack-too-fine",
+    verdict: "care",
+    when: yes("layer.gapFine"),
+    remedy: [advise("run-in")],
+  },
+  {
+    id: "gap-too-wide",
+    verdict: "care",
+    when: yes("layer.gapWide"),
+    remedy: [advise("hardens-itself")],
+  },
+  {
     id: "gap-without-backing",
     verdict: "care",
     when: all(is("upper.role", "putty"), yes("region.fillThrough"), no("layer.backed")),

@@ -1,0 +1,96 @@
+import { judgeStack } from "../judge";
+import { type Layer, type Product, type Stack, VERDICTS, type Verdict, worseVerdict } from "../model";
+import { puttySkins } from "../numbers";
+import { dries, familyFacts, labelTimes } from "../reference";
+import { neededPrep } from "../rules";
+import type { FinderInput } from "./types";
+
+/** A filler of the shelf for one gap: how it would be laid, how long it takes, and what is to be said of it there. */
+export interface FillerChoice {
+  readonly productId: string;
+  /** worst of what is told */
+  readonly verdict: Verdict;
+  readonly told: readonly { readonly rule: string; readonly verdict: Verdict; readonly missing: readonly string[] }[];
+  readonly skins: number;
+  /** from the first skin until the last can be rubbed, minutes at label conditions */
+  readonly sandableMin: number;
+  /** it dries by losing its water or solvent, and sinks as it does; else it hardens by itself */
+  readonly sinks: boolean;
+}
+
+/** More skins than this nobody lays into one gap. */
+const MOST_SKINS = 8;
+/** Verdicts on what comes later are no matter of the filler. */
+const LATER: ReadonlySet<string> = new Set([
+  "gloss-on-hidden-prep",
+  "no-uv-protection",
+  "ridge-shows",
+  "ridge-shows-gloss",
+]);
+
+type Asked = Pick<FinderInput, "region" | "protection"> & {
+  /** null = not judged; the plan waits for it */
+  readonly air: FinderInput["air"] | null;
+  readonly shelf: readonly Product[];
+  readonly productOf: (id: string) => Product;
+  readonly today?: string | undefined;
+  /** what lies under it: fillers go on the bare face, or on the ground there is */
+  readonly ground: Stack["layers"];
+};
+
+/**
+ * Every filler of the shelf for the face's gap, best first: by what is to be said of it there, then by how soon it can be rubbed.
+ * What is left out is not hidden: a stop says why not.
+ */
+export function fillersFor(asked: Asked): readonly FillerChoice[] {
+  const { region, shelf } = asked;
+  if (region.material === null) return [];
+  return shelf
+    .filter((p) => p.role === "putty" && p.owned !== false)
+    .map((p) => choiceOf(p, asked))
+    .sort((a, b) => VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || a.sandableMin - b.sandableMin);
+}
+
+function choiceOf(p: Product, { region, productOf, protection, air, today, ground }: Asked): FillerChoice {
+  const depthUm = region.fillDepthUm ?? region.ridgeUm ?? null;
+  const skins = skinsOf(p, depthUm);
+  const id = "filler";
+  const layer: Layer = {
+    id,
+    productId: p.id,
+    coats: Math.min(skins, MOST_SKINS),
+    heaviness: "wet",
+    wftUm: null,
+    gapMin: null,
+    // what the ground needs is asked of every filler alike
+    before: ground.length > 0 ? ["scuff"] : [],
+    sandAfter: null,
+    depthUm,
+    setUp: region.fillThrough ? { backing: true } : null,
+  };
+  const stack: Stack = { prep: neededPrep(region), layers: [...ground, layer] };
+  const judged = judgeStack({ region, stack, productOf, protection, air, ...(today ? { today } : {}) });
+  const at = ground.length;
+  const told =
+    judged.outcome === "judged"
+      ? judged.verdicts
+          .filter((v) => v.verdict !== "ok" && v.where.kind !== "stack" && v.where.layer === at && !LATER.has(v.rule))
+          .map(({ rule, verdict, missing }) => ({ rule, verdict, missing }))
+      : [];
+  const tooMany = skins > MOST_SKINS;
+  const all = tooMany ? [...told, { rule: "too-many-skins", verdict: "stop" as const, missing: [] }] : told;
+  const times = labelTimes(p);
+  return {
+    productId: p.id,
+    told: all,
+    verdict: all.map((v) => v.verdict).reduce(worseVerdict, "ok"),
+    skins,
+    sandableMin: times.sandable.min + (Math.min(skins, MOST_SKINS) - 1) * times.recoat.min,
+    sinks: dries(p),
+  };
+}
+
+function skinsOf(p: Product, depthUm: number | null): number {
+  const skinUm = p.maxSkinUm ?? (p.family === "unknown" ? null : familyFacts(p.family).skinUm);
+  return depthUm === null || skinUm === null ? 1 : puttySkins(depthUm, skinUm, p.shrinkage ?? 0);
+}
