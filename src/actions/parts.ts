@@ -8,6 +8,8 @@ export const addPartAction = async (modelId: string, input: unknown) => server.a
 export const addRegionAction = async (partId: string, input: unknown) => server.addRegion(partId, input);
 export const editNodeAction = async (kind: NodeKind, id: string, rev: number, edit: unknown) =>
   server.editNode(kind, id, rev, edit);
+export const copyPartAction = async (partId: string, toModelId: string) => server.copyPart(partId, toModelId);
+export const movePartAction = async (partId: string, toModelId: string) => server.movePart(partId, toModelId);
 export const deleteNodeAction = async (kind: NodeKind, id: string) => server.deleteNode(kind, id);
 export const restoreNodeAction = async (kind: NodeKind, id: string) => server.restoreNode(kind, id);
 export const chooseModelAction = async (id: string) => server.chooseModel(id);

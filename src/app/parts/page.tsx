@@ -9,12 +9,12 @@ export const metadata: Metadata = { title: "Parts" };
 export default async function PartsPage({ searchParams }: { searchParams: Promise<{ add?: string }> }) {
   const { add } = await searchParams;
   return withModel(
-    (m) => server.getTree(m.id),
-    (model, parts) => (
+    (m) => server.getParts(m.id),
+    (model, { parts, models }) => (
       <main className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4">
         <ModelBar key={model.id} model={model} addPart={add === "part"} />
         {parts.length > 0 ? (
-          <PartsTable parts={parts} />
+          <PartsTable parts={parts} modelId={model.id} models={models} />
         ) : (
           <p className="rounded-box bg-base-200 p-6 text-lg">
             No parts yet. Name the first one above: it comes with one region, “All over”, whose material you choose

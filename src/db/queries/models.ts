@@ -1,10 +1,10 @@
-import { and, asc, eq, isNull, max } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, max, sql } from "drizzle-orm";
 import { type ModelHead, type NodeKind, type PartNode, type RegionNode, stackSchema } from "@/contracts";
 import type { PrepTold, Region, Stack } from "@/core/model";
 import type { Db } from "../connection";
 import { readRow } from "../readable";
 import { layerFromRow, layerMoreOf, prepFromRow, prepToRow, regionFromRow, regionMoreOf } from "../rows";
-import { layers, models, overrides, parts, regions } from "../schema";
+import { layers, log, models, overrides, parts, regions } from "../schema";
 
 const live = <T extends { deletedMs: unknown }>(t: T) => isNull(t.deletedMs as never);
 
@@ -251,3 +251,25 @@ export const anyIdTaken = (db: Db, kind: NodeKind | "layer", id: string): boolea
   const t = kind === "layer" ? layers : TABLES[kind];
   return db.select({ id: t.id }).from(t).where(eq(t.id, id)).get() !== undefined;
 };
+
+/** A part under another model, at its end, with whatever its regions' log holds. */
+export function movePartRows(
+  db: Db,
+  { partId, regionIds, toModelId }: { partId: string; regionIds: readonly string[]; toModelId: string },
+): void {
+  const position = nextPosition(
+    db
+      .select({ n: max(parts.position) })
+      .from(parts)
+      .where(eq(parts.modelId, toModelId))
+      .get(),
+  );
+  db.update(parts)
+    .set({ modelId: toModelId, position, rev: sql`${parts.rev} + 1` })
+    .where(eq(parts.id, partId))
+    .run();
+  db.update(log)
+    .set({ modelId: toModelId })
+    .where(inArray(log.regionId, [...regionIds]))
+    .run();
+}

@@ -1,6 +1,7 @@
 export * from "./air";
 export { beginWith } from "./begin";
 export * from "./bench";
+export { copyPart, movePart } from "./copies";
 export * from "./coupons";
 export { newPairLink, removeDevice, renameDevice } from "./devices";
 export * from "./document";

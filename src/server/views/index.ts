@@ -6,7 +6,7 @@ export { exportDocument, exportFile } from "./document";
 export { getFilmScreen } from "./film";
 export { getFrame } from "./frame";
 export { getLog } from "./logbook";
-export { getModels, getRegionNames, getTree } from "./parts";
+export { getModels, getParts, getRegionNames, getTree } from "./parts";
 export { getPlan, getPlanInput, getPlanScreen } from "./plan";
 export { getShop } from "./shed";
 export { getCouponCards, getEveryProduct, getShelf } from "./shelf";

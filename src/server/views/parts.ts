@@ -1,5 +1,5 @@
 import { done, type ModelHead, type Outcome, type PartNode } from "@/contracts";
-import { viewing, viewingModel } from "../guard";
+import { notFound, viewing, viewingModel } from "../guard";
 import type { Snapshot } from "../workspace/snapshot";
 
 export interface CurrentModel {
@@ -16,6 +16,19 @@ export function currentModel({ data }: Snapshot): CurrentModel {
 export const getModels = (): Outcome<CurrentModel> => viewing((s) => done(currentModel(s)));
 
 export const getTree = (modelId: string): Outcome<readonly PartNode[]> => viewingModel(modelId, (m) => done(m.tree));
+
+/** A model's parts, and the models they can go to. */
+export const getParts = (modelId: string): Outcome<PartsScreen> =>
+  viewing((s) => {
+    const m = s.model(modelId);
+    return m
+      ? done({ parts: m.tree, models: s.data.models.map(({ id, name }) => ({ id, name })) })
+      : notFound("The model");
+  });
+export interface PartsScreen {
+  readonly parts: readonly PartNode[];
+  readonly models: readonly Pick<ModelHead, "id" | "name">[];
+}
 
 /** Part and region names by region id. */
 export const partNames = (tree: readonly PartNode[]): ReadonlyMap<string, { part: string; region: string }> =>

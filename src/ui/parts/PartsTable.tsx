@@ -4,7 +4,7 @@ import { Layers, Plus, Trash2 } from "lucide-react";
 import Link from "next/link";
 import { useCallback, useEffect } from "react";
 import { addRegionAction, deleteNodeAction, editNodeAction, restoreNodeAction } from "@/actions/parts";
-import type { PartNode, RegionNode } from "@/contracts";
+import type { ModelHead, PartNode, RegionNode } from "@/contracts";
 import type { Region } from "@/core/model";
 import { conditionsOf } from "@/core/reference";
 import { areaText, filmText } from "@/format";
@@ -15,6 +15,7 @@ import { Saved } from "../components/Saved";
 import { offerUndo, useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 import { useRow } from "../hooks/useRow";
+import { CopyPart } from "./CopyPart";
 import { RegionCard } from "./RegionCard";
 
 /** What can be true of its material, and whatever was told already. */
@@ -162,7 +163,12 @@ function RegionRow({
   );
 }
 
-function PartHead({ part }: { part: PartNode }) {
+interface Owners {
+  readonly modelId: string;
+  readonly models: readonly Pick<ModelHead, "id" | "name">[];
+}
+
+function PartHead({ part, modelId, models }: { part: PartNode } & Owners) {
   const { act } = useAct();
   const save = useCallback(
     (rev: number, fields: Record<string, unknown>) => editNodeAction("part", part.id, rev, fields),
@@ -193,6 +199,7 @@ function PartHead({ part }: { part: PartNode }) {
           <Saved atMs={savedMs} />
           <span className="flex-1" />
           <PhotoField label={part.name} hash={part.photo} save={(photo) => void saveField({ photo })} small />
+          <CopyPart part={part} modelId={modelId} models={models} />
           <button
             type="button"
             className="btn btn-sm"
@@ -227,7 +234,7 @@ const HEADS: readonly (readonly [name: string, width: string])[] = [
   ["Stack", "w-40"],
 ];
 
-export function PartsTable({ parts }: { parts: readonly PartNode[] }) {
+export function PartsTable({ parts, modelId, models }: { parts: readonly PartNode[] } & Owners) {
   const { params, set } = useAddress();
   const chosenId = params.get("region");
   const freshId = params.get("fresh");
@@ -267,7 +274,7 @@ export function PartsTable({ parts }: { parts: readonly PartNode[] }) {
           </thead>
           {parts.map((part) => (
             <tbody key={part.id} role="rowgroup" data-part={part.id}>
-              <PartHead part={part} />
+              <PartHead part={part} modelId={modelId} models={models} />
               {part.regions.map((node) => (
                 <RegionRow
                   key={node.region.id}

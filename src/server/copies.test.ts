@@ -1,0 +1,73 @@
+import { opIds } from "@/core/model";
+import { freshStore, must } from "../../tests/support/store";
+import * as server from ".";
+
+freshStore();
+beforeEach(() => void must(server.loadDemo(true)));
+
+const MODEL = "marram-lass";
+const treeOf = (id: string) => must(server.getTree(id));
+const part = (modelId: string, id: string) => treeOf(modelId).find((p) => p.id === id);
+const other = () => must(server.addModel({ name: "Kittiwake", scale: "", note: "" })).id;
+const bare = (s: {
+  prep: readonly unknown[];
+  layers: readonly { id: string; productId: string; coats: number }[];
+}) => ({
+  prep: s.prep,
+  layers: s.layers.map(({ id, ...l }) => l),
+});
+
+describe("a part copied", () => {
+  it("has the same faces and piles under ids of their own, and nothing of the log", () => {
+    const to = other();
+    const { id } = must(server.copyPart("ml-house", to));
+    const [was, is] = [part(MODEL, "ml-house")!, part(to, id)!];
+    expect(is.regions.map((r) => r.region.name)).toEqual(was.regions.map((r) => r.region.name));
+    expect(is.regions.map((r) => bare(r.stack))).toEqual(was.regions.map((r) => bare(r.stack)));
+    const ids = (p: typeof was) => p.regions.flatMap((r) => [r.region.id, ...r.stack.layers.map((l) => l.id)]);
+    expect(ids(is).filter((x) => ids(was).includes(x))).toEqual([]);
+    expect(must(server.getBenchScreen(to)).tiles.filter((t) => t.done > 0)).toEqual([]);
+  });
+  it("in the same model it says so by its name, and the first stays as it was", () => {
+    const before = part(MODEL, "ml-house");
+    const { id } = must(server.copyPart("ml-house", MODEL));
+    expect(part(MODEL, id)!.name).toBe(`${before!.name}, once more`);
+    expect(part(MODEL, "ml-house")).toEqual(before);
+  });
+  it("of a part or to a model that is not there is refused", () => {
+    expect(server.copyPart("nobody", MODEL).ok).toBe(false);
+    expect(server.copyPart("ml-house", "nowhere").ok).toBe(false);
+  });
+});
+
+describe("a part given away", () => {
+  const doneOn = (modelId: string, regionId: string) =>
+    must(server.getBenchScreen(modelId)).tiles.find((t) => t.regionId === regionId)?.done ?? null;
+  it("takes its log along: as many steps are done there as were here, and none is left here", () => {
+    const to = other();
+    const done = doneOn(MODEL, "ml-house-walls")!;
+    expect(done).toBeGreaterThan(0);
+    must(server.movePart("ml-house", to));
+    expect(doneOn(to, "ml-house-walls")).toBe(done);
+    expect(doneOn(MODEL, "ml-house-walls")).toBeNull();
+  });
+  it("takes what was said of its work along, leaves its fittings, and comes back whole", () => {
+    const to = other();
+    const opId = opIds.coat(part(MODEL, "ml-prop")!.regions[0]!.stack.layers[0]!.id, 1);
+    const screen = () => must(server.getPlanScreen(MODEL));
+    const { planning, planningRev } = screen();
+    must(server.savePlanning(MODEL, planningRev, { ...planning, minutes: { ...planning.minutes, [opId]: 35 } }));
+    expect(must(server.movePart("ml-prop", to)).unjoined).toBe(1);
+    expect(screen().planning.minutes[opId]).toBeUndefined();
+    expect(must(server.getPlanScreen(to)).planning.minutes[opId]).toBe(35);
+    expect(screen().planning.joins.map((j) => j.partId)).not.toContain("ml-prop");
+    must(server.movePart("ml-prop", MODEL));
+    expect(screen().planning.minutes[opId]).toBe(35);
+    expect(part(MODEL, "ml-prop")).toBeDefined();
+  });
+  it("to where it is already is refused by the field, and nothing is moved", () => {
+    const refused = server.movePart("ml-house", MODEL);
+    expect(refused.ok).toBe(false);
+    if (!refused.ok) expect(refused.problem.fields.map((f) => f.path)).toEqual(["modelId"]);
+  });
+});
