@@ -12,6 +12,7 @@ import {
   REGION_COLUMNS,
   REGION_MORE,
   type Region,
+  RUB_SIGNS,
   SEALED_FIELDS,
   TACKS,
 } from "@/core/model";
@@ -44,6 +45,8 @@ const MOST_PAPERS = 6;
 const sandAfterSchema = z.strictObject({
   ...paperFields,
   takesUm: ranged(0, 5000, "µm"),
+  until: z.enum(RUB_SIGNS).optional(),
+  guideId: idSchema.optional(),
   further: z
     .array(z.strictObject(paperFields))
     .max(MOST_PAPERS - 1, `a rub takes at most ${MOST_PAPERS} papers`)

@@ -93,6 +93,8 @@ export interface StackView {
   /** the pile as it lies by the log, where it differs from the user's own; null = it does not */
   readonly liesAs: AsItLies | null;
   /** the order of getting ready as it is proposed for this face, and what each step of its own takes */
+  /** paints that stand out against a layer, for a guide coat before it is rubbed, best first, by layer */
+  readonly guides: Readonly<Record<string, readonly string[]>>;
   /** fillers of the shelf for its gap, best first; empty where nobody told a gap */
   readonly fillers: readonly FillerChoice[];
   readonly ready: { readonly proposed: readonly ReadyStep[]; readonly times: readonly PrepTime[] };

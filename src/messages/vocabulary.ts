@@ -12,6 +12,7 @@ import type {
   GritScale,
   Hazard,
   Heaviness,
+  Hold,
   JarId,
   Lead,
   MaterialId,
@@ -23,6 +24,7 @@ import type {
   Resistance,
   Role,
   Rub,
+  RubSign,
   Sheen,
   Source,
   Tack,
@@ -293,6 +295,21 @@ export const BEFORE_NAME: Readonly<Record<BeforeStep, string>> = {
   "warm-can": "Warm the can",
 };
 
+export const HOLD_NAME: Readonly<Record<Hold, string>> = {
+  clip: "a clip on a stick",
+  pin: "a pin in a drilled hole",
+  cord: "a cord or wire",
+  "tape-block": "tape on a block",
+  turntable: "a turntable",
+  forceps: "forceps",
+};
+export const RUB_SIGN_NAME: Readonly<Record<RubSign, string>> = {
+  "lows-only": "only the lows keep it",
+  midway: "midway between ridge and valley",
+  flush: "flush with the face around it",
+  dull: "dull all over",
+};
+
 export const MILESTONE_NAME: Readonly<Record<WaitedFor, string>> = {
   flash: "flash off",
   touch: "touch dry",
@@ -305,6 +322,7 @@ export const MILESTONE_NAME: Readonly<Record<WaitedFor, string>> = {
   "part-dry": "part dry",
   "wipe-flash": "wipe gone off",
   "as-told": "left as long as you said",
+  guide: "guide coat dry",
   "can-bath": "can warm",
   "warm-through": "part warm through",
   "uv-box": "cured under the lamp",

@@ -9,7 +9,7 @@ import type { Operation } from "@/core/work";
 import { areaText, inUnits, tempText } from "@/format";
 import { duration } from "@/format/time";
 import { missingText, reasonOf, verdictText } from "./verdicts";
-import { BEFORE_NAME, PREP_NAME } from "./vocabulary";
+import { BEFORE_NAME, HOLD_NAME, PREP_NAME, RUB_SIGN_NAME } from "./vocabulary";
 
 type Work = Pick<
   Operation,
@@ -26,6 +26,8 @@ type Work = Pick<
   | "sitting"
   | "warmC"
   | "held"
+  | "holding"
+  | "until"
   | "lampMin"
   | "extra"
 >;
@@ -65,7 +67,7 @@ function wholeText(op: Work, nameOf: NameOf): string {
     case "helper":
       return `${liquid ?? "Wipe"}${op.of > 1 ? `, ${op.of} times over` : ""}`;
     case "sand":
-      return `${op.abrasive?.wet && !op.abrasive.papers ? "Wet-sand" : "Sand"}${paper(op)}${op.round ? `, round ${op.round}` : ""}`;
+      return `${op.abrasive?.wet && !op.abrasive.papers ? "Wet-sand" : "Sand"}${paper(op)}${op.until ? ` until ${op.until === "lows-only" || op.until === "midway" ? RUB_SIGN_NAME[op.until] : `it is ${RUB_SIGN_NAME[op.until]}`}` : ""}${op.round ? `, round ${op.round}` : ""}`;
     case "turn":
       return `Turn and coat the next face${op.of > 1 ? ` (${op.coat} of ${op.of})` : ""}: ${product ?? "coat"}`;
     case "inspect":
@@ -76,6 +78,12 @@ function wholeText(op: Work, nameOf: NameOf): string {
       return op.layerId === null ? "Unmask what stays bare" : "Take the tape off";
     case "fit":
       return liquid ? `Join the part${withIt}${heldText(op)}` : "Fit the part";
+    case "hold":
+      return `Put it on ${HOLD_NAME[op.holding?.by ?? "clip"]}${op.holding?.at ? `, at ${op.holding.at}` : ""}`;
+    case "touch-in":
+      return `Touch in where it was held${op.holding?.at ? `: ${op.holding.at}` : ""}`;
+    case "guide":
+      return `Mist a guide coat: ${liquid ?? "another colour"}`;
     case "dress":
       return "Take off what was squeezed out of the joint";
     case "extra":

@@ -98,10 +98,13 @@ function undoneBy(holds: readonly Deed[], regionId: string, downTo: string | nul
       if (h.kind === "worked" || h.kind === "asked") return h.work.kind !== "strip" && firstGone >= 0 && i > firstGone;
       const key = readKey(h.opId);
       if (downTo !== null || key === null) return false;
-      return key.kind === "bare" || (key.kind === "prep" && UNDONE_BY_STRIP.has(prepStepOf(key.arg!) ?? ""));
+      return GONE_WITH_PAINT.has(key.kind) || (key.kind === "prep" && UNDONE_BY_STRIP.has(prepStepOf(key.arg!) ?? ""));
     }),
   );
 }
+
+/** Done for the paint that is gone. */
+const GONE_WITH_PAINT: ReadonlySet<OpKey["kind"]> = new Set<OpKey["kind"]>(["bare", "hold", "touch-in"]);
 
 const OF_LAYER: Readonly<Record<OpKey["kind"], boolean>> = {
   prep: false,
@@ -115,6 +118,9 @@ const OF_LAYER: Readonly<Record<OpKey["kind"], boolean>> = {
   bare: false,
   fit: false,
   dress: false,
+  hold: false,
+  "touch-in": false,
+  guide: true,
   extra: false,
   gauge: false,
 };

@@ -22,6 +22,7 @@ const namedInLayer = (l: Layer): readonly NamedProduct[] =>
     { productId: l.thinnerId, path: ["thinnerId"] },
     { productId: l.mixedWithId, path: ["mixedWithId"] },
     { productId: l.tape?.productId, path: ["tape", "productId"] },
+    { productId: l.sandAfter?.guideId, path: ["sandAfter", "guideId"] },
     ...Object.entries(l.beforeWith ?? {}).map(([step, productId]) => ({ productId, path: ["beforeWith", step] })),
   ].flatMap(({ productId, path }) => (productId ? [{ productId, path }] : []));
 
@@ -42,6 +43,7 @@ const layerRenamed = (l: Layer, nameOf: (id: string) => string): Layer => ({
   ...(l.thinnerId ? { thinnerId: nameOf(l.thinnerId) } : {}),
   ...(l.mixedWithId ? { mixedWithId: nameOf(l.mixedWithId) } : {}),
   ...(l.beforeWith ? { beforeWith: renamedIn(l.beforeWith, nameOf) } : {}),
+  ...(l.sandAfter?.guideId ? { sandAfter: { ...l.sandAfter, guideId: nameOf(l.sandAfter.guideId) } } : {}),
   ...(l.tape?.productId ? { tape: tapeRenamed(l.tape, nameOf) } : {}),
 });
 

@@ -23,6 +23,9 @@ export interface OpKey {
     | "bare"
     | "fit"
     | "dress"
+    | "hold"
+    | "touch-in"
+    | "guide"
     | "extra"
     | "gauge";
   /** which step, which coat (from 1), what becomes of what stays bare, or which telling; null where the kind says it all */
@@ -45,6 +48,9 @@ const KINDS: Readonly<Record<OpKey["kind"], "arg" | "bare">> = {
   bare: "arg",
   fit: "bare",
   dress: "bare",
+  hold: "bare",
+  "touch-in": "bare",
+  guide: "bare",
   extra: "arg",
   gauge: "arg",
 };
@@ -133,6 +139,12 @@ export const opIds = {
   unmask: (layerId: string) => id(layerId, "unmask"),
   bare: (regionId: string, what: "mask" | "unmask") => id(regionId, "bare", what),
   fit: (partId: string) => id(partId, "fit"),
+  /** put on what holds it */
+  hold: (regionId: string) => id(regionId, "hold"),
+  /** the spot it was held by */
+  touchIn: (regionId: string) => id(regionId, "touch-in"),
+  /** a thin coat of another colour, for the rub */
+  guide: (layerId: string) => id(layerId, "guide"),
   /** what was squeezed out of a joint, taken off */
   dress: (partId: string) => id(partId, "dress"),
   /** work no layer asks for, by the id it was told under */

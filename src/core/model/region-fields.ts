@@ -1,6 +1,6 @@
 import type { Field } from "./fields";
 import { choice, flag, list, number, type PlacedField, placed } from "./rows";
-import { CONDITIONS, EXPOSURES, FAMILIES, FINISHES, LEADS, MATERIALS, RUBS } from "./vocabulary";
+import { CONDITIONS, EXPOSURES, FAMILIES, FINISHES, HOLDS, LEADS, MATERIALS, RUBS } from "./vocabulary";
 
 /** A film that was on the part before this stack. */
 export const OLD_FINISH_FIELDS = {
@@ -54,6 +54,12 @@ export const REGION_MORE = {
   keepBare: { kind: "texts", most: 20, absent: "left-out", csv: null, api: null },
   /** how often it has to be turned so that a coat reaches every face; each face waits until the one before can be held */
   turns: { ...number("turns", 0, 3, "null-or-left-out", null, null), whole: true },
+  /** how it is held while it is worked on */
+  heldBy: choice(HOLDS, "null-or-left-out", null, "held_by"),
+  /** where it is held, in a few words */
+  heldAt: { kind: "text", most: 80, absent: "left-out", csv: null, api: null },
+  /** where it is held is covered later, by another part or a base */
+  heldHidden: flag("left-out", null, "held_hidden"),
   /** closed hollows that may hold resin or wash liquid; null = nobody asked */
   hollow: { ...flag("null-or-left-out", null, "hollow"), open: true },
   /** a hole through which resin and wash can run out; null = nobody asked */

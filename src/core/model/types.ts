@@ -15,6 +15,7 @@ import type {
   MaterialId,
   PrepKey,
   PrepStep,
+  RubSign,
   Source,
   StripWay,
   Tack,
@@ -76,6 +77,10 @@ export interface Paper {
 export interface SandAfter extends Paper {
   /** taken off by all papers together, µm of dry film */
   readonly takesUm: number;
+  /** the sign to stop; left out = as ever */
+  readonly until?: RubSign | undefined;
+  /** a thin coat of another colour misted on first, gone again with the rub: what it is; left out = none */
+  readonly guideId?: string | undefined;
   readonly further?: readonly Paper[] | undefined;
 }
 

@@ -285,6 +285,16 @@ export const LEADS = ["none", "unknown", "present"] as const;
 /** Lead and chromate in old paint or metal; unknown until tested. */
 export type Lead = (typeof LEADS)[number];
 
+/** Signs by which one stops rubbing. */
+export const RUB_SIGNS = ["lows-only", "midway", "flush", "dull"] as const;
+export type RubSign = (typeof RUB_SIGNS)[number];
+
+/** How a part is held while it is worked on. */
+export const HOLDS = ["clip", "pin", "cord", "tape-block", "turntable", "forceps"] as const;
+export type Hold = (typeof HOLDS)[number];
+/** Of these the ones that cover a spot, which stays bare until it is touched in. */
+export const COVERING_HOLDS = ["clip", "tape-block", "forceps"] as const satisfies readonly Hold[];
+
 export const TACKS = ["low", "medium", "high"] as const;
 export type Tack = (typeof TACKS)[number];
 

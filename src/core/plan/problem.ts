@@ -108,7 +108,7 @@ const sittingMinutes = (minutes: PlanWishes["minutes"]): PlanWishes["minutes"] =
   Object.fromEntries(Object.entries(minutes).filter(([id]) => id.includes(":sitting:")));
 
 /** Work beside the coats that was never noted is not asked for once later work is done: nobody masks what is painted. */
-const ASIDE = new Set<Operation["kind"]>(["inspect", "mask", "turn", "fit", "dress", "helper"]);
+const ASIDE = new Set<Operation["kind"]>(["inspect", "mask", "turn", "fit", "dress", "hold", "guide", "helper"]);
 
 function withoutPassed(chain: Chain, records: ReadonlyMap<string, OpRecord>): Chain {
   const last = chain.ops.findLastIndex((op) => records.has(op.id));

@@ -1,4 +1,4 @@
-import type { Finish, MaterialGroup, Method } from "../model";
+import type { Finish, Hold, MaterialGroup, Method } from "../model";
 import type { Labour } from "./labour";
 
 /** Rounds of inspect–fill–sand–prime a face usually takes, and the upper number a safe plan counts on (est.). */
@@ -16,12 +16,16 @@ export const ROUND_GRIT = 400;
 export const ROUND_RUB_SHARE = 0.7;
 
 /** Hands-on minutes of work that is neither coating nor rubbing (est.). */
-export const SIDE_LABOUR: Readonly<Record<"inspect" | "mask" | "unmask" | "fit" | "dress", Labour>> = {
+export const SIDE_LABOUR: Readonly<
+  Record<"inspect" | "mask" | "unmask" | "fit" | "dress" | "touch-in" | "guide", Labour>
+> = {
   inspect: { fixedMin: 4, perCm2Min: 0.01 },
   mask: { fixedMin: 8, perCm2Min: 0.03 },
   unmask: { fixedMin: 3, perCm2Min: 0.005 },
   fit: { fixedMin: 15, perCm2Min: 0 },
   dress: { fixedMin: 5, perCm2Min: 0 },
+  "touch-in": { fixedMin: 5, perCm2Min: 0 },
+  guide: { fixedMin: 3, perCm2Min: 0.002 },
 };
 
 /** Cleaning and loading a tool with another product, minutes of somebody's hands (est.). */
@@ -32,6 +36,17 @@ export const DUST_SETTLES_MIN = 20;
 export const MIST_SETTLES_MIN = 5;
 /** A UV box keeps a part this long beside the minutes of hands-on work, minutes (est.). */
 export const UV_BOX_MIN = 30;
+/** Mounting one piece on what holds it, minutes (est.): a pin wants a hole drilled first. */
+export const MOUNT_MIN: Readonly<Record<Hold, number>> = {
+  clip: 1,
+  pin: 4,
+  cord: 3,
+  "tape-block": 2,
+  turntable: 1,
+  forceps: 0,
+};
+/** A misted guide coat can be rubbed after so long, minutes (est.). */
+export const GUIDE_DRY_MIN = 30;
 /** Turning a part under the lamp, minutes (est.). */
 export const TURN_UNDER_LAMP_MIN = 2;
 /** A joint can be worked on this long after it was glued, minutes (est.; the adhesive's own label decides). */

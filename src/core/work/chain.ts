@@ -3,6 +3,7 @@ import type { Layer, Product, Region, Stack } from "../model";
 import { isContact } from "../rules";
 import type { Chain } from "./operations";
 import { helperOf } from "./sources/helper";
+import { mounted, touchedIn } from "./sources/hold";
 import { afterLayer, beforeLayer, coatsOf, lastCoatId } from "./sources/layer";
 import { bareOff, bareOn, tapeOff } from "./sources/mask";
 import { prepared } from "./sources/prep";
@@ -22,6 +23,7 @@ export function chainOf(
   const work = new Work();
   prepared(work, region, stack, productOf);
   bareOn(work, region);
+  if (stack.layers.length > 0) mounted(work, region);
   const last = stack.layers.findLastIndex((l) => !isContact(productOf(l.productId)));
   let below: Layer | null = null;
   for (const [i, layer] of stack.layers.entries()) {
@@ -36,6 +38,9 @@ export function chainOf(
     afterLayer(work, region, layer, product, i < last);
     below = layer;
   }
-  if (below) bareOff(work, region, lastCoatId(below, region));
+  if (below) {
+    bareOff(work, region, lastCoatId(below, region));
+    touchedIn(work, region, lastCoatId(below, region));
+  }
   return { regionId: region.id, ops: work.ops, ties: work.ties };
 }

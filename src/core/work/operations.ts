@@ -3,7 +3,16 @@
 import { own } from "../base";
 import type { AppliedCoat } from "../film";
 import type { OpRecord } from "../history";
-import { type BeforeStep, coatOf, type ExtraWork, type Paper, type PrepStep, type Product } from "../model";
+import {
+  type BeforeStep,
+  coatOf,
+  type ExtraWork,
+  type Hold,
+  type Paper,
+  type PrepStep,
+  type Product,
+  type RubSign,
+} from "../model";
 import { asLaid, type Mix } from "../numbers";
 import type { Wait } from "./types";
 
@@ -20,6 +29,9 @@ const OP_KINDS = [
   "unmask",
   "fit",
   "dress",
+  "hold",
+  "touch-in",
+  "guide",
   "extra",
 ] as const;
 export type OpKind = (typeof OP_KINDS)[number];
@@ -69,6 +81,10 @@ export interface Operation {
   readonly lampMin?: number | undefined;
   /** of a joint: so long it is held by hand, or by a clamp, minutes; absent = it holds by itself */
   readonly held?: { readonly by: "hand" | "clamp"; readonly min: number } | undefined;
+  /** how and where the part is held, of work to do with that; absent = of none */
+  readonly holding?: { readonly by: Hold; readonly at: string } | undefined;
+  /** the sign to stop a rub; absent = as ever */
+  readonly until?: RubSign | undefined;
   /** what it is, where no layer asks for it */
   readonly extra?: ExtraWork | undefined;
 }

@@ -59,7 +59,17 @@ export interface WaitContext {
 }
 
 /** What a fixed time is waited for. */
-type Settled = "as-told" | "can-bath" | "warm-through" | "uv-box" | "joint" | "decal" | "stripper" | "away" | "dust";
+type Settled =
+  | "as-told"
+  | "guide"
+  | "can-bath"
+  | "warm-through"
+  | "uv-box"
+  | "joint"
+  | "decal"
+  | "stripper"
+  | "away"
+  | "dust";
 export type WaitedFor = Milestone | "part-dry" | "wipe-flash" | Settled;
 
 /** Waits for no film. */
@@ -68,6 +78,7 @@ const BARE: ReadonlySet<WaitedFor> = new Set([
   "part-dry",
   "wipe-flash",
   "as-told",
+  "guide",
   "can-bath",
   "warm-through",
   "uv-box",

@@ -91,6 +91,7 @@ const MAY_STAND: readonly { readonly field: string; readonly roles: readonly Rol
   { field: "beforeWith", roles: LIQUID_ROLES, message: "is no liquid to clean with" },
   { field: "thinnerId", roles: ["thinner", "degreaser"], message: "is no thinner" },
   { field: "mixedWithId", roles: FILM_ROLES, message: "makes no film: only paint is mixed with paint" },
+  { field: "sandAfter", roles: FILM_ROLES, message: "makes no film: a guide coat is a thin coat of paint" },
   { field: "tape", roles: ["masking"], message: "is no tape, film or fluid" },
   { field: "productId", roles: [...FILM_ROLES, ...HELPER_ROLES], message: "has no place of its own in a pile" },
 ];

@@ -11,7 +11,8 @@ import {
 import { type FillerChoice, fillersFor } from "@/core/finder";
 import { asItLies, cansAmong, type Face, fold } from "@/core/history";
 import { nearCoupons } from "@/core/judge";
-import { FILM_ROLES, type Product, productsNamedIn } from "@/core/model";
+import { FILM_ROLES, type Product, productsNamedIn, type Role } from "@/core/model";
+import { hexLuminance } from "@/core/numbers";
 import type { StackTotals } from "@/core/plan";
 import { proposedPrep } from "@/core/rules";
 import { prepTimes } from "@/core/work";
@@ -45,6 +46,7 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
         liesAs: liesAs(node, own[0]?.face, s.data.products),
         begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map((e) => eventOf(e, m.sources.cards)))
           .records.length,
+        guides: guidesOf(s, node),
         fillers: fillersOf(s, m, node),
         ready: {
           proposed: proposedPrep(node.region, { joined: isJoined(m.sources.planning, part.id) }),
@@ -59,6 +61,29 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
   const totals = await totalsOf(seen.value.m, regionId, seen.value.input);
   return totals.ok ? done({ ...seen.value.view, totals: totals.value }) : totals;
 }
+
+const GUIDES: ReadonlySet<Role> = new Set<Role>(["primer", "surfacer", "colour"]);
+const MOST_GUIDES = 8;
+
+/** What shows best against each layer of the pile; what nobody told the colour of stands in the middle. */
+function guidesOf(s: Snapshot, { stack }: RegionNode): StackView["guides"] {
+  const light = ({ colour }: Product): number => (colour ? hexLuminance(colour) : UNTOLD_LUMINANCE);
+  const paints = [...s.data.products.values()].filter((p) => GUIDES.has(p.role) && p.owned !== false);
+  return Object.fromEntries(
+    stack.layers.map((l) => {
+      const own = light(s.productOf(l.productId));
+      return [
+        l.id,
+        paints
+          .filter((p) => p.id !== l.productId)
+          .sort((a, b) => Math.abs(light(b) - own) - Math.abs(light(a) - own))
+          .slice(0, MOST_GUIDES)
+          .map((p) => p.id),
+      ];
+    }),
+  );
+}
+const UNTOLD_LUMINANCE = 0.5;
 
 /** What the shelf has for this face's gap, over the ground the pile gives it. */
 function fillersOf(s: Snapshot, m: ModelSnapshot, { region, stack }: RegionNode): readonly FillerChoice[] {

@@ -34,6 +34,7 @@ export function LayerCard({
   product,
   group,
   shelf,
+  guides,
   share,
   dryUm,
   change,
@@ -47,6 +48,8 @@ export function LayerCard({
   /** of the part's material; null = nobody told */
   group: MaterialGroup | null;
   shelf: readonly Product[];
+  /** products to mist over it before it is rubbed, best first */
+  guides: readonly string[];
   /** of the face it lies on, (0, 1] */
   share: number;
   dryUm: number;
@@ -105,7 +108,14 @@ export function LayerCard({
           <HowUsed layer={layer} of={of} save={save} />
         )}
         <Befores layer={layer} of={of} shelf={shelf} save={save} />
-        {film && <Sanding layer={layer} of={of} save={save} />}
+        {film && (
+          <Sanding
+            layer={layer}
+            of={of}
+            guides={guides.flatMap((id) => shelf.find((p) => p.id === id) ?? [])}
+            save={save}
+          />
+        )}
       </div>
       <LayerMore layer={layer} product={product} group={group} of={of} shelf={shelf} save={save} />
       {children}

@@ -14,6 +14,7 @@ import {
   preparedSteps,
   prepRows,
   type Stack,
+  withStep,
 } from "@/core/model";
 import { duration, figureField, numberTyped, tempText } from "@/format";
 import { PREP_CHECK, PREP_NAME, READY_WHY } from "@/messages";
@@ -56,7 +57,7 @@ export function Preparation({
       ...fromPrepRows(to(prepRows({ prep, prepWith, prepWaitMin }))),
     }));
   // what was chosen is read now: the change is worked out when its turn in the queue comes
-  const add = (step: PrepStep) => put((all) => [...all, { step }]);
+  const add = (step: PrepStep) => put((all) => withStep(all, step));
   const edit = (n: number, to: Partial<PrepRow>) => put((all) => all.map((r, i) => (i === n ? { ...r, ...to } : r)));
   return (
     <section

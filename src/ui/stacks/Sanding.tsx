@@ -1,8 +1,9 @@
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
-import type { Layer, Paper, SandAfter } from "@/core/model";
-import { GRIT_SCALE_NAME } from "@/messages";
+import { type Layer, type Paper, type Product, RUB_SIGNS, type SandAfter } from "@/core/model";
+import { GRIT_SCALE_NAME, RUB_SIGN_NAME } from "@/messages";
 import { NumberCell, SelectCell } from "../components/cells";
+import { ProductOptions } from "../components/ProductOptions";
 import type { SaveField } from "../hooks/useRow";
 
 const DEFAULT_SANDING: SandAfter = { grit: 400, wet: false, takesUm: 10 };
@@ -16,7 +17,18 @@ const nextPaper = ({ grit, scale, wet }: Paper): Paper => ({
 });
 
 /** The rub after a layer: its papers in order, and what they take off together. */
-export function Sanding({ layer, of, save }: { layer: Layer; of: string; save: SaveField }) {
+export function Sanding({
+  layer,
+  of,
+  guides,
+  save,
+}: {
+  layer: Layer;
+  of: string;
+  /** paints that stand out against it, most of all first */
+  guides: readonly Product[];
+  save: SaveField;
+}) {
   const s = layer.sandAfter;
   const [fault, setFault] = useState<string | null>(null);
   const put = async (sandAfter: SandAfter | null) => {
@@ -93,6 +105,32 @@ export function Sanding({ layer, of, save }: { layer: Layer; of: string; save: S
           </button>
         </div>
       ))}
+      {s && (
+        <div className="flex flex-wrap items-center gap-2 pl-10">
+          <select
+            className="select select-xs w-52"
+            aria-label={`Rub ${of} until`}
+            value={s.until ?? ""}
+            onChange={(e) => void put(without(s, "until", e.target.value))}
+          >
+            <option value="">until it is right</option>
+            {RUB_SIGNS.map((sign) => (
+              <option key={sign} value={sign}>
+                until: {RUB_SIGN_NAME[sign]}
+              </option>
+            ))}
+          </select>
+          <select
+            className="select select-xs w-52"
+            aria-label={`Guide coat before rubbing ${of}`}
+            value={s.guideId ?? ""}
+            onChange={(e) => void put(without(s, "guideId", e.target.value))}
+          >
+            <option value="">no guide coat</option>
+            <ProductOptions products={guides} />
+          </select>
+        </div>
+      )}
       {fault && (
         <p role="alert" className="font-semibold text-error">
           {fault}
@@ -100,6 +138,12 @@ export function Sanding({ layer, of, save }: { layer: Layer; of: string; save: S
       )}
     </div>
   );
+}
+
+/** A rub with one thing of it told anew, or no longer. */
+function without(s: SandAfter, field: "until" | "guideId", value: string): SandAfter {
+  const { [field]: _, ...others } = s;
+  return (value === "" ? others : { ...others, [field]: value }) as SandAfter;
 }
 
 /** @param n which paper of the rub, from 1 */

@@ -162,6 +162,7 @@ export function StackEditor({
               change={change}
               tools={tools}
               shares={view.totals.shares}
+              guides={view.guides}
               gapText={(layerId) => {
                 const gap = view.totals.gaps.find((g) => g.layerId === layerId);
                 if (!gap) return null;
@@ -217,6 +218,7 @@ function Pile({
   change,
   tools,
   shares,
+  guides,
   gapText,
 }: {
   answer: Judged;
@@ -227,6 +229,7 @@ function Pile({
   change: ChangeStack;
   tools: VerdictTools;
   shares: StackView["totals"]["shares"];
+  guides: StackView["guides"];
   gapText: (layerId: string) => string | null;
 }) {
   const at = (kind: PlacedVerdict["where"]["kind"], i: number) =>
@@ -267,6 +270,7 @@ function Pile({
                     product={productOf(layer.productId)}
                     shelf={shelf}
                     group={group}
+                    guides={guides[layer.id] ?? []}
                     share={shares[layer.id] ?? 1}
                     dryUm={answer.ledger[i]!.addedUm}
                     change={change}

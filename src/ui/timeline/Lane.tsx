@@ -140,6 +140,9 @@ const SHORT: Readonly<Record<PlannedOp["kind"], string>> = {
   unmask: "unmask",
   fit: "fit",
   dress: "dress",
+  hold: "hold",
+  "touch-in": "touch",
+  guide: "guide",
   extra: "again",
 };
 

@@ -15,11 +15,13 @@ import {
   CAN_WARM_C,
   COAT_LABOUR,
   canBathMin,
+  GUIDE_DRY_MIN,
   materialFacts,
   NEXT_PAPER_SHARE,
   PART_WARM_C,
   partWarmMin,
   SAND_LABOUR,
+  SIDE_LABOUR,
   SPOT_SHARE,
 } from "../../reference";
 import { isSprayed } from "../../rules";
@@ -117,7 +119,12 @@ export function coatsOf(
 export function afterLayer(work: Work, region: Region, layer: Layer, product: Product, moreToCome: boolean): void {
   const coatId = lastCoatId(layer, region);
   if (layer.sandAfter) {
-    work.waitFor(coatId, opIds.sand(layer.id), { kind: "sandable" });
+    const guideId = layer.sandAfter.guideId;
+    if (guideId) {
+      work.waitFor(coatId, opIds.guide(layer.id), HANDLED);
+      work.push(guideOp(region, layer, guideId), { kind: "fixed", minutes: GUIDE_DRY_MIN, what: "guide" });
+      work.tie(coatId, opIds.sand(layer.id), { kind: "sandable" });
+    } else work.waitFor(coatId, opIds.sand(layer.id), { kind: "sandable" });
     work.push(
       sandOp(region, layer, product, layer.sandAfter),
       papersOf(layer.sandAfter).some((p) => p.wet) ? dryAgain(region, "wet-rub", true) : NO_WAIT,
@@ -160,9 +167,21 @@ function sandOp(region: Region, layer: Layer, product: Product, rub: NonNullable
     },
     dusty: papers.some((p) => !p.wet),
     takesUm: rub.takesUm,
+    until: rub.until,
     round,
   };
 }
+
+/** Misted on to be rubbed off: what is left of it shows where the face is low. */
+const guideOp = (region: Region, layer: Layer, guideId: string): Operation => ({
+  ...blankOperation,
+  id: opIds.guide(layer.id),
+  regionId: region.id,
+  layerId: layer.id,
+  kind: "guide",
+  handsOnMin: minutesFor(SIDE_LABOUR.guide, region.areaCm2),
+  withId: guideId,
+});
 
 const beforeOp = (region: Region, layer: Layer, step: BeforeStep): Operation => ({
   ...blankOperation,

@@ -1,0 +1,63 @@
+import { workText } from "@/messages";
+import { layer, pile, planInput, product, region } from "../../../tests/support/world";
+import { productsNamedIn, type Region, type SandAfter, withProductsRenamed } from "../model";
+import { planModel } from "./plan";
+
+/** How a part is held, and the loop of guide coat and rub, as they stand in the plan. */
+
+const planned = (over: Partial<Region>, sandAfter: SandAfter | null = null) => {
+  const stack = pile(layer("water-primer", { id: "p", sandAfter }), layer("water-primer", { id: "c" }));
+  const answer = planModel(
+    planInput([{ region: region({ id: "r", conditions: ["keyed", "washed"], ...over }), stack }]),
+  );
+  if (answer.outcome !== "planned") throw new Error(JSON.stringify(answer).slice(0, 300));
+  return answer.ops;
+};
+const names = { name: (id: string) => product(id).name };
+
+describe("what holds a part", () => {
+  it("is put on before the first coat, and the spot it covers is touched in after the last", () => {
+    const ops = planned({ heldBy: "clip", heldAt: "the stern post" });
+    const coats = ops.filter((o) => o.kind === "coat");
+    const [hold, touch] = [ops.find((o) => o.kind === "hold")!, ops.find((o) => o.kind === "touch-in")!];
+    expect(hold.endMin).toBeLessThanOrEqual(Math.min(...coats.map((o) => o.startMin)));
+    expect(touch.startMin).toBeGreaterThan(Math.max(...coats.map((o) => o.endMin)));
+    expect(workText(hold, names.name)).toBe("Put it on a clip on a stick, at the stern post");
+    expect(workText(touch, names.name)).toBe("Touch in where it was held: the stern post");
+  });
+  it.each<[string, Partial<Region>, boolean, boolean]>([
+    ["a pin leaves its hole where nobody looks", { heldBy: "pin" }, true, false],
+    ["a clip under what is covered later is not touched in", { heldBy: "clip", heldHidden: true }, true, false],
+    ["forceps need no mounting, but leave their mark", { heldBy: "forceps" }, false, true],
+    ["nobody told: nothing is asked", {}, false, false],
+  ])("%s", (_, over, hold, touch) => {
+    const kinds = new Set(planned(over).map((o) => o.kind));
+    expect(kinds.has("hold")).toBe(hold);
+    expect(kinds.has("touch-in")).toBe(touch);
+  });
+});
+
+describe("a guide coat", () => {
+  const rub: SandAfter = { grit: 400, wet: true, takesUm: 8, until: "lows-only", guideId: "grey-primer" };
+  it("is misted on before the rub, dries half an hour, and the rub says when to stop", () => {
+    const ops = planned({}, rub);
+    const guide = ops.find((o) => o.kind === "guide")!;
+    const sand = ops.find((o) => o.kind === "sand")!;
+    expect(sand.startMin - guide.endMin).toBeGreaterThanOrEqual(30);
+    expect(workText(guide, names.name)).toBe(`Mist a guide coat: ${product("grey-primer").name}`);
+    expect(workText(sand, names.name)).toMatch(/until only the lows keep it/);
+  });
+  it("leaves no film: the coat above waits for the primer, and the rub takes off what it took without it", () => {
+    const without = planned({}, { grit: 400, wet: true, takesUm: 8 });
+    const took = (ops: typeof without) => ops.find((o) => o.kind === "sand")!.takesUm;
+    expect(took(planned({}, rub))).toBe(took(without));
+    expect(planned({}, rub).filter((o) => o.kind === "coat")).toHaveLength(
+      without.filter((o) => o.kind === "coat").length,
+    );
+  });
+  it("is a product the pile names, and follows it under another id", () => {
+    const stack = pile(layer("water-primer", { sandAfter: rub }));
+    expect(productsNamedIn(stack)).toContain("grey-primer");
+    expect(withProductsRenamed(stack, (id) => `x-${id}`).layers[0]!.sandAfter?.guideId).toBe("x-grey-primer");
+  });
+});

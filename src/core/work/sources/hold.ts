@@ -1,0 +1,39 @@
+import { COVERING_HOLDS, isOneOf, opIds, type Region } from "../../model";
+import { MOUNT_MIN, SIDE_LABOUR } from "../../reference";
+import { blankOperation, type Operation } from "../operations";
+import { HANDLED, inSteps, type Work } from "./put-together";
+
+/** Source: what holds the part: put on before the first coat, and the spot under it touched in at the end. */
+
+const holdingOf = ({ heldBy, heldAt }: Region): Operation["holding"] =>
+  heldBy ? { by: heldBy, at: heldAt ?? "" } : undefined;
+
+export function mounted(work: Work, region: Region): void {
+  const holding = holdingOf(region);
+  if (!holding || MOUNT_MIN[holding.by] === 0) return;
+  work.push({
+    ...blankOperation,
+    id: opIds.hold(region.id),
+    regionId: region.id,
+    kind: "hold",
+    handsOnMin: inSteps(MOUNT_MIN[holding.by]),
+    holding,
+  });
+}
+
+/** @param coatId the last coat of all */
+export function touchedIn(work: Work, region: Region, coatId: string): void {
+  const holding = holdingOf(region);
+  // what is covered later, or held by a hole or a loop, leaves no bare spot to be seen
+  if (!holding || region.heldHidden || !isOneOf(COVERING_HOLDS)(holding.by)) return;
+  const id = opIds.touchIn(region.id);
+  work.waitFor(coatId, id, HANDLED);
+  work.push({
+    ...blankOperation,
+    id,
+    regionId: region.id,
+    kind: "touch-in",
+    handsOnMin: inSteps(SIDE_LABOUR["touch-in"].fixedMin),
+    holding,
+  });
+}
