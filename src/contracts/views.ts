@@ -2,7 +2,7 @@ import type { FillerChoice } from "@/core/finder";
 import type { AsItLies } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
 import type { BenchSession, CouponResult, Product, Region, Stack, StripWay, Verdict } from "@/core/model";
-import type { BenchTile, PlanAnswer, PlanInput, StackTotals } from "@/core/plan";
+import type { BenchTile, PlanAnswer, PlanInput, StackTotals, WhyOpWaits } from "@/core/plan";
 import type { Fired, ReadyStep } from "@/core/rules";
 import type { Operation, PrepTime } from "@/core/work";
 import type { AirNow } from "./air";
@@ -164,6 +164,12 @@ export interface JointVerdict {
   readonly rule: string;
   readonly verdict: Verdict;
   readonly missing: readonly string[];
+}
+
+/** Why a wait is as long as it is, with where the part hangs, so that what is offered can be taken. */
+export interface WhyHere extends WhyOpWaits {
+  readonly modelId: string;
+  readonly partId: string;
 }
 
 /** An adhesive of the shelf for one fitting: what is to be said of it there, and how long it takes. */

@@ -77,8 +77,9 @@ const why = (
   regionId: string,
   opId: string,
   ends: ReadonlyMap<string, number>,
+  boxMaxC: number | null,
 ): WhyOpWaits | "no-film" | "too-far" =>
-  whyOpWaits(openInput(input), regionId, opId, (id) => ends.get(id) ?? input.nowMin);
+  whyOpWaits(openInput(input), regionId, opId, (id) => ends.get(id) ?? input.nowMin, boxMaxC);
 
 export const TASKS = {
   plan,

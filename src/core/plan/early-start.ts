@@ -3,6 +3,7 @@ import { possibleBites } from "../rules";
 import { coatsUpTo, isBare, isWaitedFor, LAYS_PAINT, milestoneOf, type Operation, type WaitedFor } from "../work";
 import { contextFor } from "./plan";
 import type { PlanInput } from "./types";
+import { firstInSession } from "./warmth";
 
 /** A simulated fault; minutes from the last coat. */
 interface EarlyFault {
@@ -55,7 +56,7 @@ export function earlyStart(
   const endOf = (id: string) => at[id]?.endMin ?? input.nowMin;
   const fromMin = endOf(tie.from);
   const op = live.chain.ops.find((o) => o.id === opId)!;
-  const atMin = soonest(input, Math.max(fromMin, input.nowMin), op.handsOnMin);
+  const atMin = firstInSession(input, Math.max(fromMin, input.nowMin), op.handsOnMin);
   if (atMin === null || atMin >= own.startMin - SESSION_STEP_MIN) return null;
   const coats = coatsUpTo(live.chain, tie.from, live.filmUm, input.productOf, endOf);
   if (coats.length === 0) return null;
@@ -90,14 +91,6 @@ export function earlyStart(
 
 const coatLayer = (ops: readonly { id: string; layerId: string | null }[], id: string): string | null =>
   ops.find((o) => o.id === id)?.layerId ?? null;
-
-function soonest(input: PlanInput, fromMin: number, minutes: number): number | null {
-  for (const s of input.sessions) {
-    const start = Math.ceil(Math.max(s.startMin, fromMin) / SESSION_STEP_MIN) * SESSION_STEP_MIN;
-    if (start + minutes <= s.endMin) return start;
-  }
-  return null;
-}
 
 function actOf(op: Pick<Operation, "kind" | "productId">, atMin: number, input: PlanInput): NextAct | null {
   if (LAYS_PAINT.has(op.kind)) {

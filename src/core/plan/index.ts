@@ -9,4 +9,5 @@ export { type StackTotals, stackTotals } from "./totals";
 export { touchDryMin } from "./touch-dry";
 export * from "./types";
 export type { Looked } from "./verify";
+export type { WarmthOffer } from "./warmth";
 export { type WhyOpWaits, whyOpWaits } from "./why-op-waits";

@@ -1,9 +1,10 @@
 import { warmthTexts, workText } from "@/messages";
-import { layer, pile, planInput, product, region, steadyAir } from "../../../tests/support/world";
+import { climate, layer, pile, planInput, product, region, steadyAir } from "../../../tests/support/world";
 import { gateReason } from "../film";
 import { type Layer, opIds } from "../model";
 import { canBathMin, canPressureFactor, partWarmMin, warmingMin } from "../reference";
 import { planModel } from "./plan";
+import { whyOpWaits } from "./why-op-waits";
 
 /** Warmth as work, told in a cold shed: a can in water, a part in a warm box, and what each is good for. */
 
@@ -77,4 +78,39 @@ it("says what it is good for and how long it lasts, and that it is an estimate",
   expect(can).toMatch(/28 °C.*\(est\.\).*pressure grows by about \d+ %/);
   expect(part).toMatch(/30 °C after about 1 h.*\(est\.\)/);
   expect(warmthTexts({ before: ["warm-can"] }, product("water-primer"), null)).toEqual([]);
+});
+
+describe("a warm box offered", () => {
+  // a lacquer filler primer in a cold shed: sandable long after the evening is over
+  const asked = (tempC: number, maxC: number | null) => {
+    const stack = pile(
+      layer("water-primer", { id: "p", wftUm: 120, sandAfter: { grit: 400, wet: false, takesUm: 8 } }),
+      layer("water-primer", { id: "c" }),
+    );
+    const input = planInput([{ region: region({ id: "r", conditions: ["keyed", "washed"] }), stack }], {
+      climate: climate({ kind: "steady", meanC: tempC, swingC: 0, rhPct: 70 }),
+    });
+    const answer = planModel(input);
+    if (answer.outcome !== "planned") throw new Error(JSON.stringify(answer).slice(0, 200));
+    const ends = new Map(answer.ops.map((o) => [o.id, o.endMin]));
+    const found = whyOpWaits(input, "r", opIds.sand("p"), (id) => ends.get(id) ?? input.nowMin, maxC);
+    if (typeof found === "string") throw new Error(found);
+    return { found, offer: found.warmth, coatEndMin: ends.get(opIds.coat("p", 1))! };
+  };
+  it("begins once the film is touch dry, ends sooner than the wait, and saves what it says", () => {
+    const { found, offer, coatEndMin } = asked(12, 45);
+    expect(offer).not.toBeNull();
+    expect(offer!.fromMin).toBeGreaterThan(coatEndMin);
+    expect(offer!.toMin).toBeLessThan(found.wait.likelyMin);
+    expect(offer!.withoutMin - offer!.startMin).toBeGreaterThanOrEqual(120);
+    expect(offer!.startMin).toBeGreaterThanOrEqual(offer!.toMin - 5);
+  });
+  it("is never warmer than the most delicate face stands, nor than gentle", () => {
+    expect(asked(12, 30).offer?.boxC ?? 30).toBeLessThanOrEqual(30);
+    expect(asked(12, 90).offer!.boxC).toBe(35);
+  });
+  it("is not offered where nobody knows what the part stands, nor in a warm room", () => {
+    expect(asked(12, null).offer).toBeNull();
+    expect(asked(26, 30).offer).toBeNull();
+  });
 });

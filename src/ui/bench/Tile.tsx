@@ -80,7 +80,7 @@ export function Tile({
       />
       {tile.wait && <Waiting tile={tile} nowMin={nowMin} timeZone={screen.timeZone} />}
       {tile.wait && zone === "drying" && isFilmWait(tile.wait.milestone) && (
-        <WhySoLong key={op.id} regionId={tile.regionId} opId={op.id} />
+        <WhySoLong key={op.id} regionId={tile.regionId} opId={op.id} timeZone={screen.timeZone} />
       )}
       {zone === "in-hand" && tile.startedMin !== null && (
         <p className="mt-2">

@@ -115,7 +115,7 @@ export function Chosen({ op, screen, title, onSpine, planner, desk, words, close
             ))}
           </dl>
           {op.wait && op.state !== "done" && isFilmWait(op.wait.milestone) && (
-            <WhySoLong key={op.id} regionId={op.regionId} opId={op.id} />
+            <WhySoLong key={op.id} regionId={op.regionId} opId={op.id} timeZone={timeZone} />
           )}
           {op.state === "planned" && op.wait && <EarlyStartBox op={op} desk={desk} timeZone={timeZone} />}
         </div>

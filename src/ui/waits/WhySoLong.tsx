@@ -1,12 +1,16 @@
 "use client";
 
 import { useState } from "react";
+import { addLocalAirAction, removeLocalAirAction } from "@/actions/air";
 import { whyWaitAction } from "@/actions/bench";
+import type { WhyHere } from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
 import { isOneOf, MILESTONES } from "@/core/model";
-import type { WaitReport, WhyOpWaits } from "@/core/plan";
+import type { WaitReport, WarmthOffer } from "@/core/plan";
 import type { WaitCause } from "@/core/study";
-import { duration } from "@/format";
+import { dayClock, duration, tempText } from "@/format";
 import { MILESTONE_NAME } from "@/messages";
+import { offerUndo, useAct } from "../hooks/useAct";
 
 /** What is no film — water, a wipe, a lamp’s time, a joint, dust — has nothing to take apart: then why is not offered. */
 export const isFilmWait = (m: WaitReport["milestone"]): boolean => isOneOf(MILESTONES)(m);
@@ -26,7 +30,7 @@ const BAR_FULL = Math.log(2.5);
 
 const times = (f: number): string => `× ${f >= 10 ? Math.round(f) : Math.round(f * 100) / 100}`;
 
-function Causes({ found }: { found: WhyOpWaits }) {
+function Causes({ found, timeZone }: { found: WhyHere; timeZone: string }) {
   const { why, wait, productName } = found;
   const telling = why.causes.filter((c) => Math.abs(Math.log(c.factor)) > TELLING);
   return (
@@ -56,13 +60,51 @@ function Causes({ found }: { found: WhyOpWaits }) {
         Each brought in after the one before; together they make {times(why.waitMin / why.labelMin)}. Estimates of the
         film model.
       </p>
+      {found.warmth && <Warmer found={found} offer={found.warmth} timeZone={timeZone} />}
+    </div>
+  );
+}
+
+/** A warm box that opens an evening: from when, how warm, what it saves; taken with one press. */
+function Warmer({ found, offer, timeZone }: { found: WhyHere; offer: WarmthOffer; timeZone: string }) {
+  const { act, busy } = useAct();
+  const at = (min: number) => dayClock(min, timeZone);
+  const iso = (min: number) => new Date(min * MS_PER_MIN).toISOString();
+  const take = async () => {
+    const stay = {
+      kind: "warm-box",
+      from: iso(offer.fromMin),
+      to: iso(offer.toMin),
+      tempC: offer.boxC,
+      airflowMS: null,
+    };
+    const put = await act(() => addLocalAirAction(found.modelId, found.partId, stay));
+    if (put.ok)
+      offerUndo(
+        "The warm box is in the air of the part: plan again",
+        () => void act(() => removeLocalAirAction(put.value.id)),
+      );
+  };
+  return (
+    <div className="mt-1 border-l-4 border-secondary pl-2" data-testid="warmth">
+      <p>
+        <strong>Warm box:</strong> at {tempText(offer.boxC)} from {at(offer.fromMin)}, once it is touch dry, it is ready
+        by {at(offer.toMin)}. You could go on <strong>{at(offer.startMin)}</strong> instead of {at(offer.withoutMin)}{" "}
+        (est.).
+      </p>
+      <p className="soft text-sm">
+        Gentle warmth, a thermometer beside the part, no flame or glowing wire near solvent.
+      </p>
+      <button type="button" className="btn btn-sm mt-1" disabled={busy} onClick={() => void take()}>
+        Put it in the warm box
+      </button>
     </div>
   );
 }
 
 /** Opens the share of each cause in a wait, against the label. */
-export function WhySoLong({ regionId, opId }: { regionId: string; opId: string }) {
-  const [found, setFound] = useState<WhyOpWaits | string | null>(null);
+export function WhySoLong({ regionId, opId, timeZone }: { regionId: string; opId: string; timeZone: string }) {
+  const [found, setFound] = useState<WhyHere | string | null>(null);
   const [asking, setAsking] = useState(false);
   const ask = async () => {
     if (found) return setFound(null);
@@ -88,7 +130,7 @@ export function WhySoLong({ regionId, opId }: { regionId: string; opId: string }
         Why so long?
       </button>
       {typeof found === "string" && <p role="alert">{found}</p>}
-      {found !== null && typeof found !== "string" && <Causes found={found} />}
+      {found !== null && typeof found !== "string" && <Causes found={found} timeZone={timeZone} />}
     </div>
   );
 }
