@@ -4,7 +4,7 @@ import { SPOT_SHARE } from "../reference";
 type Spotted = Pick<Layer, "spot" | "depthUm">;
 
 /** Putty that is told a depth, or lies on a part with something to fill, lies in holes and seams: nobody skims the face with it. */
-export const fillsHoles = (
+const fillsHoles = (
   { depthUm }: Spotted,
   { role }: Pick<Product, "role">,
   region: Pick<Region, "fillDepthUm">,

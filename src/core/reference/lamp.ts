@@ -3,7 +3,7 @@ import { UV_BOX_MIN } from "./planning";
 /** What a curing lamp gives, and how long a printed resin part lies under it. */
 
 /** Light a printed part is after-cured with, each side, mJ/cm² near 405 nm (est.: resins ask for a quarter of an hour in an ordinary box; the bottle decides). */
-export const POST_CURE_DOSE_MJ_CM2 = 7000;
+const POST_CURE_DOSE_MJ_CM2 = 7000;
 /** A part is turned so that every side sees the lamp; sides where nobody says. */
 export const CURE_SIDES = 2;
 /** Where no lamp was read, an ordinary box, minutes a side (est.). */

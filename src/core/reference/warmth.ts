@@ -6,7 +6,7 @@ import { WARM_UP_MIN } from "./planning";
 
 /** What a can is warmed to where nobody says, °C; and the water it stands in, well under the limit of a can. */
 export const CAN_WARM_C = 28;
-export const CAN_BATH_C = 40;
+const CAN_BATH_C = 40;
 /** A can off a cold shelf, where nobody says how cold, °C (est.). */
 export const CAN_SHELF_C = 10;
 /** A 400 ml can in water it stands in to the shoulder comes so much nearer to it, by 1/e, minutes (est.: ten minutes in hot tap water warm one to the hand). */

@@ -5,7 +5,7 @@ export { copyPart, movePart } from "./copies";
 export * from "./coupons";
 export { newPairLink, removeDevice, renameDevice } from "./devices";
 export * from "./document";
-export { getLamp, type LampNow, lampNow, readStandInLamp, takeLampReading } from "./lamp";
+export { getLamp, type LampNow, readStandInLamp, takeLampReading } from "./lamp";
 export {
   addModel,
   addPart,

@@ -15,7 +15,7 @@ export interface LampNow {
   readonly sideMin: number;
 }
 
-export function lampNow(lamp: Lamp = USUAL_LAMP): LampNow {
+function lampNow(lamp: Lamp = USUAL_LAMP): LampNow {
   const { reading, partCm } = lamp;
   const atPartMwCm2 = reading === null ? null : lampAtPartMwCm2(reading.mwCm2, reading.cm, partCm);
   return { lamp, atPartMwCm2, sideMin: cureSideMin(atPartMwCm2) };
