@@ -81,6 +81,7 @@ export const layerMore = {
   beforeWith: liquidsFor(LIQUID_BEFORE),
   depthUm: maybe(ranged(1, 200_000, "µm")),
   spot: maybe(z.union([ranged(0.001, 1, "(a share)"), z.literal(false)])),
+  places: z.array(z.string().trim().min(1).max(60)).max(12, "must hold at most 12").optional(),
   mixUsed: maybe(z.string().trim().max(20)),
   mixedWithId: maybe(idSchema),
   thinnerId: maybe(idSchema),

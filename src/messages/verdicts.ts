@@ -66,7 +66,6 @@ export const REASON: Readonly<Record<string, string>> = {
   "light-cannot-reach": "Light does not reach the depth: it stays liquid there.",
   "crack-too-fine": "A paste only bridges a crack this fine, and comes out again with the paper.",
   "gap-too-wide": "In a gap this wide what dries goes on sinking for weeks.",
-  "too-many-skins": "It would take more skins than anybody lays.",
   "gap-without-backing": "There is nothing behind the gap: the filler falls through or shrinks away.",
   "ladder-jump": "The step between papers is too long: the next cannot take out the last one’s scratches.",
   "coats-too-close": "The next coat of this layer comes before the last has flashed off.",
@@ -403,7 +402,7 @@ function detailText({ detail, code }: Pick<PlacedVerdict, "detail" | "code">): s
 }
 
 /** A verdict in words: its reason, the figures behind it, what is missing and which answer would be fine. */
-export function verdictText(v: Pick<PlacedVerdict, "code" | "missing" | "detail" | "fine">): string {
+export function verdictText(v: Pick<PlacedVerdict, "code" | "missing" | "detail" | "fine" | "rest">): string {
   const fine =
     v.fine === undefined
       ? ""
@@ -411,7 +410,8 @@ export function verdictText(v: Pick<PlacedVerdict, "code" | "missing" | "detail"
         ? " No carrier would be fine here."
         : ` Fine: ${v.fine.map((c) => CARRIER_NAME[c]).join(" or ")}${v.fine[0] === "water" ? ", or none" : ""}.`;
   const proof = v.missing.includes("product.carriers") ? " The word acrylic on a can proves nothing." : "";
-  return `${reasonText(v.code, v.missing)}${detailText(v)}${fine}${proof}`;
+  const rest = v.rest ? "On the face around the spots: " : "";
+  return `${rest}${reasonText(v.code, v.missing)}${detailText(v)}${fine}${proof}`;
 }
 
 /** A rule in the words of the catalogue and the reader's units. */

@@ -27,6 +27,7 @@ type Work = Pick<
   | "warmC"
   | "held"
   | "holding"
+  | "places"
   | "until"
   | "lampMin"
   | "extra"
@@ -91,7 +92,7 @@ function wholeText(op: Work, nameOf: NameOf): string {
     case "coat":
     case "part-coat":
       if (op.round) return `${product ?? "Coat"}, round ${op.round}`;
-      return op.of > 1 ? `${product ?? "Coat"}, coat ${op.coat} of ${op.of}` : (product ?? "Coat");
+      return `${product ?? "Coat"}${op.places ? ` on ${op.places.join(", ")}` : ""}${op.of > 1 ? `, coat ${op.coat} of ${op.of}` : ""}`;
   }
 }
 

@@ -71,3 +71,15 @@ describe("a part given away", () => {
     if (!refused.ok) expect(refused.problem.fields.map((f) => f.path)).toEqual(["modelId"]);
   });
 });
+
+describe("a gap", () => {
+  it("wider than the face it is in is refused by the field that was told, and nothing is kept", () => {
+    const node = () => part(MODEL, "ml-anchor")!.regions[0]!;
+    const wide = server.editNode("region", node().region.id, node().rev, { fillWidthUm: 90_000 });
+    expect(wide.ok).toBe(false);
+    if (!wide.ok) expect(wide.problem.fields.map((f) => f.path)).toEqual(["fillWidthUm"]);
+    expect(node().region.fillWidthUm).toBe(900);
+    must(server.editNode("region", node().region.id, node().rev, { fillWidthUm: 1500 }));
+    expect(node().region.fillWidthUm).toBe(1500);
+  });
+});

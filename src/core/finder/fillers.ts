@@ -12,6 +12,8 @@ export interface FillerChoice {
   readonly verdict: Verdict;
   readonly told: readonly { readonly rule: string; readonly verdict: Verdict; readonly missing: readonly string[] }[];
   readonly skins: number;
+  /** more skins than anybody lays: a stop of its own */
+  readonly tooMany: boolean;
   /** from the first skin until the last can be rubbed, minutes at label conditions */
   readonly sandableMin: number;
   /** it dries by losing its water or solvent, and sinks as it does; else it hardens by itself */
@@ -78,13 +80,13 @@ function choiceOf(p: Product, { region, productOf, protection, air, today, groun
           .map(({ rule, verdict, missing }) => ({ rule, verdict, missing }))
       : [];
   const tooMany = skins > MOST_SKINS;
-  const all = tooMany ? [...told, { rule: "too-many-skins", verdict: "stop" as const, missing: [] }] : told;
   const times = labelTimes(p);
   return {
     productId: p.id,
-    told: all,
-    verdict: all.map((v) => v.verdict).reduce(worseVerdict, "ok"),
+    told,
+    verdict: told.map((v) => v.verdict).reduce(worseVerdict, tooMany ? "stop" : "ok"),
     skins,
+    tooMany,
     sandableMin: times.sandable.min + (Math.min(skins, MOST_SKINS) - 1) * times.recoat.min,
     sinks: dries(p),
   };

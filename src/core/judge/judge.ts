@@ -25,7 +25,7 @@ import { airFacts, layerFacts } from "./facts";
 import { type GroundFilm, groundFilm } from "./ground";
 import { liquidsBefore, liquidVerdicts, touching } from "./liquids";
 import { assumedFigures, filmBelow, type Pile, pileFilms, tapeFluid } from "./pile";
-import { groundSeam, planSeam } from "./seams";
+import { groundSeam, onSpots, planSeam, restSeam } from "./seams";
 import type { JudgeAnswer, JudgeInput, PlacedVerdict, SeamPlan, StepLiquid, Where } from "./types";
 import { stackFacts } from "./whole";
 import { workVerdicts } from "./work-asked";
@@ -74,6 +74,19 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
         { step: "tape", productId: fluid.id },
       );
   };
+  // over a film that lies on spots a layer also lies on whatever the spots leave free
+  const addRest = (i: number, spot: number, upper: FactSheet, onSpot: readonly Fired[]) => {
+    const told = new Set([...onSpot, ...verdicts.filter((v) => v.where.kind === "region")].map((f) => f.rule));
+    for (let k = spot; k >= 0 && onSpots(pile, k); k = filmBelow(pile, k)) {
+      const under = filmBelow(pile, k);
+      const fired = under < 0 ? onGround(pile, upper, ground, i) : restSeam(pile, upper, i, under);
+      add(
+        fired.filter((f) => f.verdict !== "ok" && !told.has(f.rule)).map((f) => ({ ...f, rest: true as const })),
+        { kind: "seam", layer: i },
+      );
+      for (const f of fired) told.add(f.rule);
+    }
+  };
   const seams: (SeamPlan | null)[] = [];
   const ground = groundFilm(region);
   stack.layers.forEach((layer, i) => {
@@ -94,6 +107,7 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
       const { fired, ...seam } = planSeam(pile, upper, i, below);
       seams.push(seam);
       add(withOk(fired, okCodeOf(pile.products, i, below)), { kind: "seam", layer: i });
+      if (!onSpots(pile, i)) addRest(i, below, upper, fired);
     }
     addLiquids(i, below);
     add(applyRules(RULE_BOOK, "layer", factSheet(layerFacts(pile, seams, i), upper)), { kind: "layer", layer: i });

@@ -65,7 +65,7 @@ function meetingFacts(pile: Pile, i: number, m: Meeting, below: number, upper = 
 }
 
 /** Told to lie on spots, or putty put into a depth: unless told to lie all over. */
-function onSpots(pile: Pile, i: number): boolean {
+export function onSpots(pile: Pile, i: number): boolean {
   const { spot, depthUm } = at(pile.layers, i);
   if (spot != null) return spot !== false;
   return (
@@ -153,6 +153,19 @@ export function planSeam(pile: Pile, upper: FactSheet, i: number, below: number)
     .map((m) => ({ wait: m.wait, codes: m.fired.map((f) => f.code) }));
   pile.gaps.set(i, good[0]!.atMin - film.endMin);
   return { state: good[0]!.state, fired: good[0]!.fired, waits: good.map((m) => m.wait), fallback };
+}
+
+/** The same layer where the film between lies on spots and leaves this older one free; by then it has had whatever time the spots took. */
+export function restSeam(pile: Pile, upper: FactSheet, i: number, below: number): readonly Fired[] {
+  const lower = at(pile.products, below);
+  const film = filmOn(pile, below);
+  const worlds = momentsOf(film, at(pile.layers, below).sandAfter !== null).map(({ atMin }) => {
+    const state = filmStateAt(film, atMin);
+    const meeting = { lower, state, sandable: atMin >= reachedMin(film, "sandable") - 1e-6, atFlash: true };
+    return judged("seam", upper, meetingFacts(pile, i, meeting, below));
+  });
+  // the plan takes the best moment there is; what holds against every one of them stands
+  return worlds.reduce((best, own) => (SEVERITY[worstOf(own)] < SEVERITY[worstOf(best)] ? own : best));
 }
 
 /** What holds in every world stands; where worlds differ, the missing fact is named: stop if any world stops. */

@@ -64,6 +64,8 @@ export interface PlacedVerdict extends Fired {
   readonly where: Where;
   /** by which an override finds its verdict again: rule, kind of place, layer */
   readonly key: string;
+  /** it is about the rest of the face, which a film on spots below it leaves free */
+  readonly rest?: true;
   /** the liquid or tape it is about, where that is not the layer's own product */
   readonly liquid?: StepLiquid;
   /** what bites, the limit and the actual figure, where the verdict has them */

@@ -111,6 +111,8 @@ export interface Layer {
   readonly depthUm?: number | null | undefined;
   /** laid on spots only: their share of the face, or false for the whole of it; null = as its role goes */
   readonly spot?: number | false | null | undefined;
+  /** where it lies, in plain names; none told = wherever there is something for it to do */
+  readonly places?: readonly string[] | undefined;
   readonly mixedWithId?: string | null | undefined;
   readonly thinnerId?: string | null | undefined;
   /** paint to thinner by volume, such as 2:1; null = nobody told how much */

@@ -61,3 +61,11 @@ describe("a guide coat", () => {
     expect(withProductsRenamed(stack, (id) => `x-${id}`).layers[0]!.sandAfter?.guideId).toBe("x-grey-primer");
   });
 });
+
+it("a spot says where on the face it is", () => {
+  const stack = pile(layer("fairing-putty", { id: "f", spot: 0.05, places: ["keel seam", "port dent"] }));
+  const answer = planModel(planInput([{ region: region({ id: "r", conditions: ["keyed", "washed"] }), stack }]));
+  if (answer.outcome !== "planned") throw new Error(answer.outcome);
+  const coat = answer.ops.find((o) => o.kind === "coat")!;
+  expect(workText(coat, names.name)).toBe(`${product("fairing-putty").name} on keel seam, port dent`);
+});

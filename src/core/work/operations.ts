@@ -85,6 +85,8 @@ export interface Operation {
   readonly holding?: { readonly by: Hold; readonly at: string } | undefined;
   /** the sign to stop a rub; absent = as ever */
   readonly until?: RubSign | undefined;
+  /** where on the face, in plain names; absent = all over, or wherever there is something to do */
+  readonly places?: readonly string[] | undefined;
   /** what it is, where no layer asks for it */
   readonly extra?: ExtraWork | undefined;
 }

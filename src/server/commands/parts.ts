@@ -94,7 +94,7 @@ export function editNode(kind: NodeKind, id: string, rev: number, edit: unknown)
   if (Object.keys(parsed.data).length === 0) return failed("invalid", "nothing to change");
   return writing((db) => {
     const next = updateNode(db, kind, id, rev, { ...parsed.data, ...prepFor(db, kind, id, parsed.data) });
-    if (next !== null) return tooWarm(db, kind, id) ?? done({ rev: next });
+    if (next !== null) return tooWarm(db, kind, id) ?? tooWide(db, kind, id, parsed.data) ?? done({ rev: next });
     return nodeRev(db, kind, id) === null ? notFound(NAMES[kind]) : conflict(NAMES[kind]);
   });
 }
@@ -124,6 +124,18 @@ export function restoreNode(kind: NodeKind, id: string): Outcome<null> {
   return writing((db) =>
     setDeleted(db, kind, id, null) ? (tooWarm(db, kind, id) ?? done(null)) : notFound(NAMES[kind]),
   );
+}
+
+const UM_PER_CM = 10_000;
+
+/** A gap wider than the face it is in is a slip: only what was just told is held against the user. */
+function tooWide(db: Db, kind: NodeKind, id: string, told: object): Outcome<never> | null {
+  if (kind !== "region" || !("fillWidthUm" in told || "areaCm2" in told)) return null;
+  const { fillWidthUm, areaCm2 } = snapshotOf(db).home(id)?.node.region ?? {};
+  if (fillWidthUm == null || areaCm2 == null || fillWidthUm <= Math.sqrt(areaCm2) * UM_PER_CM) return null;
+  const path = "fillWidthUm" in told ? "fillWidthUm" : "areaCm2";
+  const message = "makes the gap wider than the face it is in";
+  return failed("invalid", `${path} ${message}`, [{ path, message }]);
 }
 
 /** No door lets a part be warmer than what it is made of stands: not an edit, and not an undo. */

@@ -114,7 +114,10 @@ export const DEMO_PARTS: readonly DemoPart[] = [
         areaCm2: 4.6,
         finish: "show",
         detailUm: 250,
-        prep: ["wash", "key", "dust-off"],
+        heldBy: "clip",
+        heldAt: "the peg under each",
+        heldHidden: true,
+        prep: ["wash", "key", "dust-off", "tack-off"],
         layers: [layer("ml-fittings-1", "water-primer", 1), layer("ml-fittings-2", "seawall-grey", 2)],
       }),
     ],
@@ -240,10 +243,12 @@ export const DEMO_PARTS: readonly DemoPart[] = [
     regions: [
       region("anchor-all", "All over", {
         material: "white-metal",
-        conditions: ["greasy"],
+        conditions: ["greasy", "mould-lines"],
         areaCm2: 18,
         lead: "unknown",
-        prep: ["degrease", "key", "wipe"],
+        fillDepthUm: 400,
+        fillWidthUm: 900,
+        prep: ["trim", "degrease", "key", "wipe"],
         layers: [layer("ml-anchor-1", "etch-green", 1), layer("ml-anchor-2", "one-pot-grey", 1)],
       }),
     ],
@@ -346,5 +351,6 @@ export const DEMO_PLANNING: Planning = {
     partId,
     ontoId: "ml-hull",
     when: "after-paint" as const,
+    ...(partId === "ml-anchor" ? { glueId: "gap-glue" } : {}),
   })),
 };

@@ -19,7 +19,7 @@ export function Fillers({
     <details className="rounded-box bg-base-200 p-2.5">
       <summary className="cursor-pointer font-bold">Which filler: {fillers.length} on the shelf for this gap</summary>
       <ul className="mt-1 grid gap-1.5">
-        {fillers.map(({ productId, verdict, told, skins, sandableMin, sinks }) => {
+        {fillers.map(({ productId, verdict, told, skins, tooMany, sandableMin, sinks }) => {
           const name = productOf(productId)?.name ?? productId;
           return (
             <li key={productId} className="flex flex-wrap items-start gap-x-2" data-filler={productId}>
@@ -27,6 +27,7 @@ export function Fillers({
               <span className="min-w-52 flex-1">
                 <b>{name}</b>: {skins} {skins === 1 ? "skin" : "skins"}, rubbed after about {duration(sandableMin)}
                 {sinks ? "; it sinks as it dries" : "; it hardens by itself"}.
+                {tooMany && <span className="block text-sm">That is more skins than anybody lays into one gap.</span>}
                 {told.map((v) => (
                   <span key={v.rule} className="block text-sm">
                     {reasonText(v.rule, v.missing)}

@@ -14,7 +14,7 @@ import {
 } from "@/core/model";
 import { CAN_WARM_C, PART_WARM_C, SPOT_SHARE } from "@/core/reference";
 import { TACK_NAME, warmthTexts } from "@/messages";
-import { NumberCell, SelectCell, TickCell } from "../components/cells";
+import { NumberCell, SelectCell, TextCell, TickCell } from "../components/cells";
 import { ProductOptions } from "../components/ProductOptions";
 import type { SaveField } from "../hooks/useRow";
 import { Cup } from "./Cup";
@@ -211,6 +211,21 @@ function Spot({ layer, of, save }: { layer: Layer; of: string; save: SaveField }
           unit="% of the face"
           save={({ spot }) => save({ spot: typeof spot === "number" ? spot / 100 : spot })}
           className="w-36"
+        />
+      )}
+      {told === SPOTS && (
+        <TextCell
+          value={(layer.places ?? []).join(", ")}
+          field="places"
+          label={`Where ${of} lies, by name, commas between`}
+          save={({ places }) => {
+            const names = String(places)
+              .split(",")
+              .map((n) => n.trim())
+              .filter(Boolean);
+            return save({ places: names.length > 0 ? names : undefined });
+          }}
+          className="w-56"
         />
       )}
     </>

@@ -227,6 +227,7 @@ function coatOps(region: Region, layer: Layer, product: Product, n: number): { c
     round,
     mix: mixOf(layer),
     ...(share < 1 ? { share } : {}),
+    ...(layer.places && layer.places.length > 0 ? { places: layer.places } : {}),
     ...(layer.before.includes("warm-part") ? { partC: warmedTo("warm-part", layer)! } : {}),
   };
   const turns = Array.from(
