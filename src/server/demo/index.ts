@@ -58,7 +58,8 @@ const partOf = ({ regions, ...part }: (typeof DEMO_PARTS)[number]) => ({
 });
 
 function demoDocument(atMs: number, timeZone: string): unknown {
-  const used = new Set(DEMO_PARTS.flatMap((p) => p.regions.flatMap((r) => r.layers.map((l) => l.productId))));
+  const laid = DEMO_PARTS.flatMap((p) => p.regions.flatMap((r) => r.layers.map((l) => l.productId)));
+  const used = new Set([...laid, ...DEMO_PLANNING.joins.flatMap((j) => j.glueId ?? [])]);
   const doc = {
     format: DOCUMENT_FORMAT,
     model: {
