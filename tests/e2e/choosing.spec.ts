@@ -12,8 +12,8 @@ const worstOf = (page: Page, region: string) =>
 
 test("judged, put right, judged again: a taken-out step, a wrong sealer, a claim from the shelf", async ({ page }) => {
   await page.goto("/stacks?region=ml-hull-topsides");
-  const key = page.getByRole("group", { name: "Preparation of the bare face" }).getByLabel("key all over");
-  await key.uncheck();
+  const ready = page.getByRole("region", { name: "Preparation of the bare face" });
+  await ready.getByRole("button", { name: "Take out: Key all over" }).click();
   await expect(rule(page, "slick-unkeyed-visible")).toHaveAttribute("data-verdict", "stop");
   await expect(worstOf(page, "Hull Topsides")).toContainText("Stop");
   await rule(page, "slick-unkeyed-visible").getByRole("button", { name: "Add: key all over" }).click();

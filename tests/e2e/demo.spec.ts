@@ -67,6 +67,9 @@ test("a colder night and a heavier coat move the finish", async ({ page, bench }
   await page.goto("/bench");
   expect((await secondsLeft(page)) - mild).toBeGreaterThan(3600);
   await page.goto("/stacks?region=ml-wall-stones");
+  // the wall by itself is done later; where it comes in a plan of thirteen parts is the search's own affair
+  const alone = page.locator("dt", { hasText: "Done, alone" }).locator("xpath=following-sibling::dd[1]");
+  const light = (await alone.textContent()) ?? "";
   // a page that is left takes with it what it had not sent yet
   const saved = () => page.waitForResponse((r) => r.request().method() === "POST" && r.url().includes("/stacks"));
   const flooded = saved();
@@ -76,18 +79,15 @@ test("a colder night and a heavier coat move the finish", async ({ page, bench }
   await page.getByLabel("Coats of layer 3, Wet stone grey, coats").fill("5");
   await page.getByLabel("Coats of layer 3, Wet stone grey, coats").press("Enter");
   await coated;
+  await expect(alone).not.toHaveText(light);
   await page.goto("/plan");
   await expect(page.getByText("has changed since")).toBeVisible();
-  // the wall itself is done later, whatever holds the end of all
-  const wallDone = async () => {
+  const wallCoats = async () => {
     const { plan } = await (await page.request.get(`${bench.url}/api/v1/models/marram-lass`)).json();
-    const own = plan.steps.filter((s: { opId: string }) => s.opId.startsWith("ml-wall-3"));
-    return { coats: own.length, end: Math.max(...own.map((s: { end: string }) => Date.parse(s.end))) };
+    return plan.steps.filter((s: { opId: string }) => s.opId.startsWith("ml-wall-3")).length;
   };
-  const before = await wallDone();
   await page.getByRole("button", { name: "Plan again" }).click();
-  await expect.poll(async () => (await wallDone()).coats).toBe(5);
-  expect((await wallDone()).end).toBeGreaterThan(before.end);
+  await expect.poll(wallCoats).toBe(5);
 });
 
 test("a stop keeps its part out of the plan until a reason is written, and the plan carries it", async ({ page }) => {
@@ -143,12 +143,12 @@ test("the wrong choices are caught on the screen, and a remedy mends one", async
     await page.getByRole("button", { name: "Put it on top" }).click();
   };
   const rule = (id: string) => page.locator(`[data-rule="${id}"]`);
-  const keyStep = page.getByRole("group", { name: "Preparation of the bare face" }).getByLabel("key all over");
-  await keyStep.uncheck();
+  const ready = page.getByRole("region", { name: "Preparation of the bare face" });
+  await ready.getByRole("button", { name: "Take out: Key all over" }).click();
   await choose("Estuary blue");
   await expect(rule("slick-unkeyed-visible")).toBeVisible();
   await rule("slick-unkeyed-visible").getByRole("button", { name: "Add: key all over" }).click();
-  await expect(keyStep).toBeChecked();
+  await expect(ready.getByText("Key all over", { exact: true })).toBeVisible();
   await expect(rule("colour-on-slick")).toBeVisible();
   await page.getByRole("button", { name: /Remove layer 1/ }).click();
   await choose("Wash etch, green");

@@ -25,11 +25,11 @@ test("a wipe is judged by what it is done with, and gone again with its step", a
 test("bare foam under acetone-strong stripper or thinner is refused as preparation", async ({ page }) => {
   await page.goto("/stacks?region=ml-wall-ramp");
   await answered(page);
-  const ready = page.getByRole("group", { name: "Preparation of the bare face" });
-  await ready.getByRole("checkbox", { name: "wipe clean" }).check();
+  const ready = page.getByRole("region", { name: "Preparation of the bare face" });
+  await ready.getByLabel("Add a step of getting ready").selectOption("wipe");
   await ready.getByLabel("Wipe clean with").selectOption({ label: "Lacquer thinner" });
   await expect(page.locator('[data-rule="liquid-bare-stop"]')).toContainText("Wipe clean, Lacquer thinner:");
-  await ready.getByRole("checkbox", { name: "wipe clean" }).uncheck();
+  await ready.getByRole("button", { name: "Take out: Wipe clean" }).click();
   await expect(page.locator('[data-rule="liquid-bare-stop"]')).toHaveCount(0);
 });
 

@@ -232,7 +232,7 @@ function Glues({
               ) : (
                 <button
                   type="button"
-                  className="btn btn-xs"
+                  className="btn btn-xs bg-base-100"
                   disabled={busy}
                   aria-label={`Join with ${name}`}
                   onClick={() => choose(glueId)}

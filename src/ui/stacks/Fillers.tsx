@@ -36,7 +36,7 @@ export function Fillers({
               </span>
               <button
                 type="button"
-                className="btn btn-xs"
+                className="btn btn-xs bg-base-100"
                 aria-label={`Fill with ${name}`}
                 onClick={() => put(productId)}
               >
@@ -47,7 +47,8 @@ export function Fillers({
         })}
       </ul>
       <p className="soft mt-1 text-sm">
-        At label conditions (est.). Coarse first, a fine one over it for pinholes and scratches.
+        On the bare face, or on what the pile has under its first filler; at label conditions (est.). Coarse first, a
+        fine one over it for pinholes and scratches.
       </p>
     </details>
   );
