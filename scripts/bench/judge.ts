@@ -36,6 +36,20 @@ export function benchJudge(): void {
     for (let i = 0; i < THOUSAND; i++) judge(bodies[i % bodies.length]);
   });
   tell({ bench: "judge-one", stack: "hull of the demo", layers: hull.layers.length, ms: round3(plain) });
+  const spots = Array.from({ length: 20 }, (_, i) => ({
+    ...hull.layers[0]!,
+    id: `spot-${i}`,
+    productId: i % 2 === 0 ? "fairing-putty" : "grey-primer",
+    spot: 0.02,
+    places: [`place ${i}`],
+    sandAfter: null,
+  }));
+  const spotted = { ...input, stack: { prep: hull.prep, layers: [...spots, ...hull.layers.slice(0, 4)] } };
+  tell({
+    bench: "judge-20-spots",
+    layers: spotted.stack.layers.length,
+    ms: round3(bestMs(() => judgeStack(spotted), 200)),
+  });
   tell({
     bench: "check-longest",
     note: "parsed, and judged again at both ends of doubtful figures",

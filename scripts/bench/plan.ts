@@ -66,6 +66,7 @@ function longDays(): Partial<PlanInput> {
 /** What a person with a model of a size would feel: planned and verified, then planned again with as little moved as can be. */
 export function benchPlan(): void {
   small();
+  asItIs();
   let before: { readonly ops: number; readonly ms: number } | null = null;
   for (const parts of [25, 50, 100, 200]) {
     const input = inputOf(parts, longDays());
@@ -130,5 +131,47 @@ function small(): void {
     sessions: answer.sessions,
     cleanings: answer.cleanings,
     peak_mb: peakMb(),
+  });
+}
+
+const SPOTS = 10;
+const ONTO_ONE = 3;
+
+/** Parts as they are: holes to fill, a can and the part warmed for two coats, and three further parts joined onto every one. */
+function asItIs(): void {
+  const spotted = (i: number): PlanRegion => {
+    const own = part(i);
+    const spots = Array.from({ length: SPOTS }, (_, k) =>
+      layer("fairing-putty", { id: `s${i}-${k}`, spot: 0.02, places: [`place ${k}`] }),
+    );
+    const [build, grey, ...colours] = own.stack.layers;
+    const warmed = [
+      { ...build!, before: ["warm-can" as const] },
+      { ...grey!, before: ["warm-part" as const], partC: 30 },
+    ];
+    return { ...own, stack: { ...own.stack, layers: [...spots, ...warmed, ...colours] } };
+  };
+  const regions = Array.from({ length: 15 }, (_, i) => spotted(i));
+  const joins = regions.slice(1).map((r, n) => ({
+    partId: `whole${n + 1}`,
+    regionIds: [r.region.id],
+    onto: { partId: `whole${Math.floor(n / ONTO_ONE)}`, regionIds: [`part${Math.floor(n / ONTO_ONE)}`] },
+    when: "after-paint" as const,
+  }));
+  const input = { ...inputOf(0), ...longDays(), regions, joins };
+  let answer = planModel(inputOf(1));
+  const ms = firstMs(() => {
+    answer = planModel(input, { tries: 1 });
+  });
+  tell({
+    bench: "plan-as-it-is",
+    parts: regions.length,
+    spots_each: SPOTS,
+    joins: joins.length,
+    outcome: answer.outcome,
+    ...(answer.outcome === "planned"
+      ? { ops: answer.ops.length, waits_verified: answer.verified.waits, still_early: answer.verified.early }
+      : {}),
+    planned_and_verified_ms: round1(ms),
   });
 }

@@ -45,9 +45,22 @@ const WARMTH_SAFETY: Readonly<Record<"heat" | "warm-part" | "warm-can", () => st
     `Hand-warm water only, never above ${tempText(45)}: no stove, no boiling water, no heater. A hot can bursts.`,
 };
 
-/** The usual cautions of work without a product; null = it needs none. */
-export function workSafety({ kind, step, extra }: Pick<Operation, "kind" | "step" | "extra">): string | null {
-  if (step !== null && Object.hasOwn(WARMTH_SAFETY, step)) return WARMTH_SAFETY[step as keyof typeof WARMTH_SAFETY]();
-  if (extra?.kind === "strip") return STRIPPING_SAFETY;
-  return kind === "sand" || step === "key" || step === "scuff" || extra?.kind === "rub" ? SANDING_SAFETY : null;
+const LAMP_SAFETY =
+  "Never look into the lamp, shield it, gloves for resin that is not cured through: such light and raw resin harm eyes and skin.";
+
+/** What the cautions of work without a product are about, and what they say; null = it needs none. */
+export function workCaution({
+  kind,
+  step,
+  extra,
+}: Pick<Operation, "kind" | "step" | "extra">): { readonly about: string; readonly text: string } | null {
+  if (step !== null && Object.hasOwn(WARMTH_SAFETY, step))
+    return { about: "Warming", text: WARMTH_SAFETY[step as keyof typeof WARMTH_SAFETY]() };
+  if (extra?.kind === "strip") return { about: "Stripping", text: STRIPPING_SAFETY };
+  if (step === "post-cure") return { about: "Under the lamp", text: LAMP_SAFETY };
+  const rubs = kind === "sand" || kind === "dress" || extra?.kind === "rub" || (step !== null && RUBBING.has(step));
+  return rubs ? { about: "Rubbing down", text: SANDING_SAFETY } : null;
 }
+const RUBBING: ReadonlySet<string> = new Set(["key", "scuff", "trim", "derust"]);
+
+export const workSafety = (op: Parameters<typeof workCaution>[0]): string | null => workCaution(op)?.text ?? null;

@@ -77,8 +77,13 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
   // over a film that lies on spots a layer also lies on whatever the spots leave free
   const addRest = (i: number, spot: number, upper: FactSheet, onSpot: readonly Fired[]) => {
     const told = new Set([...onSpot, ...verdicts.filter((v) => v.where.kind === "region")].map((f) => f.rule));
+    // twenty spots of one putty, rubbed alike, are one thing to lie on
+    const alike = (k: number) => `${at(pile.layers, k).productId} ${at(pile.layers, k).sandAfter !== null}`;
+    const seen = new Set([alike(spot)]);
     for (let k = spot; k >= 0 && onSpots(pile, k); k = filmBelow(pile, k)) {
       const under = filmBelow(pile, k);
+      if (under >= 0 && seen.has(alike(under))) continue;
+      if (under >= 0) seen.add(alike(under));
       const fired = under < 0 ? onGround(pile, upper, ground, i) : restSeam(pile, upper, i, under);
       add(
         fired.filter((f) => f.verdict !== "ok" && !told.has(f.rule)).map((f) => ({ ...f, rest: true as const })),

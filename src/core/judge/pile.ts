@@ -1,7 +1,7 @@
 import { at } from "../base";
 import type { AppliedCoat } from "../film";
 import type { AirSpot, Layer, Product } from "../model";
-import { dftUm, type LedgerLine, plannedWftUm } from "../numbers";
+import { dftUm, type LedgerLine, meets, plannedWftUm } from "../numbers";
 import { labelTimes, volumeSolidsOf } from "../reference";
 import { isContact, isMaskingFluid } from "../rules";
 import { clockIn, coatsFrom, type LaidFilm, pileFilm } from "./moments";
@@ -31,14 +31,19 @@ export function filmOn(pile: Pile, i: number): LaidFilm {
   const known = pile.laid.get(i);
   if (known) return known;
   const coats: AppliedCoat[] = [];
+  // what lies in other places is no part of this film, but its time passes all the same
+  let endMin: number | null = null;
   for (const k of pile.films.filter((f) => f <= i)) {
     const [layer, product] = [at(pile.layers, k), at(pile.products, k)];
+    const startMin: number = endMin === null ? 0 : endMin + (pile.gaps.get(k) ?? 0);
+    const laid = coatsFrom(layer, product, startMin);
+    endMin = laid.at(-1)!.endMin;
+    if (!meets(layer, at(pile.layers, i))) continue;
     const last = coats.at(-1);
-    const startMin = last ? last.endMin + (pile.gaps.get(k) ?? 0) : 0;
     const below = filmBelow(pile, k);
     const rub = below >= 0 ? at(pile.layers, below).sandAfter : null;
     if (last && rub) coats[coats.length - 1] = { ...last, rubbed: { atMin: startMin, takesUm: rub.takesUm } };
-    coats.push(...coatsFrom(layer, product, startMin));
+    coats.push(...laid);
   }
   const film = pileFilm(coats, clockIn(airOf(pile, i)));
   pile.laid.set(i, film);
@@ -49,8 +54,11 @@ export function filmOn(pile: Pile, i: number): LaidFilm {
 export const isPastDate = (p: Pick<Product, "useBy">, today: string | null): boolean =>
   today !== null && p.useBy != null && p.useBy < today;
 
-/** Index of the film below layer i, or -1. */
-export const filmBelow = (pile: Pile, i: number): number => pile.films.filter((f) => f < i).at(-1) ?? -1;
+/** Index of the film below layer i, or -1; what lies in other places of the face is not below it. */
+export function filmBelow({ films, layers }: Pile, i: number): number {
+  const own = layers[i];
+  return films.findLast((f) => f < i && (own === undefined || meets(at(layers, f), own))) ?? -1;
+}
 
 /** What a layer is masked with, where it is a fluid. */
 export function tapeFluid(pile: Pile, i: number): Product | null {

@@ -1,6 +1,7 @@
 import { verdictText } from "@/messages";
 import { layer, lookup, pile, region } from "../../../tests/support/world";
 import type { JarId, Layer, Product, Region } from "../model";
+import { meets } from "../numbers";
 import { cardOfJar } from "../reference";
 import { judgeStack } from ".";
 
@@ -70,5 +71,29 @@ describe("over spots a layer lies on the rest of the face too", () => {
     const sealed = ["foam-sealer", "foam-sealer", "foam-sealer"].map((id) => layer(id, { coats: 2 }));
     const rest = bad(over, ...sealed, spot("foam-sealer", 0.05), "grey-primer").filter((v) => v.rest);
     expect(rest.map((v) => v.rule)).not.toContain("bare-bite-stop");
+  });
+});
+
+describe("named places", () => {
+  const at = (id: string, ...places: readonly string[]) => layer(id, { spot: 0.05, places });
+  it("lacquer an hour on young enamel shuts its solvent in where they meet, and not where the enamel lies in another place", () => {
+    const over = { material: "petg" as const };
+    const lacquer = (place: string) =>
+      bad(
+        over,
+        "water-primer",
+        at("jar:hobby-enamel", "bow"),
+        layer("jar:lacquer-bottle", { spot: 0.05, places: [place], gapMin: 60 }),
+      )
+        .filter((v) => v.layer === 2 && !v.rest)
+        .map((v) => v.rule);
+    expect(lacquer("bow")).toContain("window-not-open-traps");
+    expect(lacquer("stern")).not.toContain("window-not-open-traps");
+  });
+  it("two that share one place meet there; where nobody names one, they meet", () => {
+    expect(meets({ places: ["bow", "keel"] }, { places: ["keel"] })).toBe(true);
+    expect(meets({ places: ["bow"] }, { places: ["keel"] })).toBe(false);
+    expect(meets({ places: [] }, { places: ["keel"] })).toBe(true);
+    expect(meets({}, { places: ["keel"] })).toBe(true);
   });
 });

@@ -15,3 +15,7 @@ export function spotShare(layer: Spotted, product: Pick<Product, "role">, region
   if (typeof layer.spot === "number") return layer.spot;
   return layer.spot !== false && fillsHoles(layer, product, region) ? SPOT_SHARE : 1;
 }
+
+/** Whether one layer can lie on another: two that are told to be in other places of the face never meet. */
+export const meets = (a: Pick<Layer, "places">, b: Pick<Layer, "places">): boolean =>
+  !a.places?.length || !b.places?.length || a.places.some((p) => b.places!.includes(p));

@@ -37,6 +37,19 @@ describe("what holds a part", () => {
   });
 });
 
+it("fourteen pieces are put on their clips one by one, and each is touched in", () => {
+  const stack = pile(layer("water-primer", { id: "p" }));
+  const minutes = (count: number) => {
+    const face = region({ id: "r", conditions: ["keyed", "washed"], heldBy: "clip", areaCm2: 5 });
+    const answer = planModel(planInput([{ region: face, stack, count }]));
+    if (answer.outcome !== "planned") throw new Error(answer.outcome);
+    const of = (kind: string) => answer.ops.find((o) => o.kind === kind)!.handsOnMin;
+    return [of("hold"), of("touch-in")];
+  };
+  expect(minutes(1)).toEqual([5, 5]);
+  expect(minutes(14)).toEqual([15, 30]);
+});
+
 describe("a guide coat", () => {
   const rub: SandAfter = { grit: 400, wet: true, takesUm: 8, until: "lows-only", guideId: "grey-primer" };
   it("is misted on before the rub, dries half an hour, and the rub says when to stop", () => {
@@ -68,4 +81,22 @@ it("a spot says where on the face it is", () => {
   if (answer.outcome !== "planned") throw new Error(answer.outcome);
   const coat = answer.ops.find((o) => o.kind === "coat")!;
   expect(workText(coat, names.name)).toBe(`${product("fairing-putty").name} on keel seam, port dent`);
+});
+
+it("spots in other places wait for no film of each other, and what goes over all waits for the last of each", () => {
+  const spots = (places: readonly (readonly string[])[]) => {
+    const stack = pile(
+      ...places.map((p, i) => layer("fairing-putty", { id: `f${i}`, spot: 0.05, depthUm: 400, places: p })),
+      layer("water-primer", { id: "w" }),
+    );
+    const answer = planModel(planInput([{ region: region({ id: "r", conditions: ["keyed", "washed"] }), stack }]));
+    if (answer.outcome !== "planned") throw new Error(answer.outcome);
+    const at = (id: string) => answer.ops.find((o) => o.id === `${id}:coat:1`)!;
+    return { at, apartMin: at("f1").startMin - at("f0").endMin };
+  };
+  expect(spots([["bow"], ["stern"]]).apartMin).toBe(0);
+  expect(spots([["bow"], ["bow"]]).apartMin).toBeGreaterThan(30);
+  const { at } = spots([["bow"], ["stern"], ["bow", "port"]]);
+  expect(at("f2").startMin - at("f0").endMin).toBeGreaterThan(30);
+  for (const id of ["f1", "f2"]) expect(at("w").startMin - at(id).endMin).toBeGreaterThan(60);
 });

@@ -18,6 +18,7 @@ import {
   dryingOf,
   estimateMin,
   forAll,
+  forPieces,
   inSittings,
   keepsOf,
   LAYS_PAINT,
@@ -69,7 +70,7 @@ export function liveChain(
 ): LiveChain {
   const { region: r, answer: judged, rounds, refused } = withRounds(own, answer, input);
   const count = own.count ?? 1;
-  const bare = chainOf(ofAll(r.region, count), r.stack, judged.seams, input.productOf);
+  const bare = forPieces(chainOf(ofAll(r.region, count), r.stack, judged.seams, input.productOf), count);
   const minutes = input.wishes?.minutes ?? {};
   const whole = withMinutes(
     inSittings(

@@ -16,15 +16,12 @@ export const ROUND_GRIT = 400;
 export const ROUND_RUB_SHARE = 0.7;
 
 /** Hands-on minutes of work that is neither coating nor rubbing (est.). */
-export const SIDE_LABOUR: Readonly<
-  Record<"inspect" | "mask" | "unmask" | "fit" | "dress" | "touch-in" | "guide", Labour>
-> = {
+export const SIDE_LABOUR: Readonly<Record<"inspect" | "mask" | "unmask" | "fit" | "dress" | "guide", Labour>> = {
   inspect: { fixedMin: 4, perCm2Min: 0.01 },
   mask: { fixedMin: 8, perCm2Min: 0.03 },
   unmask: { fixedMin: 3, perCm2Min: 0.005 },
   fit: { fixedMin: 15, perCm2Min: 0 },
   dress: { fixedMin: 5, perCm2Min: 0 },
-  "touch-in": { fixedMin: 5, perCm2Min: 0 },
   guide: { fixedMin: 3, perCm2Min: 0.002 },
 };
 
@@ -45,6 +42,8 @@ export const MOUNT_MIN: Readonly<Record<Hold, number>> = {
   turntable: 1,
   forceps: 0,
 };
+/** The spot one piece was held by, touched in with a brush, minutes (est.). */
+export const TOUCH_IN_MIN = 2;
 /** A misted guide coat can be rubbed after so long, minutes (est.). */
 export const GUIDE_DRY_MIN = 30;
 /** Turning a part under the lamp, minutes (est.). */

@@ -1,5 +1,6 @@
 import type { SeamPlan } from "../judge";
-import type { Layer, Product, Region, Stack } from "../model";
+import { type Layer, opIds, type Product, type Region, type Stack } from "../model";
+import { meets } from "../numbers";
 import { isContact } from "../rules";
 import type { Chain } from "./operations";
 import { helperOf } from "./sources/helper";
@@ -25,8 +26,9 @@ export function chainOf(
   bareOn(work, region);
   if (stack.layers.length > 0) mounted(work, region);
   const last = stack.layers.findLastIndex((l) => !isContact(productOf(l.productId)));
-  let below: Layer | null = null;
+  const laid: Layer[] = [];
   for (const [i, layer] of stack.layers.entries()) {
+    const below = laid.findLast((l) => meets(l, layer)) ?? null;
     const product = productOf(layer.productId);
     beforeLayer(work, region, layer, below, productOf, seams[i] ?? null);
     if (isContact(product)) {
@@ -34,13 +36,23 @@ export function chainOf(
       continue;
     }
     coatsOf(work, region, layer, below, product, seams[i] ?? null);
+    // spots in several places lie side by side under it: it waits for each of them
+    for (const spot of besides(laid, layer, below))
+      work.tie(lastCoatId(spot, region), opIds.coat(layer.id, 1), { kind: "sandable" });
     if (below?.tape) tapeOff(work, region, below, below.tape, productOf);
     afterLayer(work, region, layer, product, i < last);
-    below = layer;
+    laid.push(layer);
   }
-  if (below) {
-    bareOff(work, region, lastCoatId(below, region));
-    touchedIn(work, region, lastCoatId(below, region));
+  const top = laid.at(-1);
+  if (top) {
+    bareOff(work, region, lastCoatId(top, region));
+    touchedIn(work, region, lastCoatId(top, region));
   }
   return { regionId: region.id, ops: work.ops, ties: work.ties };
 }
+
+/** Films a layer lies on beside the uppermost: told to be in places of their own, and covered by nothing since. */
+const besides = (laid: readonly Layer[], layer: Layer, below: Layer | null): readonly Layer[] =>
+  laid.filter(
+    (l, n) => l !== below && l.places?.length && meets(l, layer) && !laid.slice(n + 1).some((m) => meets(l, m)),
+  );

@@ -17,5 +17,6 @@ export * from "./row";
 export * from "./shared-room";
 export * from "./sittings";
 export * from "./sources/extra";
+export { forPieces } from "./sources/hold";
 export { type PrepTime, prepTimes } from "./sources/prep";
 export * from "./types";

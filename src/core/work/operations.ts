@@ -13,7 +13,7 @@ import {
   type Product,
   type RubSign,
 } from "../model";
-import { asLaid, type Mix } from "../numbers";
+import { asLaid, type Mix, meets } from "../numbers";
 import type { Wait } from "./types";
 
 const OP_KINDS = [
@@ -191,6 +191,7 @@ export function coatsUpTo(
   const face = upToOp?.kind === "coat" ? 0 : upToOp?.kind === "turn" ? upToOp.coat : Number.MAX_SAFE_INTEGER;
   const coats: AppliedCoat[] = [];
   for (const op of chain.ops.slice(0, upTo + 1)) {
+    if (upToOp && !meets(op, upToOp)) continue;
     if (op.kind === "coat")
       coats.push({ product: laidProduct(op, productOf), wftUm: filmUm.get(op.id) ?? op.wftUm!, endMin: endOf(op.id) });
     const last = coats.at(-1);

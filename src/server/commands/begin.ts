@@ -1,6 +1,7 @@
 import { beginSchema, done, failed, invalid, type Outcome } from "@/contracts";
 import { FILM_ROLES, isOneOf } from "@/core/model";
-import { cardOfJar, materialFacts } from "@/core/reference";
+import { cardOfJar } from "@/core/reference";
+import { proposedPrep } from "@/core/rules";
 import {
   type Db,
   insertModel,
@@ -40,8 +41,8 @@ export function beginWith(input: unknown): Outcome<{ regionId: string }> {
     const modelId = modelOnBench(db);
     const [partId, regionId] = [newId("p"), newId("r")];
     insertPart(db, modelId, { id: partId, name, count: 1, note: "" });
-    const { prep } = materialFacts(material);
-    insertRegion(db, partId, { ...freshRegion(regionId, "All over"), material, finish }, { prep });
+    const region = { ...freshRegion(regionId, "All over"), material, finish };
+    insertRegion(db, partId, region, { prep: proposedPrep(region, { joined: false }).map(({ step }) => step) });
     const here = new Set(shelf.map((p) => p.jar));
     for (const jar of jars) if (!here.has(jar)) insertProduct(db, cardOfJar(jar, newId("s")));
     return done({ regionId });

@@ -2,7 +2,7 @@ import type { PlanScreen } from "@/contracts";
 import { productsOfWork } from "@/core/model";
 import type { CarryIn, PlanAnswer, PlannedOp } from "@/core/plan";
 import { CLEANING_MIN } from "@/core/reference";
-import { safetyLine, workSafety } from "@/messages";
+import { HOLD_NAME, safetyLine, workCaution } from "@/messages";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 type Products = PlanScreen["products"];
@@ -91,7 +91,10 @@ function packingOf(ops: readonly PlannedOp[], products: Products): readonly stri
     }
     if (op.dusty) things.add("tack cloth");
     if (op.kind === "mask") things.add("masking tape");
-    if (op.kind === "inspect") things.add("a raking lamp");
+    if (op.kind === "inspect" || op.step === "look") things.add("a raking lamp");
+    for (const thing of STEP_THINGS[op.step ?? ""] ?? []) things.add(thing);
+    if (op.held?.by === "clamp") things.add("clamps or bands");
+    if (op.holding && op.kind === "hold") things.add(HOLD_NAME[op.holding.by]);
     const others = productsOfWork(op).filter((id) => id !== op.productId);
     for (const id of others) if (products[id]) things.add(products[id].name);
     if (op.step === "degrease" || op.step === "wipe")
@@ -100,11 +103,21 @@ function packingOf(ops: readonly PlannedOp[], products: Products): readonly stri
   return [...things];
 }
 
+/** What single steps want at hand. */
+const STEP_THINGS: Readonly<Record<string, readonly string[]>> = {
+  trim: ["knife, scraper and files"],
+  "blow-out": ["a puffer or an air line at low pressure"],
+  "tack-off": ["tack cloth"],
+  "post-cure": ["the curing lamp"],
+  "warm-can": ["a bowl of hand-warm water, a thermometer"],
+  "warm-part": ["the warm box, a thermometer"],
+};
+
 /** Cautions of one session, each said once. */
 export function cautionsOf(ops: readonly PlannedOp[], products: Products): readonly string[] {
   const lines = ops.flatMap((o) => {
-    const without = workSafety(o);
-    if (without) return [`${o.extra?.kind === "strip" ? "Stripping" : "Rubbing down"}: ${without}`];
+    const without = workCaution(o);
+    if (without) return [`${without.about}: ${without.text}`];
     const id = o.productId ?? o.withId;
     const p = id ? products[id] : undefined;
     return p ? [`${p.name}: ${safetyLine(p)}`] : [];

@@ -1,6 +1,6 @@
 import { COVERING_HOLDS, isOneOf, opIds, type Region } from "../../model";
-import { MOUNT_MIN, SIDE_LABOUR } from "../../reference";
-import { blankOperation, type Operation } from "../operations";
+import { MOUNT_MIN, TOUCH_IN_MIN } from "../../reference";
+import { blankOperation, type Chain, type Operation } from "../operations";
 import { HANDLED, inSteps, type Work } from "./put-together";
 
 /** Source: what holds the part: put on before the first coat, and the spot under it touched in at the end. */
@@ -21,6 +21,18 @@ export function mounted(work: Work, region: Region): void {
   });
 }
 
+/** Like pieces are mounted and touched in one by one. */
+export const forPieces = (chain: Chain, count: number): Chain =>
+  count === 1
+    ? chain
+    : {
+        ...chain,
+        ops: chain.ops.map((op) => {
+          if (op.kind === "hold") return { ...op, handsOnMin: inSteps(MOUNT_MIN[op.holding!.by] * count) };
+          return op.kind === "touch-in" ? { ...op, handsOnMin: inSteps(TOUCH_IN_MIN * count) } : op;
+        }),
+      };
+
 /** @param coatId the last coat of all */
 export function touchedIn(work: Work, region: Region, coatId: string): void {
   const holding = holdingOf(region);
@@ -33,7 +45,7 @@ export function touchedIn(work: Work, region: Region, coatId: string): void {
     id,
     regionId: region.id,
     kind: "touch-in",
-    handsOnMin: inSteps(SIDE_LABOUR["touch-in"].fixedMin),
+    handsOnMin: inSteps(TOUCH_IN_MIN),
     holding,
   });
 }
