@@ -3,6 +3,7 @@ export * from "./coupons";
 export * from "./fields";
 export * from "./film";
 export * from "./finder";
+export * from "./how";
 export * from "./label";
 export * from "./materials";
 export * from "./mesh";

@@ -264,6 +264,7 @@ export const PREP_NAME: Readonly<Record<PrepStep, string>> = {
 };
 /** What is looked for before a step counts as done. */
 export const PREP_CHECK: Readonly<Partial<Record<PrepStep, string>>> = {
+  degrease: "a white cloth wiped over it stays white.",
   trim: "nothing stands up under a fingernail.",
   "dry-fit": "the parts meet without gap or wobble, with room for the film.",
   derust: "bright metal all over, no brown in the pits.",

@@ -7,7 +7,7 @@ import type { BenchScreen, NamedFilm } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
 import type { Operation } from "@/core/work";
 import { clock, countdown, duration, filmText, relativeDay } from "@/format";
-import { againstTexts, MILESTONE_NAME, safetyLine, workSafety, workText } from "@/messages";
+import { againstTexts, MILESTONE_NAME, safetyLine, workHow, workSafety, workText } from "@/messages";
 import { useAct } from "../hooks/useAct";
 import { MiniSection } from "../section/MiniSection";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
@@ -56,6 +56,7 @@ export function Tile({
   const title = workText(op, (id) => screen.products[id]?.name);
   const name = screen.names[tile.regionId] ?? "";
   const caution = product ? safetyLine(product) : workSafety(op);
+  const how = workHow(op, op.productId === null ? null : product);
   const check = tile.check;
   const barred = check?.barred ?? false;
   const start = () =>
@@ -138,6 +139,12 @@ export function Tile({
       </div>
       {op.kind === "inspect" && zone !== "drying" && <Looked tile={tile} inHand={zone === "in-hand"} />}
       {zone !== "drying" && caution && <p className="mt-2 border-l-4 border-secondary pl-2 text-base">{caution}</p>}
+      {zone !== "drying" && how && (
+        <details className="mt-2 text-base">
+          <summary className="min-h-11 cursor-pointer content-center">How it is done well</summary>
+          <p>{how}</p>
+        </details>
+      )}
       <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} />
       <StartDialog ref={against} tile={tile} name={name} title={title} />
       <TellDialog
