@@ -72,6 +72,35 @@ describe("a part given away", () => {
   });
 });
 
+describe("spots in places of their own", () => {
+  const node = () => part(MODEL, "ml-anchor")!.regions[0]!;
+  const spot = (id: string, share: number, ...places: string[]) => ({
+    ...node().stack.layers[0]!,
+    id,
+    spot: share,
+    places,
+  });
+  it("cannot add up to more than the face; over each other they may", () => {
+    const save = (...spots: ReturnType<typeof spot>[]) =>
+      server.saveStack(node().region.id, node().stackRev, {
+        ...node().stack,
+        layers: [...spots, ...node().stack.layers],
+      });
+    const crowded = save(spot("y-s1", 0.6, "fluke"), spot("y-s2", 0.6, "shank"));
+    expect(crowded.ok).toBe(false);
+    if (!crowded.ok) expect(crowded.problem.fields.map((f) => f.path)).toEqual(["layers.1.spot"]);
+    must(save(spot("y-s1", 0.6, "fluke"), spot("y-s2", 0.6, "fluke")));
+  });
+  it.each([0, 1.2, -0.1])("a share of %p is refused by its field", (share) => {
+    const refused = server.saveStack(node().region.id, node().stackRev, {
+      ...node().stack,
+      layers: [spot("y-s1", share)],
+    });
+    expect(refused.ok).toBe(false);
+    if (!refused.ok) expect(refused.problem.fields.map((f) => f.path)[0]).toContain("layers.0.spot");
+  });
+});
+
 describe("a gap", () => {
   it("wider than the face it is in is refused by the field that was told, and nothing is kept", () => {
     const node = () => part(MODEL, "ml-anchor")!.regions[0]!;

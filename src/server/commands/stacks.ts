@@ -96,6 +96,18 @@ const MAY_STAND: readonly { readonly field: string; readonly roles: readonly Rol
   { field: "productId", roles: [...FILM_ROLES, ...HELPER_ROLES], message: "has no place of its own in a pile" },
 ];
 
+/** The layer with which spots in different places come to more than one face; null = they do not. Over each other they may. */
+function overFull({ layers }: Stack): number | null {
+  const shares = new Map<string, number>();
+  for (const [i, { spot, places }] of layers.entries()) {
+    if (typeof spot !== "number" || !places?.length) continue;
+    for (const place of places) shares.set(place, Math.max(shares.get(place) ?? 0, spot / places.length));
+    if ([...shares.values()].reduce((sum, s) => sum + s, 0) > 1 + ROUNDING) return i;
+  }
+  return null;
+}
+const ROUNDING = 1e-9;
+
 /** A name the shelf does not hold, a product that cannot do what it is named for, a ratio that is none. */
 function layerFault(stack: Stack, products: ReadonlyMap<string, Product>): Outcome<never> | null {
   const fault = (path: string, message: string, name?: string) =>
@@ -107,6 +119,9 @@ function layerFault(stack: Stack, products: ReadonlyMap<string, Product>): Outco
     const rule = MAY_STAND.find((m) => path.includes(m.field))!;
     if (!isOneOf(rule.roles)(product.role)) return fault(at, rule.message, product.name);
   }
+  const crowded = overFull(stack);
+  if (crowded !== null)
+    return fault(`layers.${crowded}.spot`, "makes the spots told in places of their own more than the face");
   for (const [i, { mixUsed }] of stack.layers.entries())
     if (mixUsed && ratioParts(mixUsed) === null)
       return fault(`layers.${i}.mixUsed`, "must be parts by volume, such as 4:1");
