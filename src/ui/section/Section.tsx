@@ -17,6 +17,8 @@ export interface SectionFilm extends FilmIn {
   readonly sheen: Sheen;
   /** of the seam below this film */
   readonly verdict: Verdict;
+  /** of the face it lies on, (0, 1]; absent = all of it */
+  readonly share?: number | undefined;
 }
 
 interface SectionProps {
@@ -64,23 +66,33 @@ export function Section({ films, group, materialName, ridgeUm, detailUm }: Secti
       <Ground id={id} face={face} detail={detailUm !== null} />
       {films.map((film, i) => {
         const b = g.bands[i]!;
+        const whole = detailUm === null ? W - 24 : GROOVE_X - 12;
+        const width = whole * drawnShare(film);
+        // beside a spot whatever lies over it goes down to the face
+        const over = films.slice(i + 1).find((f) => drawnShare(f) === 1);
         return (
           <g key={`${film.name}${i}`}>
+            {width < whole && (
+              <rect
+                x={12 + width}
+                y={TOP + b.topPx}
+                width={whole - width}
+                height={b.heightPx}
+                fill={over?.colour ?? "var(--color-base-100)"}
+              />
+            )}
             <rect
               x="12"
               y={TOP + b.topPx}
-              width={detailUm === null ? W - 24 : GROOVE_X - 12}
+              width={width}
               height={b.heightPx}
               fill={film.colour}
               stroke="var(--ink)"
               strokeWidth="0.8"
-            />
-            <SheenMark
-              sheen={film.sheen}
-              y={TOP + b.topPx}
-              height={b.heightPx}
-              right={detailUm === null ? W - 12 : GROOVE_X}
-            />
+            >
+              {width < whole && <title>{`on spots, ${Math.round(100 * film.share!)} % of the face`}</title>}
+            </rect>
+            <SheenMark sheen={film.sheen} y={TOP + b.topPx} height={b.heightPx} right={12 + width} />
             {b.broken && <BreakLine y={TOP + b.topPx + b.heightPx / 2} />}
           </g>
         );
@@ -135,6 +147,10 @@ export function Section({ films, group, materialName, ridgeUm, detailUm }: Secti
     </svg>
   );
 }
+
+/** Spots are drawn as wide as can be seen, however small they are. */
+const drawnShare = ({ share = 1 }: Pick<SectionFilm, "share">): number => (share < 1 ? Math.max(SPOT_DRAWN, share) : 1);
+const SPOT_DRAWN = 0.35;
 
 function Ground({ id, face, detail }: { id: string; face: number; detail: boolean }) {
   const right = detail ? GROOVE_X : W - 12;

@@ -15,6 +15,7 @@ export const filmsOf = (
   stack: Stack,
   productOf: (id: string) => Product,
   { ledger, verdicts }: Judged,
+  shares: Readonly<Record<string, number>> = {},
 ): readonly SectionFilm[] =>
   ledger
     .map((line, i) => ({ ...line, i, p: productOf(stack.layers[i]!.productId) }))
@@ -30,6 +31,7 @@ export const filmsOf = (
         addedUm,
         takenUm,
         putty: p.role === "putty",
+        share: shares[stack.layers[i]!.id],
         verdict: verdictsAt(verdicts, seam).reduce<Verdict>((worst, v) => worseVerdict(worst, v.verdict), "ok"),
       };
     });
@@ -49,8 +51,11 @@ export function pileText(
     const marks = verdictsAt(answer.verdicts, f.seam)
       .filter((v) => v.verdict !== "ok")
       .map((v) => `${VERDICT_NAME[v.verdict]}: ${reasonText(v.code, v.missing)}`);
+    const spot = l.spot
+      ? ` on spots, ${Math.round(100 * l.spot)} % of the face${l.places?.length ? ` (${l.places.join(", ")})` : ""}`
+      : "";
     const below = k === 0 ? "Over the bare face" : `Over ${films[k - 1]!.name}`;
-    return `Layer ${f.n}, ${f.name}, ${SHEEN_NAME[f.sheen]}: ${coats}, ${filmText(f.addedUm)} dry${rub}. ${below}: ${marks.length > 0 ? marks.join(" ") : `${VERDICT_NAME.ok}.`}`;
+    return `Layer ${f.n}, ${f.name}, ${SHEEN_NAME[f.sheen]}: ${coats}, ${filmText(f.addedUm)} dry${rub}${spot}. ${below}: ${marks.length > 0 ? marks.join(" ") : `${VERDICT_NAME.ok}.`}`;
   });
   const build = films.reduce((sum, f) => sum + f.addedUm - f.takenUm, 0);
   const face = [

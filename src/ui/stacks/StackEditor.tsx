@@ -73,7 +73,7 @@ export function StackEditor({
       return product && unconfirmed(product).includes("carriers") ? product.id : null;
     },
   };
-  const films = answer.outcome === "judged" ? filmsOf(stack, productOf, answer) : [];
+  const films = answer.outcome === "judged" ? filmsOf(stack, productOf, answer, view.totals.shares) : [];
   const list = useRef<HTMLDivElement>(null);
   const material = region.material === null || region.material === "unknown" ? null : materialFacts(region.material);
   return (
