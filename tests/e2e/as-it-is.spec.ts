@@ -68,12 +68,12 @@ test("the lamp is read with the stand-in, and a distance nought is refused by na
 test("a step that ends with a look is ticked when it is done, and the log holds it", async ({ page, bench }) => {
   await page.goto("/bench");
   await answered(page);
-  const tile = page.locator('[data-region="ml-anchor-all"]');
-  await expect(tile).toContainText("Trim and scrape");
+  const tile = page.locator('[data-region="ml-keel-all"]');
+  await expect(tile).toContainText("Degrease");
   await tile.getByRole("button", { name: "Start" }).click();
   await tile.getByRole("button", { name: "Done…" }).click();
-  const dialog = page.getByRole("dialog", { name: /^Done: Anchor/ });
-  await dialog.getByRole("checkbox", { name: /^Looked for: nothing stands up/ }).check();
+  const dialog = page.getByRole("dialog", { name: /^Done: Ballast keel/ });
+  await dialog.getByRole("checkbox", { name: /^Looked for: a white cloth/ }).check();
   await dialog.getByRole("button", { name: "Done", exact: true }).click();
   await expect(dialog).toBeHidden();
   const { log } = await (await page.request.get(`${bench.url}/api/v1/models/marram-lass`)).json();

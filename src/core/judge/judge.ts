@@ -25,7 +25,7 @@ import { airFacts, layerFacts } from "./facts";
 import { type GroundFilm, groundFilm } from "./ground";
 import { liquidsBefore, liquidVerdicts, touching } from "./liquids";
 import { assumedFigures, filmBelow, type Pile, pileFilms, tapeFluid } from "./pile";
-import { groundSeam, onSpots, planSeam, restSeam } from "./seams";
+import { groundSeam, planSeam, restSeam, toldOnSpots } from "./seams";
 import type { JudgeAnswer, JudgeInput, PlacedVerdict, SeamPlan, StepLiquid, Where } from "./types";
 import { stackFacts } from "./whole";
 import { workVerdicts } from "./work-asked";
@@ -80,7 +80,7 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
     // twenty spots of one putty, rubbed alike, are one thing to lie on
     const alike = (k: number) => `${at(pile.layers, k).productId} ${at(pile.layers, k).sandAfter !== null}`;
     const seen = new Set([alike(spot)]);
-    for (let k = spot; k >= 0 && onSpots(pile, k); k = filmBelow(pile, k)) {
+    for (let k = spot; k >= 0 && toldOnSpots(pile, k); k = filmBelow(pile, k)) {
       const under = filmBelow(pile, k);
       if (under >= 0 && seen.has(alike(under))) continue;
       if (under >= 0) seen.add(alike(under));
@@ -112,7 +112,7 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
       const { fired, ...seam } = planSeam(pile, upper, i, below);
       seams.push(seam);
       add(withOk(fired, okCodeOf(pile.products, i, below)), { kind: "seam", layer: i });
-      if (!onSpots(pile, i)) addRest(i, below, upper, fired);
+      if (!toldOnSpots(pile, i)) addRest(i, below, upper, fired);
     }
     addLiquids(i, below);
     add(applyRules(RULE_BOOK, "layer", factSheet(layerFacts(pile, seams, i), upper)), { kind: "layer", layer: i });

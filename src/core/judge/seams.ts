@@ -65,14 +65,15 @@ function meetingFacts(pile: Pile, i: number, m: Meeting, below: number, upper = 
 }
 
 /** Told to lie on spots, or putty put into a depth: unless told to lie all over. */
-export function onSpots(pile: Pile, i: number): boolean {
+export function toldOnSpots(pile: Pile, i: number): boolean {
   const { spot, depthUm } = at(pile.layers, i);
   if (spot != null) return spot !== false;
-  return (
-    at(pile.products, i).role === "putty" &&
-    (depthUm != null || pile.input.region.fillDepthUm != null || bareMetal(pile))
-  );
+  return at(pile.products, i).role === "putty" && (depthUm != null || pile.input.region.fillDepthUm != null);
 }
+
+/** As told; where nothing is, putty on metal lies in its dents. */
+const onSpots = (pile: Pile, i: number): boolean =>
+  toldOnSpots(pile, i) || (at(pile.layers, i).spot == null && at(pile.products, i).role === "putty" && bareMetal(pile));
 /** On metal putty goes into dents and seams; nobody skims a whole casting. */
 const bareMetal = ({ input }: Pile): boolean =>
   input.region.material !== null &&

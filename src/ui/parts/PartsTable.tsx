@@ -241,7 +241,7 @@ export function PartsTable({ parts, modelId, models }: { parts: readonly PartNod
   const freshHere = parts.some((p) => p.id === freshId);
   // a part just added is filled in next: its material first
   useEffect(() => {
-    if (freshHere) document.querySelector<HTMLSelectElement>(`[data-part="${freshId}"] select`)?.focus();
+    if (freshHere) document.querySelector<HTMLSelectElement>(`[data-part="${freshId}"] td select`)?.focus();
   }, [freshId, freshHere]);
   const chosen = parts
     .flatMap((p) => p.regions.map((node) => ({ node, partName: p.name })))
