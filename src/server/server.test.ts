@@ -354,7 +354,7 @@ describe("one part and what there is to put on it", () => {
     const { regionId } = must(server.beginWith(ask));
     expect(stackOf(regionId)).toMatchObject({
       region: { material: "petg" },
-      stack: { prep: ["wash", "key", "dust-off"] },
+      stack: { prep: ["trim", "wash", "key", "dust-off"] },
     });
     expect(must(server.getShelf()).map((i) => i.product.jar)).toEqual(ask.jars);
     expect(must(server.getModels()).current).toMatchObject({ name: "My model" });
