@@ -1,5 +1,5 @@
 import type { Product } from "@/core/model";
-import { familyFacts, strongestBite } from "@/core/reference";
+import { CAN_MAX_C, familyFacts, strongestBite } from "@/core/reference";
 import type { Operation } from "@/core/work";
 import { tempText } from "@/format";
 
@@ -21,7 +21,7 @@ export function safetyLine(p: Product): string {
   if (p.hazards.includes("flammable")) lines.push("no flame, heater or spark near the vapour or the drying rack");
   if (p.hazards.includes("acid") || p.hazards.includes("sensitiser")) lines.push("gloves and eye cover");
   if (p.hazards.includes("peroxide")) lines.push("goggles: peroxide");
-  if (p.method === "aerosol") lines.push(`warm the can only in hand-warm water, never above ${tempText(45)}`);
+  if (p.method === "aerosol") lines.push(`warm the can only in hand-warm water, never above ${tempText(CAN_MAX_C)}`);
   if (p.family !== "unknown" && familyFacts(p.family).mechanism === "oxidation")
     lines.push("oily rags laid flat outdoors or in water");
   const text = lines.length > 0 ? lines.join("; ") : "gloves";
@@ -42,7 +42,7 @@ const WARMTH_SAFETY: Readonly<Record<"heat" | "warm-part" | "warm-can", () => st
     "Hot air at its low setting, a hand’s length off, always moving; never on a film still wet with solvent. No flame.",
   "warm-part": () => "No flame and no glowing wire near solvent; a thermometer beside the part, not a guess.",
   "warm-can": () =>
-    `Hand-warm water only, never above ${tempText(45)}: no stove, no boiling water, no heater. A hot can bursts.`,
+    `Hand-warm water only, never above ${tempText(CAN_MAX_C)}: no stove, no boiling water, no heater. A hot can bursts.`,
 };
 
 const LAMP_SAFETY =

@@ -66,6 +66,8 @@ export const REASON: Readonly<Record<string, string>> = {
   "light-cannot-reach": "Light does not reach the depth: it stays liquid there.",
   "crack-too-fine": "A paste only bridges a crack this fine, and comes out again with the paper.",
   "gap-too-wide": "In a gap this wide what dries goes on sinking for weeks.",
+  "gap-unfilled": "There is a gap to fill, and nothing in the pile fills it: paint only runs into it.",
+  "pits-unfilled": "Pits and bubbles stay dark dots through every coat; filler primer takes the small ones.",
   "gap-without-backing": "There is nothing behind the gap: the filler falls through or shrinks away.",
   "ladder-jump": "The step between papers is too long: the next cannot take out the last one’s scratches.",
   "coats-too-close": "The next coat of this layer comes before the last has flashed off.",

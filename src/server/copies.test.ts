@@ -1,4 +1,4 @@
-import { opIds } from "@/core/model";
+import { layerOfKey, opIds } from "@/core/model";
 import { freshStore, must } from "../../tests/support/store";
 import * as server from ".";
 
@@ -34,9 +34,49 @@ describe("a part copied", () => {
     expect(part(MODEL, id)!.name).toBe(`${before!.name}, once more`);
     expect(part(MODEL, "ml-house")).toEqual(before);
   });
+  it("takes the written reasons along, each under its layer's new id and no other's", () => {
+    const region = () => part(MODEL, "ml-prop")!.regions[0]!;
+    const layers = Array.from({ length: 11 }, (_, i) => ({
+      ...region().stack.layers.at(-1)!,
+      id: `ml-x-${i + 1}`,
+      productId: i === 0 ? "etch-green" : "one-pot-grey",
+    }));
+    must(
+      server.saveStack(region().region.id, region().stackRev, {
+        ...region().stack,
+        layers: [...region().stack.layers, ...layers],
+      }),
+    );
+    const stop = must(server.getJudged(MODEL)).find((j) => j.node.region.id === region().region.id)!.answer;
+    if (stop.outcome !== "judged") throw new Error(stop.outcome);
+    const finish = stop.verdicts.find((v) => v.verdict === "stop" && v.kind === "finish");
+    if (!finish) throw new Error("nothing to write a reason for");
+    must(server.overrideVerdict(region().region.id, finish.key, "tried on scrap"));
+    const { id } = must(server.copyPart("ml-prop", MODEL));
+    const copied = part(MODEL, id)!.regions[0]!;
+    expect(copied.overrides).toHaveLength(1);
+    expect(layerOfKey(copied.overrides[0]!.key)).toBe(copied.stack.layers[finish.where.layer]!.id);
+  });
   it("of a part or to a model that is not there is refused", () => {
     expect(server.copyPart("nobody", MODEL).ok).toBe(false);
     expect(server.copyPart("ml-house", "nowhere").ok).toBe(false);
+  });
+});
+
+describe("an order of getting ready nobody touched", () => {
+  it("follows the face: proposed once a material is told, also after it was unknown; kept when it is not known again", () => {
+    const { id, regionId } = must(server.addPart(MODEL, { name: "Rudder", count: 1, note: "", photo: null }));
+    const node = () => part(MODEL, id)!.regions.find((r) => r.region.id === regionId)!;
+    const tell = (fields: object) => void must(server.editNode("region", regionId, node().rev, fields));
+    tell({ material: "unknown" });
+    expect(node().stack.prep).toEqual([]);
+    tell({ material: "pla" });
+    expect(node().stack.prep).toEqual(["trim", "wash", "key", "dust-off"]);
+    tell({ finish: "show" });
+    expect(node().stack.prep).toContain("rinse");
+    const proposed = node().stack.prep;
+    tell({ material: "unknown" });
+    expect(node().stack.prep).toEqual(proposed);
   });
 });
 

@@ -40,7 +40,9 @@ test("the fillers of the shelf are told for a gap, one is put on, and a can is w
   const first = page.locator("[data-filler]").first();
   const name = ((await first.locator("b").textContent()) ?? "").trim();
   await first.getByRole("button").click();
-  await expect(page.locator("[data-layer]").first()).toContainText(name);
+  // over the etch it was judged on, under the colour
+  await expect(page.getByText(/^Which filler/)).toContainText("over Wash etch, green");
+  await expect(page.locator("[data-layer]").nth(1)).toContainText(name);
   await page.goto("/stacks?region=ml-house-walls");
   await answered(page);
   const can = page

@@ -349,6 +349,14 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("petg"), pile: [layer("light-fill", { depthUm: 1500 })] },
     { on: on("petg"), pile: [layer("light-fill", { depthUm: 1500, coats: 2 })] },
   ),
+  "gap-unfilled": pair(
+    { on: on("petg", { fillDepthUm: 500 }), pile: ["water-primer"] },
+    { on: on("petg", { fillDepthUm: 500 }), pile: ["fairing-putty", "water-primer"] },
+  ),
+  "pits-unfilled": pair(
+    { on: on("petg", { conditions: ["keyed", "clean", "pits"] }), pile: ["water-primer"] },
+    { on: on("petg", { conditions: ["keyed", "clean", "pits"] }), pile: ["build-primer"] },
+  ),
   "crack-too-fine": pair(
     { on: on("petg", { fillWidthUm: 100 }), pile: ["fairing-putty"] },
     { on: on("petg", { fillWidthUm: 800 }), pile: ["fairing-putty"] },

@@ -1,5 +1,13 @@
 import type { Product } from "../model";
-import { BLUSH_ABOVE_RH_PCT, DEW_MARGIN_C, dewMarginC, familyFacts, GATE_HOLD_MAX_MIN, labelTimes } from "../reference";
+import {
+  BLUSH_ABOVE_RH_PCT,
+  DEW_MARGIN_C,
+  dewMarginC,
+  familyFacts,
+  GATE_HOLD_MAX_MIN,
+  labelTimes,
+  partWarmMin,
+} from "../reference";
 import { airAt, type Climate } from "./climate";
 
 /** Why air keeps a coat from going on, or would spoil it soon after. */
@@ -15,18 +23,18 @@ export interface GateSpan {
 const gateHoldMin = (product: Product): number => Math.min(GATE_HOLD_MAX_MIN, labelTimes(product).touch.min);
 
 const LOOK_EVERY_MIN = 15;
+/** A warmed part loses half of its warmth in so long out of the box: that of the lightest, minutes (est.). */
+const WARMTH_HALVES_MIN = partWarmMin("plastic").halfLostMin;
 
 /** A strong-solvent film that dissolves again chills as it dries, and damp air clouds it. */
 const blushes = (p: Product): boolean => p.family !== "unknown" && familyFacts(p.family).bondsByRedissolving;
 
-function reasonNow(product: Product, climate: Climate, atMin: number, partC: number | null): GateReason | null {
+function reasonNow(product: Product, climate: Climate, atMin: number, warmerC: number): GateReason | null {
   const air = airAt(climate, atMin);
   const { minTempC, maxTempC, maxRhPct } = product.limits;
   if (minTempC !== null && air.tempC < minTempC) return "too-cold";
   if (maxTempC !== null && air.tempC > maxTempC) return "too-hot";
   if (maxRhPct !== null && air.rhPct > maxRhPct) return "too-damp";
-  // a part warmed for it may be warmer than the air, and then no dew falls on it
-  const warmerC = Math.max(0, (partC ?? air.tempC) - air.tempC);
   if (dewMarginC(air.tempC, air.rhPct) + warmerC < DEW_MARGIN_C) return "near-dew-point";
   return blushes(product) && air.rhPct > BLUSH_ABOVE_RH_PCT ? "blush" : null;
 }
@@ -42,8 +50,10 @@ export function gateReason(
   partC: number | null = null,
 ): GateReason | null {
   const holdMin = gateHoldMin(product);
+  // no dew falls on what is warmer than the air, for as long as it is
+  const warmerC = Math.max(0, (partC ?? Number.NEGATIVE_INFINITY) - airAt(climate, atMin).tempC);
   for (let after = 0; ; after = Math.min(holdMin, after + LOOK_EVERY_MIN)) {
-    const reason = reasonNow(product, climate, atMin + after, partC);
+    const reason = reasonNow(product, climate, atMin + after, warmerC * 0.5 ** (after / WARMTH_HALVES_MIN));
     if (reason) return reason;
     if (after >= holdMin) break;
   }

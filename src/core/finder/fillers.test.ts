@@ -1,4 +1,4 @@
-import { region } from "../../../tests/support/world";
+import { layer, pile, region } from "../../../tests/support/world";
 import type { JarId, Product, Region, Verdict } from "../model";
 import { cardOfJar } from "../reference";
 import { fillersFor } from "./fillers";
@@ -23,7 +23,6 @@ const choices = (over: Partial<Region>) =>
     shelf,
     productOf: (id) => shelf.find((p) => p.id === id)!,
     protection: ["extraction", "a2p3", "p3"],
-    air: null,
     ground: [],
   });
 const verdictOf = (over: Partial<Region>, jar: JarId): Verdict =>
@@ -79,4 +78,17 @@ describe("which filler", () => {
   });
   it("a material nobody told has no choice of fillers", () =>
     expect(choices({ material: null, fillDepthUm: 500 })).toEqual([]));
+});
+
+it("what is judged is what is put on: no rub of its own tears through an etch below", () => {
+  const etch = cardOfJar("etch-aerosol", "etch-aerosol");
+  const all = fillersFor({
+    region: region({ material: "white-metal", lead: "none", conditions: ["keyed", "washed"], fillDepthUm: 400 }),
+    shelf,
+    productOf: (id) => (id === etch.id ? etch : shelf.find((p) => p.id === id)!),
+    protection: ["extraction", "a2p3", "p3"],
+    ground: pile(layer("etch-aerosol", { id: "e" })).layers,
+  });
+  expect(all.flatMap((c) => c.told.map((t) => t.rule))).not.toContain("etch-rubbed");
+  expect(all.some((c) => c.verdict === "ok")).toBe(true);
 });

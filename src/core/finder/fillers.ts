@@ -1,7 +1,7 @@
 import { judgeStack } from "../judge";
 import { type Layer, type Product, type Stack, VERDICTS, type Verdict, worseVerdict } from "../model";
-import { puttySkins } from "../numbers";
-import { dries, familyFacts, labelTimes } from "../reference";
+import { MOST_SKINS, skinsFor } from "../numbers";
+import { dries, labelTimes } from "../reference";
 import { neededPrep } from "../rules";
 import type { FinderInput } from "./types";
 
@@ -20,19 +20,7 @@ export interface FillerChoice {
   readonly sinks: boolean;
 }
 
-/** More skins than this nobody lays into one gap. */
-const MOST_SKINS = 8;
-/** Verdicts on what comes later are no matter of the filler. */
-const LATER: ReadonlySet<string> = new Set([
-  "gloss-on-hidden-prep",
-  "no-uv-protection",
-  "ridge-shows",
-  "ridge-shows-gloss",
-]);
-
 type Asked = Pick<FinderInput, "region" | "protection"> & {
-  /** null = not judged; the plan waits for it */
-  readonly air: FinderInput["air"] | null;
   readonly shelf: readonly Product[];
   readonly productOf: (id: string) => Product;
   readonly today?: string | undefined;
@@ -53,30 +41,28 @@ export function fillersFor(asked: Asked): readonly FillerChoice[] {
     .sort((a, b) => VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || a.sandableMin - b.sandableMin);
 }
 
-function choiceOf(p: Product, { region, productOf, protection, air, today, ground }: Asked): FillerChoice {
+function choiceOf(p: Product, { region, productOf, protection, today, ground }: Asked): FillerChoice {
   const depthUm = region.fillDepthUm ?? region.ridgeUm ?? null;
-  const skins = skinsOf(p, depthUm);
-  const id = "filler";
+  const skins = skinsFor(p, depthUm);
   const layer: Layer = {
-    id,
+    id: "filler",
     productId: p.id,
     coats: Math.min(skins, MOST_SKINS),
     heaviness: "wet",
     wftUm: null,
     gapMin: null,
-    // what the ground needs is asked of every filler alike
-    before: ground.length > 0 ? ["scuff"] : [],
+    before: [],
     sandAfter: null,
     depthUm,
     setUp: region.fillThrough ? { backing: true } : null,
   };
   const stack: Stack = { prep: neededPrep(region), layers: [...ground, layer] };
-  const judged = judgeStack({ region, stack, productOf, protection, air, ...(today ? { today } : {}) });
+  const judged = judgeStack({ region, stack, productOf, protection, air: null, ...(today ? { today } : {}) });
   const at = ground.length;
   const told =
     judged.outcome === "judged"
       ? judged.verdicts
-          .filter((v) => v.verdict !== "ok" && v.where.kind !== "stack" && v.where.layer === at && !LATER.has(v.rule))
+          .filter((v) => v.verdict !== "ok" && v.where.kind !== "stack" && v.where.layer === at)
           .map(({ rule, verdict, missing }) => ({ rule, verdict, missing }))
       : [];
   const tooMany = skins > MOST_SKINS;
@@ -90,9 +76,4 @@ function choiceOf(p: Product, { region, productOf, protection, air, today, groun
     sandableMin: times.sandable.min + (Math.min(skins, MOST_SKINS) - 1) * times.recoat.min,
     sinks: dries(p),
   };
-}
-
-function skinsOf(p: Product, depthUm: number | null): number {
-  const skinUm = p.maxSkinUm ?? (p.family === "unknown" ? null : familyFacts(p.family).skinUm);
-  return depthUm === null || skinUm === null ? 1 : puttySkins(depthUm, skinUm, p.shrinkage ?? 0);
 }

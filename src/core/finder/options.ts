@@ -1,7 +1,16 @@
 import { isPastDate } from "../judge/pile";
 import type { Layer, Product, Region, Role } from "../model";
-import { dftUm, hexLuminance, hueOf, MAX_FILLER_COATS, plannedWftUm, puttySkins, ridgeBuriedUm } from "../numbers";
-import { FOAM_BARRIER, familyFacts, hasTrait, materialFacts, PALE_FROM, volumeSolidsOf } from "../reference";
+import {
+  dftUm,
+  hexLuminance,
+  hueOf,
+  MAX_FILLER_COATS,
+  MOST_SKINS,
+  plannedWftUm,
+  ridgeBuriedUm,
+  skinsFor,
+} from "../numbers";
+import { FOAM_BARRIER, hasTrait, materialFacts, PALE_FROM, volumeSolidsOf } from "../reference";
 import { possibleBites } from "../rules";
 import type { FinderInput, Option, Reason, Want } from "./types";
 
@@ -81,9 +90,8 @@ function buildDrafts(p: Product, input: FinderInput): readonly Draft[] {
 function puttyDrafts(p: Product, input: FinderInput): readonly Draft[] {
   const depth = input.region.fillDepthUm ?? null;
   if (depth === null) return [];
-  const skinUm = p.maxSkinUm ?? (p.family === "unknown" ? null : familyFacts(p.family).skinUm);
-  const skins = skinUm === null ? 1 : puttySkins(depth, skinUm, p.shrinkage ?? 0);
-  if (skins > 8) return [];
+  const skins = skinsFor(p, depth);
+  if (skins > MOST_SKINS) return [];
   return [
     plain({
       coats: skins,

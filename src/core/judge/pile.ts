@@ -41,7 +41,9 @@ export function filmOn(pile: Pile, i: number): LaidFilm {
     if (!meets(layer, at(pile.layers, i))) continue;
     const last = coats.at(-1);
     const below = filmBelow(pile, k);
-    const rub = below >= 0 ? at(pile.layers, below).sandAfter : null;
+    const under = below >= 0 ? at(pile.layers, below) : null;
+    // a rub in another place took nothing off this film
+    const rub = under && meets(under, at(pile.layers, i)) ? under.sandAfter : null;
     if (last && rub) coats[coats.length - 1] = { ...last, rubbed: { atMin: startMin, takesUm: rub.takesUm } };
     coats.push(...laid);
   }

@@ -1,5 +1,5 @@
 import { at } from "../base";
-import type { Product } from "../model";
+import type { Product, Role } from "../model";
 import {
   dryDensityGMl,
   filmMassG,
@@ -98,7 +98,10 @@ export function stackFacts(pile: Pile): Facts {
   const keptBare = (region.keepBare ?? []).length > 0 || pile.products.some((p) => p.role === "masking");
   const massG = pileMassG(pile, region.areaCm2);
   const budget = region.massBudgetG ?? null;
+  const lays = (...roles: readonly Role[]) => tops.some((p) => roles.includes(p.role));
   return {
+    "stack.gapOpen": (region.fillDepthUm ?? region.fillWidthUm ?? null) !== null && !lays("putty"),
+    "stack.pitsOpen": region.conditions.includes("pits") && !lays("putty", "primer-highbuild", "surfacer"),
     "stack.topRole": top.role,
     "stack.topSheen": top.sheen,
     "stack.showsEverything": showsEverything,

@@ -4,6 +4,7 @@ import { assert } from "../base";
 import type { Method, Paper, Product, SandAfter, Tack, Tape } from "../model";
 import {
   EDGE_SANDING,
+  familyFacts,
   grainUm,
   LADDER,
   PROPELLANT_SHARE,
@@ -46,6 +47,14 @@ export function puttyLaidUm(depthUm: number, shrinkage: number): number {
 export function puttySkins(depthUm: number, maxSkinUm: number, shrinkage: number): number {
   assert(maxSkinUm > 0, "puttySkins out of range");
   return Math.ceil(puttyLaidUm(depthUm, shrinkage) / maxSkinUm - 1e-9);
+}
+
+/** More skins than this nobody lays into one gap (est.). */
+export const MOST_SKINS = 8;
+/** Skins of a filler for a depth: by its card, else as deep as its family usually goes; one where nobody knows either. */
+export function skinsFor(p: Pick<Product, "maxSkinUm" | "family" | "shrinkage">, depthUm: number | null): number {
+  const skinUm = p.maxSkinUm ?? (p.family === "unknown" ? null : familyFacts(p.family).skinUm);
+  return depthUm === null || skinUm === null ? 1 : puttySkins(depthUm, skinUm, p.shrinkage ?? 0);
 }
 
 /** More filler coats than this: putty first (est.). */

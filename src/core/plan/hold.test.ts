@@ -1,6 +1,7 @@
 import { workText } from "@/messages";
 import { layer, pile, planInput, product, region } from "../../../tests/support/world";
 import { productsNamedIn, type Region, type SandAfter, withProductsRenamed } from "../model";
+import { chainOf, coatsUpTo } from "../work";
 import { planModel } from "./plan";
 
 /** How a part is held, and the loop of guide coat and rub, as they stand in the plan. */
@@ -99,4 +100,30 @@ it("spots in other places wait for no film of each other, and what goes over all
   const { at } = spots([["bow"], ["stern"], ["bow", "port"]]);
   expect(at("f2").startMin - at("f0").endMin).toBeGreaterThan(30);
   for (const id of ["f1", "f2"]) expect(at("w").startMin - at(id).endMin).toBeGreaterThan(60);
+});
+
+it("a spot rubbed in one place takes nothing off what lies in another", () => {
+  const rub: SandAfter = { grit: 240, wet: false, takesUm: 25 };
+  const stack = (rubbed: boolean) =>
+    pile(
+      layer("water-primer", { id: "w" }),
+      layer("fairing-putty", { id: "bow", spot: 0.05, places: ["bow"], sandAfter: rubbed ? rub : null }),
+      layer("fairing-putty", { id: "stern", spot: 0.05, places: ["stern"] }),
+    );
+  const coatsUnder = (rubbed: boolean) => {
+    const { layers } = stack(rubbed);
+    const seams = layers.map(() => null);
+    const chain = chainOf(region({ id: "r", conditions: ["keyed", "washed"] }), { prep: [], layers }, seams, (id) =>
+      product(id),
+    );
+    return coatsUpTo(
+      chain,
+      "stern:coat:1",
+      new Map(),
+      (id) => product(id),
+      () => 0,
+    );
+  };
+  expect(coatsUnder(true)).toEqual(coatsUnder(false));
+  expect(coatsUnder(true)).toHaveLength(2);
 });

@@ -1,6 +1,6 @@
 import { own } from "../base";
 import type { BeforeStep, PrepStep } from "../model";
-import { checkSchedule, keepPlan, type Placed, type Problem, type Schedule } from "../schedule";
+import { checkSchedule, type Placed, type Problem, type Schedule } from "../schedule";
 import type { Operation } from "../work";
 import { GRID_MIN, type ProblemContext } from "./problem";
 
@@ -44,20 +44,14 @@ function pulled(problem: Problem, schedule: Found, opId: string, as: keyof typeo
   );
   if (!Number.isFinite(nextMin) || nextMin - mask.endMin < WORTH_PULLING_MIN[as]) return null;
   const lengthMin = mask.endMin - mask.startMin;
-  const starts = startsOf(schedule.placed);
-  for (const wishedMin of wishes(problem, nextMin, lengthMin, mask.startMin, as)) {
-    const kept = keepPlan(problem, new Map([...starts, [opId, wishedMin]]));
-    if (kept.outcome !== "placed") continue;
-    const onlyItMoved = kept.placed.every((p) => p.opId === opId || p.startMin === starts.get(p.opId));
-    if (onlyItMoved && checkSchedule(problem, kept.placed).length === 0)
-      return { ...schedule, placed: mended(schedule.placed, kept.placed, opId) };
+  for (const startMin of wishes(problem, nextMin, lengthMin, mask.startMin, as)) {
+    // nothing else moves, so whether it may lie there is the referee's to say: no search is needed
+    const own: Placed = { opId, startMin, endMin: startMin + lengthMin, boundBy: { kind: "kept" } };
+    const placed = schedule.placed.map((p) => (p.opId === opId ? own : p));
+    if (checkSchedule(problem, placed).length === 0) return { ...schedule, placed };
   }
   return null;
 }
-
-/** Only the mask is new; what bound everything else stays as it was told. */
-const mended = (before: readonly Placed[], after: readonly Placed[], opId: string): readonly Placed[] =>
-  before.map((p) => (p.opId === opId ? after.find((a) => a.opId === opId)! : p));
 
 /** Starts to try, latest first: just before the next work, or at the end of the sessions before it. */
 function wishes(
@@ -75,6 +69,3 @@ function wishes(
     .filter((startMin) => startMin > afterMin);
 }
 const TRIED_SESSIONS = 4;
-
-const startsOf = (placed: readonly Placed[]): ReadonlyMap<string, number> =>
-  new Map(placed.map((p) => [p.opId, p.startMin]));

@@ -59,6 +59,23 @@ describe("in the plan", () => {
     expect(at(opIds.coat("g", 1)).startMin - warm.endMin).toBeGreaterThanOrEqual(partWarmMin("plastic").throughMin);
     expect(workText(warm, () => null)).toBe("Warm the part to 35 °C");
   });
+  it("a part is not warmed on a film still wet with solvent: it waits for touch dry, and a gap too short for that is a safety stop", () => {
+    const stack = pile(layer("grey-primer", { id: "p" }), layer("grey-primer", { id: "g", before: ["warm-part"] }));
+    const answer = planModel(planInput([{ region: region({ id: "r", conditions: ["keyed", "washed"] }), stack }]));
+    if (answer.outcome !== "planned") throw new Error(JSON.stringify(answer).slice(0, 200));
+    const at = (id: string) => answer.ops.find((o) => o.id === id)!;
+    const touchMin = product("grey-primer").label.touchMin ?? 5;
+    const waitedMin = at(opIds.before("g", "warm-part")).startMin - at(opIds.coat("p", 1)).endMin;
+    expect(waitedMin).toBeGreaterThanOrEqual(touchMin / 2);
+    const hasty = pile(
+      layer("grey-primer", { id: "p" }),
+      layer("grey-primer", { id: "g", before: ["warm-part"], gapMin: 1 }),
+    );
+    const refused = planModel(
+      planInput([{ region: region({ id: "r", conditions: ["keyed", "washed"] }), stack: hasty }]),
+    );
+    expect(refused.outcome).toBe("refused");
+  });
   it("no dew falls on a part that is warmer than the air, and the cold of the air stays what it is", () => {
     const damp = steadyAir(12, 88);
     const primer = {
@@ -67,7 +84,9 @@ describe("in the plan", () => {
       minFilmFormingC: 5,
     };
     expect(gateReason(primer, damp, 0)).toBe("near-dew-point");
-    expect(gateReason(primer, damp, 0, 20)).not.toBe("near-dew-point");
+    expect(gateReason(primer, damp, 0, 35)).not.toBe("near-dew-point");
+    // warmth that is gone before the film is dry is none
+    expect(gateReason(primer, damp, 0, 13.5)).toBe("near-dew-point");
     const cold = { ...primer, limits: { ...primer.limits, minTempC: 15 } };
     expect(gateReason(cold, damp, 0, 30)).toBe("too-cold");
   });

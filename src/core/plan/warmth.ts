@@ -22,7 +22,6 @@ export interface WarmthOffer {
 const GENTLE_C = 35;
 /** A box hardly warmer than the room, or that saves less than this, is not worth its trouble. */
 const WORTH = { warmerC: 5, savesMin: 120 } as const;
-const BOX_AIRFLOW_M_S = 0.2;
 const STEP_MIN = 5;
 
 /** @param maxC what the most delicate face of the part stands, °C; null = nobody knows, and then none is offered */
@@ -41,7 +40,7 @@ export function warmthOffer(
   const fromMin = Math.ceil(Math.max(touch.atMin, input.nowMin) / STEP_MIN) * STEP_MIN;
   const boxC = Math.min(GENTLE_C, maxC);
   if (fromMin >= wait.likelyMin || boxC - airAt(climate, fromMin).tempC < WORTH.warmerC) return null;
-  const box = { kind: "warm-box", fromMin, toMin: wait.likelyMin, tempC: boxC, airflowMS: BOX_AIRFLOW_M_S } as const;
+  const box = { kind: "warm-box", fromMin, toMin: wait.likelyMin, tempC: boxC, airflowMS: null } as const;
   const warm = climateAt(climate, [box], partLagMin(live.planned.region.material));
   const firstMin = Math.min(fromMin, ...coats.map((c) => c.endMin)) - STEP_MIN;
   const air = { climate: warm, clock: prefixClock(warm, firstMin, input.horizonMin) };

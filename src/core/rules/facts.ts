@@ -203,6 +203,8 @@ const FACTS = {
   "stack.massUnknown": { of: flag, scopes: ["stack"] },
   "stack.topOilProof": { of: oneOf(["stated-no", "unsure", "yes"]), scopes: ["stack"] },
   "stack.topWaterBorne": { of: flag, scopes: ["stack"] },
+  "stack.gapOpen": { of: flag, scopes: ["stack"] },
+  "stack.pitsOpen": { of: flag, scopes: ["stack"] },
   "stack.ridgeBuried": { of: flag, scopes: ["stack"] },
   "stack.fadingHue": { of: oneOf(HUES), scopes: ["stack"] },
   "air.tempC": { of: number(-30, 60), scopes: ["air"] },

@@ -113,20 +113,23 @@ export function insertModel(db: Db, m: Pick<ModelHead, "id" | "name" | "scale" |
     .run();
 }
 
-export function insertPart(
-  db: Db,
-  modelId: string,
-  p: { id: string; name: string; count: number; note: string; photo?: string | null | undefined },
-): void {
-  const position = nextPosition(
+/** Behind the last part of a model. */
+const lastInModel = (db: Db, modelId: string): number =>
+  nextPosition(
     db
       .select({ n: max(parts.position) })
       .from(parts)
       .where(eq(parts.modelId, modelId))
       .get(),
   );
+
+export function insertPart(
+  db: Db,
+  modelId: string,
+  p: { id: string; name: string; count: number; note: string; photo?: string | null | undefined },
+): void {
   db.insert(parts)
-    .values({ ...p, modelId, position })
+    .values({ ...p, modelId, position: lastInModel(db, modelId) })
     .run();
 }
 
@@ -257,15 +260,8 @@ export function movePartRows(
   db: Db,
   { partId, regionIds, toModelId }: { partId: string; regionIds: readonly string[]; toModelId: string },
 ): void {
-  const position = nextPosition(
-    db
-      .select({ n: max(parts.position) })
-      .from(parts)
-      .where(eq(parts.modelId, toModelId))
-      .get(),
-  );
   db.update(parts)
-    .set({ modelId: toModelId, position, rev: sql`${parts.rev} + 1` })
+    .set({ modelId: toModelId, position: lastInModel(db, toModelId), rev: sql`${parts.rev} + 1` })
     .where(eq(parts.id, partId))
     .run();
   db.update(log)

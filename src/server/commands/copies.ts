@@ -1,5 +1,5 @@
 import { done, failed, type Outcome, type PartNode, type Planning } from "@/contracts";
-import { readKey, type Stack } from "@/core/model";
+import { readKey, rekey } from "@/core/model";
 import {
   type Db,
   insertPart,
@@ -43,10 +43,14 @@ export function copyPart(partId: string, toModelId: string): Outcome<{ id: strin
     insertPart(db, toModelId, { id, name, count: part.count, note: part.note, photo: part.photo });
     for (const { region, stack, overrides } of part.regions) {
       const regionId = newId("r");
-      const fresh = freshLayers(stack);
+      const layers = stack.layers.map((l) => ({ ...l, id: newId("y") }));
       insertRegion(db, id, { ...region, id: regionId }, stack);
-      replaceStack(db, regionId, 0, { ...stack, layers: stack.layers.map((l) => ({ ...l, id: fresh.get(l.id)! })) });
-      for (const { key, reason } of overrides) setOverride(db, regionId, keyUnder(key, fresh), reason);
+      replaceStack(db, regionId, 0, { ...stack, layers });
+      // a reason goes with its layers under their new ids; one that names none of them stays behind
+      for (const { key, reason } of overrides) {
+        const own = rekey(key, stack.layers, layers);
+        if (own !== null) setOverride(db, regionId, own, reason);
+      }
     }
     return done({ id });
   });
@@ -55,12 +59,6 @@ export function copyPart(partId: string, toModelId: string): Outcome<{ id: strin
 const MOST_NAME = 80;
 const copyName = (name: string): string => `${name.slice(0, MOST_NAME - COPY.length)}${COPY}`;
 const COPY = ", once more";
-
-const freshLayers = ({ layers }: Stack): ReadonlyMap<string, string> => new Map(layers.map((l) => [l.id, newId("y")]));
-
-/** A reason goes with the layer it was written for, under its new id. */
-const keyUnder = (key: string, fresh: ReadonlyMap<string, string>): string =>
-  [...fresh].reduce((text, [from, to]) => text.replaceAll(from, to), key);
 
 /**
  * The part itself into another model, with its log: whatever was done to it goes along, what was said of it in the plan goes where it

@@ -108,12 +108,14 @@ function prepFor(db: Db, kind: NodeKind, id: string, fields: object): Record<str
   if (!home || !m) return {};
   const { region, stack } = home.node;
   const about = { joined: isJoined(m.sources.planning, home.part.id) };
-  const proposed = (r: Region): readonly string[] =>
-    r.material === null || r.material === "unknown" ? [] : proposedPrep(r, about).map(({ step }) => step);
-  const asProposed =
-    stack.prep.length === 0 ? region.material === null : isDeepStrictEqual(stack.prep, proposed(region));
-  if (!asProposed || (stack.prepWith ?? stack.prepWaitMin) !== undefined) return {};
-  return { prep: proposed({ ...region, ...(fields as Partial<Region>) }) };
+  const isTold = ({ material }: Region) => material !== null && material !== "unknown";
+  const proposed = (r: Region): readonly string[] => proposedPrep(r, about).map(({ step }) => step);
+  const next = { ...region, ...(fields as Partial<Region>) };
+  // of a material nobody knows nothing is proposed, and what there is stays until one is told
+  const untouched =
+    stack.prep.length === 0 ? !isTold(region) : isTold(region) && isDeepStrictEqual(stack.prep, proposed(region));
+  if (!untouched || !isTold(next) || (stack.prepWith ?? stack.prepWaitMin) !== undefined) return {};
+  return { prep: proposed(next) };
 }
 
 export function deleteNode(kind: NodeKind, id: string): Outcome<null> {

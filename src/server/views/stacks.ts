@@ -8,10 +8,10 @@ import {
   type SentPlanInput,
   type StackView,
 } from "@/contracts";
-import { type FillerChoice, fillersFor } from "@/core/finder";
+import { fillersFor } from "@/core/finder";
 import { asItLies, cansAmong, type Face, fold } from "@/core/history";
 import { nearCoupons } from "@/core/judge";
-import { FILM_ROLES, type Product, productsNamedIn, type Role } from "@/core/model";
+import { type Product, productsNamedIn, type Role } from "@/core/model";
 import { hexLuminance } from "@/core/numbers";
 import type { StackTotals } from "@/core/plan";
 import { proposedPrep } from "@/core/rules";
@@ -85,21 +85,24 @@ function guidesOf(s: Snapshot, { stack }: RegionNode): StackView["guides"] {
 }
 const UNTOLD_LUMINANCE = 0.5;
 
-/** What the shelf has for this face's gap, over the ground the pile gives it. */
-function fillersOf(s: Snapshot, m: ModelSnapshot, { region, stack }: RegionNode): readonly FillerChoice[] {
-  if ((region.fillDepthUm ?? region.fillWidthUm ?? null) === null) return [];
-  const filler = stack.layers.findIndex((l) => s.productOf(l.productId).role === "putty");
-  return fillersFor({
+/** What a filler goes on: the face's ground. */
+const GROUND: ReadonlySet<Role> = new Set<Role>(["promoter", "sealer", "primer-etch", "primer"]);
+
+/** What the shelf has for this face's gap, where the pile has its first filler, else over its ground. */
+function fillersOf(s: Snapshot, m: ModelSnapshot, { region, stack }: RegionNode): StackView["fillers"] {
+  const roles = stack.layers.map((l) => s.productOf(l.productId).role);
+  const above = roles.findIndex((role) => !GROUND.has(role));
+  const at = above < 0 ? stack.layers.length : above;
+  if ((region.fillDepthUm ?? region.fillWidthUm ?? null) === null) return { at, choices: [] };
+  const choices = fillersFor({
     region,
     shelf: [...s.data.products.values()],
     productOf: s.productOf,
     protection: m.input.protection,
-    air: null,
     today: m.input.today,
-    ground: stack.layers
-      .slice(0, Math.max(0, filler))
-      .filter((l) => FILM_ROLES.includes(s.productOf(l.productId).role as never)),
+    ground: stack.layers.slice(0, at),
   });
+  return { at, choices };
 }
 
 /** The pile as it lies under its cans' own ids, so that it can be kept as it is shown. */

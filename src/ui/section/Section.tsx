@@ -93,7 +93,12 @@ export function Section({ films, group, materialName, ridgeUm, detailUm }: Secti
               {width < whole && <title>{`on spots, ${Math.round(100 * film.share!)} % of the face`}</title>}
             </rect>
             <SheenMark sheen={film.sheen} y={TOP + b.topPx} height={b.heightPx} right={12 + width} />
-            {b.broken && <BreakLine y={TOP + b.topPx + b.heightPx / 2} />}
+            {b.broken && (
+              // no farther than the film goes
+              <svg width={12 + width} height={H} overflow="hidden" aria-hidden>
+                <BreakLine y={TOP + b.topPx + b.heightPx / 2} />
+              </svg>
+            )}
           </g>
         );
       })}

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { readStandInLampAction } from "@/actions/settings";
 import { type Shop, USUAL_LAMP } from "@/contracts";
 import { cureSideMin, lampAtPartMwCm2 } from "@/core/reference";
-import { duration, numberTyped, relativeDay } from "@/format";
+import { duration, figureField, figureShown, numberTyped, relativeDay, unitShown } from "@/format";
 import { NumberCell } from "../components/cells";
 import { useAct } from "../hooks/useAct";
 import type { SaveField } from "../hooks/useRow";
@@ -25,7 +25,7 @@ export function LampSettings({ shop, save, nowMs }: { shop: Shop; save: SaveFiel
       <p className="max-w-2xl">
         {reading && atPart !== null ? (
           <>
-            <b>{round2(reading.mwCm2)} mW/cm²</b> at {reading.cm} cm, read{" "}
+            <b>{round2(reading.mwCm2)} mW/cm²</b> at {figureShown(reading.cm, "cm")} {unitShown("cm")}, read{" "}
             {relativeDay(Math.floor(Date.parse(reading.at) / 60_000), Math.floor(nowMs / 60_000), shop.timeZone)} by the{" "}
             {reading.source}; where parts lie about {round2(atPart)} mW/cm². A side of a printed part: <b>{sideMin}</b>{" "}
             (est.; the resin’s bottle decides).
@@ -71,7 +71,7 @@ export function LampSettings({ shop, save, nowMs }: { shop: Shop; save: SaveFiel
 /** No meter yet: a simulated one reads a simulated lamp, and posts what it reads as a real one would. */
 function StandInMeter() {
   const { act, busy } = useAct();
-  const [cm, setCm] = useState("10");
+  const [cm, setCm] = useState(() => figureField(USUAL_LAMP.partCm, "cm"));
   const [fault, setFault] = useState<string | null>(null);
   const read = async () => {
     const outcome = await act(() => readStandInLampAction(numberTyped(cm, "cm")), { quiet: true });
@@ -90,7 +90,7 @@ function StandInMeter() {
           value={cm}
           onChange={(e) => setCm(e.target.value)}
         />
-        cm
+        {unitShown("cm")}
         <button type="button" className="btn btn-sm" disabled={busy} onClick={() => void read()}>
           Read the lamp
         </button>

@@ -7,17 +7,22 @@ import { VerdictMark } from "../components/VerdictMark";
 /** Which filler of the shelf for this gap: how it would be laid, how soon it can be rubbed, and why not another. */
 export function Fillers({
   fillers,
+  over,
   productOf,
   put,
 }: {
-  fillers: StackView["fillers"];
+  fillers: StackView["fillers"]["choices"];
+  /** the film it goes on; null = the bare face */
+  over: string | null;
   productOf: (id: string) => Product | undefined;
   put: (productId: string) => void;
 }) {
   if (fillers.length === 0) return null;
   return (
     <details className="rounded-box bg-base-200 p-2.5">
-      <summary className="cursor-pointer font-bold">Which filler: {fillers.length} on the shelf for this gap</summary>
+      <summary className="cursor-pointer font-bold">
+        Which filler: {fillers.length} on the shelf for this gap, {over === null ? "on the bare face" : `over ${over}`}
+      </summary>
       <ul className="mt-1 grid gap-1.5">
         {fillers.map(({ productId, verdict, told, skins, tooMany, sandableMin, sinks }) => {
           const name = productOf(productId)?.name ?? productId;
@@ -47,8 +52,7 @@ export function Fillers({
         })}
       </ul>
       <p className="soft mt-1 text-sm">
-        On the bare face, or on what the pile has under its first filler; at label conditions (est.). Coarse first, a
-        fine one over it for pinholes and scratches.
+        At label conditions (est.). Coarse first, a fine one over it for pinholes and scratches.
       </p>
     </details>
   );

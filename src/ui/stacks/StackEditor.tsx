@@ -124,19 +124,21 @@ export function StackEditor({
             change={change}
           />
           <Fillers
-            fillers={view.fillers}
+            fillers={view.fillers.choices}
+            over={
+              view.fillers.at === 0
+                ? null
+                : (productOf(shown.layers[view.fillers.at - 1]?.productId ?? "")?.name ?? null)
+            }
             productOf={(id) => products.find((p) => p.id === id)}
             put={(productId) =>
               void change((s) => ({
                 ...s,
-                layers: [
-                  ...s.layers,
-                  {
-                    ...newLayer(freshLayerId(), productId),
-                    coats: view.fillers.find((f) => f.productId === productId)?.skins ?? 1,
-                    depthUm: region.fillDepthUm ?? null,
-                  },
-                ],
+                layers: s.layers.toSpliced(view.fillers.at, 0, {
+                  ...newLayer(freshLayerId(), productId),
+                  coats: view.fillers.choices.find((f) => f.productId === productId)?.skins ?? 1,
+                  depthUm: region.fillDepthUm ?? null,
+                }),
               }))
             }
           />

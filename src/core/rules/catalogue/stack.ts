@@ -50,6 +50,18 @@ export const STACK_RULES = rulesFor("stack", [
     remedy: [advise("putty-first")],
   },
   {
+    id: "gap-unfilled",
+    verdict: "care",
+    when: all(yes("stack.gapOpen"), is("region.finish", "seen", "show")),
+    remedy: [advise("putty-first")],
+  },
+  {
+    id: "pits-unfilled",
+    verdict: "care",
+    when: all(yes("stack.pitsOpen"), is("region.finish", "seen", "show")),
+    remedy: [advise("putty-first")],
+  },
+  {
     id: "no-uv-protection",
     verdict: "care",
     when: all(has("region.exposure", "uv"), no("stack.uvResistant"), not(is("stack.fadingHue", "red", "yellow"))),

@@ -56,7 +56,7 @@ export function beforeLayer(
     // what is warmed for a coat is warmed when the coat is due, not the evening before
     if (isWarming(step) && belowCoat) work.tie(belowCoat, opIds.before(layer.id, step), seamWait(seam));
     // warmth on a film still wet with solvent is fire and bubbles: it always waits for touch dry
-    if (step === "heat" && belowCoat)
+    if ((step === "heat" || step === "warm-part") && belowCoat)
       for (const coatId of [opIds.coat(below.id, below.coats), belowCoat])
         work.tie(coatId, opIds.before(layer.id, step), { kind: "milestone", milestone: "touch", leastMin: 0 });
     if (step === "scuff" && belowCoat) work.tie(belowCoat, opIds.before(layer.id, step), { kind: "sandable" });
@@ -169,6 +169,7 @@ function sandOp(region: Region, layer: Layer, product: Product, rub: NonNullable
     takesUm: rub.takesUm,
     until: rub.until,
     round,
+    ...placesOf(layer),
   };
 }
 
@@ -181,7 +182,11 @@ const guideOp = (region: Region, layer: Layer, guideId: string): Operation => ({
   kind: "guide",
   handsOnMin: minutesFor(SIDE_LABOUR.guide, region.areaCm2),
   withId: guideId,
+  ...placesOf(layer),
 });
+
+/** Where a layer and what is done to it lie, where that is told. */
+const placesOf = ({ places }: Layer): Pick<Operation, "places"> => (places?.length ? { places } : {});
 
 const beforeOp = (region: Region, layer: Layer, step: BeforeStep): Operation => ({
   ...blankOperation,
@@ -227,7 +232,7 @@ function coatOps(region: Region, layer: Layer, product: Product, n: number): { c
     round,
     mix: mixOf(layer),
     ...(share < 1 ? { share } : {}),
-    ...(layer.places && layer.places.length > 0 ? { places: layer.places } : {}),
+    ...placesOf(layer),
     ...(layer.before.includes("warm-part") ? { partC: warmedTo("warm-part", layer)! } : {}),
   };
   const turns = Array.from(
