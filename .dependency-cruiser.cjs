@@ -49,6 +49,7 @@ module.exports = {
       ["study", "base|model|reference|numbers|rules|film"],
       ["history", "base|model|reference"],
       ["reading", "base|model|reference"],
+      ["mishap", "base|model|reference|history|policy"],
       ["policy", "base|model|reference|judge"],
       ["work", "base|model|reference|numbers|rules|film|judge|schedule|history|policy"],
     ].map(([room, below]) =>

@@ -1,5 +1,13 @@
 import { z } from "zod";
-import { type ExtraWork, namedProducts, type Region, type Stack, workedWith } from "@/core/model";
+import {
+  type ExtraWork,
+  type Mend,
+  mendProducts,
+  namedProducts,
+  type Region,
+  type Stack,
+  workedWith,
+} from "@/core/model";
 import { documentAirSchema } from "./air";
 import { hashSchema, idSchema, utcMomentSchema } from "./base";
 import { couponSchema } from "./coupon";
@@ -107,6 +115,7 @@ type DocumentShape = {
   readonly log: readonly {
     readonly id: string;
     readonly work?: ExtraWork | undefined;
+    readonly mend?: Mend | undefined;
     readonly laid?: { readonly productId: string; readonly card: string | null } | undefined;
   }[];
   readonly planning?: Pick<Planning, "joins"> | undefined;
@@ -158,6 +167,9 @@ function looseEnds(doc: DocumentShape): readonly LooseEnd[] {
       p.regions.flatMap((r, j) =>
         namedProducts(r.stack).flatMap((n) => product(n.productId, "parts", i, "regions", j, "stack", ...n.path)),
       ),
+    ),
+    ...doc.log.flatMap(({ mend }, i) =>
+      mend ? mendProducts(mend).flatMap((id) => product(id, "log", i, "mend")) : [],
     ),
     ...doc.log.flatMap(({ work }, i) => {
       const withId = work ? workedWith(work) : null;

@@ -1,8 +1,19 @@
 import { z } from "zod";
 import { MS_PER_MIN } from "@/core/base";
 import { type BenchEvent, type EventKind, type Laid, SIGNS } from "@/core/history";
-import { type ExtraWork, type Product, STRIP_WAYS, WETTINGS } from "@/core/model";
-import { idSchema, noteSchema, ranged, utcMomentSchema } from "./base";
+import {
+  type ExtraWork,
+  MARK_KINDS,
+  MARK_SIZES,
+  type Mend,
+  MISHAP_EXTENTS,
+  MISHAP_SIGNS,
+  type Product,
+  STRIP_WAYS,
+  WETTINGS,
+} from "@/core/model";
+import { hashSchema, idSchema, noteSchema, ranged, utcMomentSchema } from "./base";
+import { layerSchema, sandAfterSchema } from "./model";
 
 export const opIdSchema = z.string().regex(/^[A-Za-z0-9_:~-]{3,200}$/, "is not an operation id");
 
@@ -43,7 +54,61 @@ const extraWorkSchema = z.discriminatedUnion("kind", [
     withId: idSchema.nullable().optional(),
     awayH: ranged(0, 2000, "hours").nullable().optional(),
   }),
+  z.strictObject({ kind: z.literal("pad") }),
+  z.strictObject({ kind: z.literal("look"), until: z.enum(["touch", "sandable", "cured", "dry"]) }),
+  z.strictObject({
+    kind: z.literal("lamp"),
+    sideMin: ranged(0.1, 1440, "minutes"),
+    sides: ranged(1, 12, "sides").refine(Number.isInteger, { error: "must be a whole number" }),
+  }),
+  z.strictObject({ kind: z.literal("polish"), withId: idSchema.nullable().optional() }),
 ]) satisfies z.ZodType<ExtraWork>;
+
+/** What puts a face right again. */
+const mendSchema = z.strictObject({
+  works: z.array(extraWorkSchema).max(12, "a mend holds at most 12 pieces of work"),
+  rub: z.strictObject({ layerId: idSchema, sandAfter: sandAfterSchema }).nullable(),
+  cut: z.strictObject({ layerId: idSchema, coats: ranged(1, 12, "coats") }).nullable(),
+  over: idSchema.nullable(),
+  layers: z.array(layerSchema).max(12, "a mend holds at most 12 layers"),
+}) as unknown as z.ZodType<Mend>;
+
+const MOST_MARKS = 300;
+const markSchema = z.strictObject({
+  id: idSchema,
+  kind: z.enum(MARK_KINDS),
+  size: z.enum(MARK_SIZES),
+  at: z
+    .strictObject({
+      x: ranged(0, 1, "(a share of the picture’s width)"),
+      y: ranged(0, 1, "(a share of the picture’s height)"),
+    })
+    .nullable(),
+  note: noteSchema,
+});
+export type MarkInput = z.infer<typeof markSchema>;
+
+const placeSchema = z.string().trim().max(80).nullable();
+/** Something went wrong. */
+export const reportSchema = z.strictObject({
+  sign: z.enum(MISHAP_SIGNS),
+  extent: z.enum(MISHAP_EXTENTS).default("patch"),
+  place: placeSchema.default(null),
+  note: noteSchema.default(""),
+  photo: hashSchema.nullable().default(null),
+  minutesAgo: minutesAgoSchema.default(0),
+});
+export const answerSchema = z.strictObject({ reportId: idSchema, fact: z.string().min(1).max(60), yes: z.boolean() });
+export const mendSendSchema = z.strictObject({ reportId: idSchema, recipe: z.string().min(1).max(60) });
+export const settleSchema = z.strictObject({ reportId: idSchema, cause: z.string().min(1).max(80).nullable() });
+export const reportIdSchema = z.strictObject({ reportId: idSchema });
+/** A look at a face, with what it found. */
+export const lookSchema = z.strictObject({
+  photo: hashSchema.nullable().default(null),
+  marks: z.array(markSchema).max(MOST_MARKS, `a look holds at most ${MOST_MARKS} marks`),
+  note: noteSchema.default(""),
+});
+export const closeSchema = z.strictObject({ markIds: z.array(idSchema).min(1).max(MOST_MARKS) });
 
 /** What is told of a face beside the steps of its pile: work that was done, or is to be done, and a film that was measured. */
 export const toldSchema = z.discriminatedUnion("kind", [
@@ -119,6 +184,50 @@ const VARIANTS = {
     layerId: idSchema,
     dftUm: ranged(0.5, 20_000, "µm"),
   }),
+  reported: z.strictObject({
+    ...base,
+    kind: z.literal("reported"),
+    sign: z.enum(MISHAP_SIGNS),
+    layerId: idSchema.nullable(),
+    extent: z.enum(MISHAP_EXTENTS),
+    place: placeSchema,
+    photo: hashSchema.optional(),
+  }),
+  answered: z.strictObject({
+    ...base,
+    kind: z.literal("answered"),
+    reportId: idSchema,
+    fact: z.string().max(60),
+    yes: z.boolean(),
+  }),
+  mended: z.strictObject({
+    ...base,
+    kind: z.literal("mended"),
+    reportId: idSchema.nullable(),
+    recipe: z.string().max(60),
+    mend: mendSchema,
+  }),
+  withdrawn: z.strictObject({ ...base, kind: z.literal("withdrawn"), reportId: idSchema }),
+  settled: z.strictObject({
+    ...base,
+    kind: z.literal("settled"),
+    reportId: idSchema,
+    cause: z.string().max(80).nullable(),
+  }),
+  struck: z.strictObject({ ...base, kind: z.literal("struck"), reportId: idSchema }),
+  looked: z.strictObject({
+    ...base,
+    kind: z.literal("looked"),
+    layerId: idSchema.nullable(),
+    marks: z.array(markSchema).max(MOST_MARKS),
+    photo: hashSchema.optional(),
+  }),
+  closed: z.strictObject({
+    ...base,
+    kind: z.literal("closed"),
+    markIds: z.array(idSchema).max(MOST_MARKS),
+    byOpId: z.string().max(200).nullable(),
+  }),
   /** holds what the entry it unsays held of coats and cans */
   "taken-back": z.strictObject({ ...base, kind: z.literal("taken-back"), ...coatFields }),
 } satisfies Record<EventKind, z.ZodType>;
@@ -130,6 +239,14 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
   VARIANTS.asked,
   VARIANTS.worked,
   VARIANTS.measured,
+  VARIANTS.reported,
+  VARIANTS.answered,
+  VARIANTS.mended,
+  VARIANTS.withdrawn,
+  VARIANTS.settled,
+  VARIANTS.struck,
+  VARIANTS.looked,
+  VARIANTS.closed,
   VARIANTS["taken-back"],
 ]);
 export type LogEntry = z.infer<typeof logEntrySchema>;
@@ -163,6 +280,28 @@ export function eventOf(entry: LogEntry, cards: Cards): BenchEvent {
       return { ...told, kind: entry.kind, work: entry.work };
     case "measured":
       return { ...told, kind: entry.kind, layerId: entry.layerId, dftUm: entry.dftUm };
+    case "reported":
+      return {
+        ...told,
+        kind: entry.kind,
+        sign: entry.sign,
+        layerId: entry.layerId,
+        extent: entry.extent,
+        place: entry.place,
+      };
+    case "answered":
+      return { ...told, kind: entry.kind, reportId: entry.reportId, fact: entry.fact, yes: entry.yes };
+    case "mended":
+      return { ...told, kind: entry.kind, reportId: entry.reportId, recipe: entry.recipe, mend: entry.mend };
+    case "settled":
+      return { ...told, kind: entry.kind, reportId: entry.reportId, cause: entry.cause };
+    case "withdrawn":
+    case "struck":
+      return { ...told, kind: entry.kind, reportId: entry.reportId };
+    case "looked":
+      return { ...told, kind: entry.kind, layerId: entry.layerId, marks: entry.marks };
+    case "closed":
+      return { ...told, kind: entry.kind, markIds: entry.markIds, byOpId: entry.byOpId };
     case "started":
     case "taken-back":
       return { ...told, kind: entry.kind };

@@ -42,9 +42,10 @@ const whole = (min: number, max: number, unit: string) =>
 
 const paperFields = { grit: whole(40, 10_000, ""), scale: z.enum(GRIT_SCALES).optional(), wet: z.boolean() };
 const MOST_PAPERS = 6;
-const sandAfterSchema = z.strictObject({
+export const sandAfterSchema = z.strictObject({
   ...paperFields,
   takesUm: ranged(0, 5000, "µm"),
+  share: ranged(0.001, 1, "(a share)").optional(),
   until: z.enum(RUB_SIGNS).optional(),
   guideId: idSchema.optional(),
   further: z

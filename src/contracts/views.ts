@@ -1,8 +1,21 @@
 import type { FillerChoice } from "@/core/finder";
-import type { AsItLies } from "@/core/history";
+import type { AsItLies, SeenMark } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
-import type { BenchSession, CouponResult, Product, Region, Stack, StripWay, Verdict } from "@/core/model";
-import type { BenchTile, PlanAnswer, PlanInput, StackTotals, WhyOpWaits } from "@/core/plan";
+import type { AskedFact, FaceNow, KnownFact, LessonOn, LessonShift, MishapFact, NoWay, RecipeId } from "@/core/mishap";
+import type {
+  BenchSession,
+  CouponResult,
+  Layer,
+  Mend,
+  MishapExtent,
+  MishapSign,
+  Product,
+  Region,
+  Stack,
+  StripWay,
+  Verdict,
+} from "@/core/model";
+import type { BenchTile, MendPrice, PlanAnswer, PlanInput, StackTotals, WhyOpWaits } from "@/core/plan";
 import type { Fired, ReadyStep } from "@/core/rules";
 import type { Operation, PrepTime } from "@/core/work";
 import type { AirNow } from "./air";
@@ -90,6 +103,10 @@ export interface StackView {
   readonly totals: StackTotals;
   /** operations of this region begun or done: changing the pile under them is said aloud */
   readonly begun: number;
+  /** layers its mends put in, which are the log's and not the user's own, with the layer each lies over */
+  readonly mended: readonly { readonly over: string | null; readonly layer: Layer }[];
+  /** what earlier mishaps taught */
+  readonly lessons: readonly LessonView[];
   /** the pile as it lies by the log, where it differs from the user's own; null = it does not */
   readonly liesAs: AsItLies | null;
   /** the order of getting ready as it is proposed for this face, and what each step of its own takes */
@@ -227,6 +244,10 @@ export interface BenchScreen {
   readonly names: Readonly<Record<string, string>>;
   readonly products: Readonly<Record<string, Product>>;
   readonly films: Readonly<Record<string, readonly NamedFilm[]>>;
+  /** what first aid and marks have to know, by region */
+  readonly faces: Readonly<Record<string, FaceView>>;
+  /** what earlier mishaps taught */
+  readonly lessons: readonly LessonView[];
   /** regions that came with a finish or a seal on them, and still have it */
   readonly covered: readonly string[];
   readonly session: BenchSession | null;
@@ -280,4 +301,90 @@ export interface FrameView {
   readonly showing: Showing;
   /** rows that had to be left aside */
   readonly unreadable: readonly { readonly what: string; readonly count: number }[];
+}
+
+/** A cause of something that went wrong, with what speaks for it and against. */
+export interface CauseView {
+  readonly id: string;
+  readonly chance: number;
+  readonly for: readonly EvidenceView[];
+  readonly against: readonly EvidenceView[];
+}
+export interface EvidenceView {
+  readonly fact: MishapFact;
+  readonly known: KnownFact;
+}
+
+/** A way to mend with its price; one that is none here says why. */
+export type WayView =
+  | { readonly recipe: RecipeId; readonly ok: false; readonly why: NoWay }
+  | {
+      readonly recipe: RecipeId;
+      readonly ok: true;
+      readonly price: MendPrice;
+      /** paint it takes, in the user's own money; null = nobody knows */
+      readonly cost: number | null;
+      /** this spot was mended so before */
+      readonly tried: boolean;
+      /** in words of work, in order */
+      readonly mend: Mend;
+    };
+
+/** Something that went wrong, explained. */
+export interface ReportView {
+  readonly report: {
+    readonly id: string;
+    readonly regionId: string;
+    readonly atMin: number;
+    readonly sign: MishapSign;
+    readonly extent: MishapExtent;
+    readonly place: string | null;
+    readonly cause: string | null;
+    readonly closed: boolean;
+    readonly recipes: readonly string[];
+  };
+  readonly causes: readonly CauseView[];
+  readonly questions: readonly AskedFact[];
+  readonly ways: readonly WayView[];
+  readonly lessons: readonly LessonView[];
+}
+
+/** What an earlier mishap teaches. */
+export interface LessonView {
+  readonly reportId: string;
+  readonly modelId: string;
+  readonly regionId: string;
+  readonly cause: string;
+  readonly sign: MishapSign;
+  readonly on: LessonOn;
+  readonly shift: LessonShift;
+  readonly atMin: number;
+  readonly where: string;
+  readonly productId: string | null;
+  readonly belowId: string | null;
+  readonly material: string | null;
+}
+
+/** A mark a look left, still to be seen to. */
+export interface MarkView extends SeenMark {
+  readonly lookId: string;
+  readonly atMin: number;
+  readonly layerId: string | null;
+  readonly photo: string | null;
+}
+
+/** What the bench has to know of a face beside its step. */
+export interface FaceView {
+  readonly face: FaceNow;
+  /** open reports, newest first */
+  readonly reports: readonly {
+    readonly id: string;
+    readonly sign: MishapSign;
+    readonly atMin: number;
+    readonly mended: boolean;
+  }[];
+  /** marks that are open, in the order they were seen */
+  readonly marks: readonly MarkView[];
+  /** its last picture, and the marks of that look */
+  readonly photo: string | null;
 }

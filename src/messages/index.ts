@@ -7,6 +7,7 @@ export * from "./how";
 export * from "./label";
 export * from "./materials";
 export * from "./mesh";
+export * from "./mishaps";
 export * from "./safety";
 export * from "./trouble";
 export * from "./verdicts";

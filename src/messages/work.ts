@@ -31,7 +31,7 @@ type Work = Pick<
   | "until"
   | "lampMin"
   | "extra"
->;
+> & { readonly mend?: string | undefined };
 /** Name of a product by its id; nothing where nobody knows it. */
 export type NameOf = (productId: string) => string | null | undefined;
 
@@ -42,7 +42,11 @@ function paper({ abrasive }: Work): string {
 }
 
 /** What is done, without the part's name: "Etch primer, coat 1 of 2", "Wet-sand P400", "Sand P240, sitting 1 of 2". */
-export const workText = (op: Work, nameOf: NameOf): string =>
+export const workText = (op: Work, nameOf: NameOf): string => {
+  const text = wholeWork(op, nameOf);
+  return op.mend ? `Mend: ${text.charAt(0).toLowerCase()}${text.slice(1)}` : text;
+};
+const wholeWork = (op: Work, nameOf: NameOf): string =>
   op.sitting ? `${wholeText(op, nameOf)}, sitting ${op.sitting.n} of ${op.sitting.of}` : wholeText(op, nameOf);
 
 /** "Grey primer", "Gloss white, thinned 2:1". */
@@ -110,12 +114,20 @@ export const liquidText = ({ step, productId }: StepLiquid, nameOf: NameOf): str
 };
 
 /** Work no layer asks for: "Wash again", "Rub down, P400 wet". */
-function extraText(work: ExtraWork): string {
+export function extraText(work: ExtraWork): string {
   switch (work.kind) {
     case "wash":
       return work.how === "soak" ? "Soak and wash again" : "Wash again";
     case "wipe":
       return "Wipe down again";
+    case "pad":
+      return "Take it off with a soft pad";
+    case "look":
+      return `Look whether it has come right${work.until === "dry" ? ", once the water is out" : ""}`;
+    case "lamp":
+      return `Under the lamp again, ${work.sides > 1 ? `${work.sides} sides, ` : ""}${duration(work.sideMin)}${work.sides > 1 ? " each" : ""}`;
+    case "polish":
+      return "Polish it out";
     case "rub":
       return `Rub down again, P${work.grit}${work.wet ? " wet" : ""}`;
     case "strip":
@@ -128,11 +140,14 @@ export const STRIP_WAY_NAME: Readonly<Record<StripWay, string>> = {
   stripper: "Stripper brushed on",
   bath: "In a bath",
   blasted: "Sent out to be blasted",
+  wiped: "Wiped off while it is wet",
 };
 export const STRIP_WAY_NOTE: Readonly<Record<StripWay, string>> = {
   "by-hand": "Scrape, then P80 to P240; wet where lead may be. It leaves the face keyed and dusty.",
   stripper: "Laid on, left, scraped and washed off; the face has to be dry again before anything goes on it.",
   bath: "Overnight in a tub it goes into whole; nothing porous, and rinse until nothing is slippery.",
+  wiped:
+    "With a cloth and its own thinner, before it is touch dry; fresh cloth often, from the clean side to the dirty one.",
   blasted: "For metal and laminate, and for what fits no tub. Bare metal back from it is primed the same day.",
 };
 
@@ -141,12 +156,20 @@ export const EXTRA_NAME: Readonly<Record<ExtraKind | "measured", string>> = {
   wipe: "Wiped down",
   rub: "Rubbed down",
   strip: "Stripped",
+  pad: "Padded off",
+  look: "Looked at",
+  lamp: "Under the lamp",
+  polish: "Polished",
   measured: "Film measured",
 };
 export const EXTRA_NOTE: Readonly<Record<ExtraKind | "measured", string>> = {
   wash: "What follows waits until the water has left the face, its joints and hollows.",
   wipe: "What follows waits until the wipe has flashed off.",
   rub: "The film is that much thinner; dust settles, or water dries, before the next coat.",
+  pad: "A nib or a print is gone from the top of the film, which stays as thick as it was.",
+  look: "Somebody looks at it once it has come so far.",
+  lamp: "What light hardens is hardened further, as deep as the light goes.",
+  polish: "The top of the film is bright again, and a little thinner.",
   strip:
     "What lay there is gone from the reckoning; its layers are to be laid again, and a bare face to be got ready again.",
   measured: "The waits of that layer go by what the gauge shows.",

@@ -1,7 +1,9 @@
 import { createHash } from "node:crypto";
+import type { z } from "zod";
 import {
   canonicalJson,
   DOCUMENT_FORMAT,
+  diagnoseRequestSchema,
   documentSchema,
   done,
   failed,
@@ -94,12 +96,16 @@ export interface PlanRequest {
 }
 
 /** What is sent to be planned; a fault inside the document is named from the request down. */
-export function readPlanRequest(body: unknown): Outcome<PlanRequest> {
+export const readPlanRequest = (body: unknown): Outcome<PlanRequest> => readWithDocument(body, planRequestSchema);
+export const readDiagnoseRequest = (body: unknown) => readWithDocument(body, diagnoseRequestSchema);
+
+/** A request that holds a document: whatever is wrong in that is told by its own path. */
+function readWithDocument<T>(body: unknown, schema: z.ZodType<T>): Outcome<T> {
   const inner = typeof body === "object" && body !== null && "document" in body ? readDocument(body.document) : null;
   if (inner && !inner.ok) {
     const fields = inner.problem.fields.map((f) => ({ ...f, path: ["document", f.path].filter(Boolean).join(".") }));
     return { ok: false, problem: { ...inner.problem, fields } };
   }
-  const parsed = planRequestSchema.safeParse(body);
+  const parsed = schema.safeParse(inner?.ok ? { ...(body as object), document: inner.value } : body);
   return parsed.success ? done(parsed.data) : invalid(parsed.error);
 }

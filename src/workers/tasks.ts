@@ -3,16 +3,18 @@ import { type FinderAnswer, type FinderInput, suggest, type WhyNot, whyNot, whyN
 import type { Stack } from "@/core/model";
 import {
   type Looked,
+  type MendPrice,
   type PlanAnswer,
   planModel,
   type StackTotals,
   stackTotals,
   type WhyOpWaits,
+  weighMend,
   whyOpWaits,
 } from "@/core/plan";
 import { readLabel } from "@/core/reading";
 import type { StudyLayer } from "@/core/study";
-import { readPlanRequest, readText, writeText } from "./document";
+import { readDiagnoseRequest, readPlanRequest, readText, writeText } from "./document";
 import { type ApplicationAnswer, type CaseAnswer, solveApplication, solveCase } from "./film-answers";
 import { openInput } from "./open-input";
 
@@ -81,6 +83,12 @@ const why = (
 ): WhyOpWaits | "no-film" | "too-far" =>
   whyOpWaits(openInput(input), regionId, opId, (id) => ends.get(id) ?? input.nowMin, boxMaxC);
 
+/** What each way to mend a face costs, against the bench without it. */
+const weigh = (before: SentPlanInput, after: readonly SentPlanInput[], regionId: string): readonly MendPrice[] => {
+  const was = openInput(before);
+  return after.map((a) => weighMend(was, openInput(a), regionId));
+};
+
 export const TASKS = {
   plan,
   totals,
@@ -92,6 +100,8 @@ export const TASKS = {
   readLabel,
   readText,
   readPlanRequest,
+  readDiagnoseRequest,
+  weigh,
   writeText,
 } as const;
 export type Tasks = typeof TASKS;

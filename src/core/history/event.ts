@@ -1,4 +1,4 @@
-import type { ExtraWork, Milestone, Product } from "../model";
+import type { ExtraWork, MarkKind, MarkSize, Mend, Milestone, MishapExtent, MishapSign, Product } from "../model";
 
 /** What was seen when it was not yet time. */
 export const SIGNS = ["tacky", "paper-clogs", "still-wet", "dents", "smells", "other"] as const;
@@ -51,8 +51,48 @@ export type BenchEvent = Told &
     | { readonly kind: "measured"; readonly layerId: string; readonly dftUm: number }
     /** the last thing that stands of that operation is unsaid */
     | { readonly kind: "taken-back" }
+    /** something went wrong: what it looks like, on which layer it lies and how much of the face has it */
+    | {
+        readonly kind: "reported";
+        readonly sign: MishapSign;
+        readonly layerId: string | null;
+        readonly extent: MishapExtent;
+        readonly place: string | null;
+      }
+    /** something only somebody at the bench can know, said of a report */
+    | { readonly kind: "answered"; readonly reportId: string; readonly fact: string; readonly yes: boolean }
+    /** a mend put into the plan */
+    | { readonly kind: "mended"; readonly reportId: string | null; readonly recipe: string; readonly mend: Mend }
+    /** a report was none; what is not done yet of its mend goes with it */
+    | { readonly kind: "withdrawn"; readonly reportId: string }
+    /** a report is closed: by what it was, if that is known, which makes a lesson */
+    | { readonly kind: "settled"; readonly reportId: string; readonly cause: string | null }
+    /** its lesson is struck out */
+    | { readonly kind: "struck"; readonly reportId: string }
+    /** the face was looked at after its uppermost layer, and this was found */
+    | { readonly kind: "looked"; readonly layerId: string | null; readonly marks: readonly Mark[] }
+    /** marks that are no more, by the work that ended them */
+    | { readonly kind: "closed"; readonly markIds: readonly string[]; readonly byOpId: string | null }
   );
+
+/** A place on a face where something is to be done. */
+export interface Mark {
+  readonly id: string;
+  readonly kind: MarkKind;
+  readonly size: MarkSize;
+  /** on the picture it was seen in, shares of its width and height; null = no picture */
+  readonly at: { readonly x: number; readonly y: number } | null;
+  readonly note: string;
+}
+
+/** Said of a face without anything being done to it. */
+const SAYINGS = ["reported", "answered", "withdrawn", "settled", "struck", "looked", "closed"] as const;
+/** Nothing that is planned hangs on these. */
+export const movesNoPlan = (kind: EventKind): boolean =>
+  kind !== "withdrawn" && (SAYINGS as readonly string[]).includes(kind);
+export type Saying = Extract<BenchEvent, { kind: (typeof SAYINGS)[number] }>;
+export const isSaying = (e: BenchEvent): e is Saying => (SAYINGS as readonly string[]).includes(e.kind);
 /** What stands until it is unsaid. */
-export type Deed = Exclude<BenchEvent, { kind: "not-yet" | "taken-back" }>;
+export type Deed = Exclude<BenchEvent, Saying | { kind: "not-yet" | "taken-back" }>;
 export type EventKind = BenchEvent["kind"];
 export type EventOf<K extends EventKind> = Extract<BenchEvent, { kind: K }>;

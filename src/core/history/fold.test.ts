@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { type BenchEvent, type EventKind, fold, lastStanding } from ".";
 
-type Plain = Exclude<EventKind, "asked" | "worked" | "measured">;
+type Plain = Extract<EventKind, "started" | "done" | "not-yet" | "taken-back">;
 let serial = 0;
 /** `kind operation minute`, a done with its coats and film, a look with its sign. */
 const told = (line: string, regionId = "deck"): BenchEvent => {

@@ -1,6 +1,7 @@
-import { type Milestone, type OpKey, type PrepStep, prepStepOf, readKey } from "../model";
-import { type BenchEvent, type Deed, SIGN_LACKS } from "./event";
-import { type Face, faceOf } from "./lying";
+import { type Milestone, type OpKey, opIds, type PrepStep, prepStepOf, readKey } from "../model";
+import { type BenchEvent, type Deed, type EventOf, isSaying, SIGN_LACKS } from "./event";
+import { type Face, faceOf, mendWorkId } from "./lying";
+import { type Look, looksOf, type Report, reportsOf } from "./reports";
 
 /** What the log says of one operation. Coats done in one go: `coats` of `wftUm` each. */
 export interface OpRecord {
@@ -21,6 +22,10 @@ export interface History {
   readonly notYet: readonly { readonly opId: string; readonly atMin: number; readonly lacks: Milestone | null }[];
   /** what lies on each face that anything was done to, by region */
   readonly faces: ReadonlyMap<string, Face>;
+  /** what went wrong, oldest first */
+  readonly reports: readonly Report[];
+  /** looks with what they found, oldest first */
+  readonly looks: readonly Look[];
 }
 
 /**
@@ -39,9 +44,10 @@ export function fold(events: readonly BenchEvent[]): History {
     else if (e.kind === "taken-back") {
       const at = standing.findLastIndex((d) => d.opId === e.opId);
       if (at >= 0) standing.splice(at, 1);
-    } else standing.push(e);
+    } else if (!isSaying(e)) standing.push(e);
   }
-  const { holds, strippedMin } = withoutStripped(standing);
+  const reports = reportsOf(events, standing);
+  const { holds, strippedMin } = withoutStripped(withoutWithdrawn(standing, reports));
   const faces = new Map<string, Deed[]>();
   for (const d of holds) {
     const own = faces.get(d.regionId);
@@ -53,6 +59,34 @@ export function fold(events: readonly BenchEvent[]): History {
     records: recordsOf(holds),
     notYet: [...looks.values()].filter((l) => l.atMin > (strippedMin.get(l.opId) ?? Number.NEGATIVE_INFINITY)),
     faces: new Map([...faces].map(([regionId, deeds]) => [regionId, faceOf(deeds)])),
+    reports,
+    looks: looksOf(events),
+  };
+}
+
+/** Mends of reports that were none keep what is done of them, and nothing else. */
+function withoutWithdrawn(standing: readonly Deed[], reports: readonly Report[]): readonly Deed[] {
+  const gone = new Set(reports.filter((r) => r.withdrawn).map((r) => r.id));
+  if (gone.size === 0) return standing;
+  const touched = new Set(standing.map((d) => d.opId));
+  return standing.map((d) => (d.kind === "mended" && gone.has(d.reportId ?? "") ? onlyDone(d, touched) : d));
+}
+
+/** What of a mend was begun by the log. */
+function onlyDone(d: EventOf<"mended">, touched: ReadonlySet<string>): EventOf<"mended"> {
+  const { works, rub, cut, layers } = d.mend;
+  const begun = (layerId: string) => [...touched].some((id) => readKey(id)?.subjectId === layerId);
+  const kept = layers.filter((l) => begun(l.id));
+  return {
+    ...d,
+    mend: {
+      ...d.mend,
+      // a work keeps its place in the row, by which it is named
+      works: works.map((w, n) => (touched.has(mendWorkId(d, n)) ? w : null)).flatMap((w) => w ?? []),
+      rub: rub && touched.has(opIds.sand(rub.layerId)) ? rub : null,
+      cut: kept.length > 0 ? cut : null,
+      layers: kept,
+    },
   };
 }
 
@@ -75,14 +109,29 @@ function withoutStripped(standing: readonly Deed[]): { holds: readonly Deed[]; s
   let holds: Deed[] = [];
   for (const d of standing) {
     // one that is only asked for counts too: what is planned is what comes after it, and nothing else comes before
-    if ((d.kind === "worked" || d.kind === "asked") && d.work.kind === "strip") {
-      const gone = undoneBy(holds, d.regionId, d.work.downTo);
+    for (const downTo of stripsOf(d)) {
+      const gone = undoneBy(holds, d.regionId, downTo);
       for (const g of gone) strippedMin.set(g.opId, d.atMin);
-      holds = holds.filter((h) => !gone.has(h));
+      holds = holds.filter((h) => !gone.has(h)).map((h) => (h.regionId === d.regionId ? unmended(h, gone) : h));
     }
     holds.push(d);
   }
   return { holds, strippedMin };
+}
+
+/** Down to which layers a deed strips. */
+function stripsOf(d: Deed): readonly (string | null)[] {
+  const works = d.kind === "worked" || d.kind === "asked" ? [d.work] : d.kind === "mended" ? d.mend.works : [];
+  return works.flatMap((w) => (w.kind === "strip" ? [w.downTo] : []));
+}
+
+/** A mend whose own layers came off again. */
+function unmended(d: Deed, gone: ReadonlySet<Deed>): Deed {
+  if (d.kind !== "mended" || d.mend.layers.length === 0) return d;
+  const off = new Set([...gone].map(layerIn));
+  // of one that was never laid nothing is left to lay once what it was to lie on is taken off
+  const layers = d.mend.layers.filter((l) => !off.has(l.id) && off.size === 0);
+  return layers.length === d.mend.layers.length ? d : { ...d, mend: { ...d.mend, layers } };
 }
 
 /** What a strip takes with it: the layers above the one that stays, all that was done to them, and, down to the material, its readying. */
@@ -96,6 +145,7 @@ function undoneBy(holds: readonly Deed[], regionId: string, downTo: string | nul
       const layerId = layerIn(h);
       if (layerId !== null) return !stays.has(layerId);
       if (h.kind === "worked" || h.kind === "asked") return h.work.kind !== "strip" && firstGone >= 0 && i > firstGone;
+      if (h.kind === "mended") return h.mend.over === null || !stays.has(h.mend.over);
       const key = readKey(h.opId);
       if (downTo !== null || key === null) return false;
       return GONE_WITH_PAINT.has(key.kind) || (key.kind === "prep" && UNDONE_BY_STRIP.has(prepStepOf(key.arg!) ?? ""));
@@ -123,6 +173,8 @@ const OF_LAYER: Readonly<Record<OpKey["kind"], boolean>> = {
   guide: true,
   extra: false,
   gauge: false,
+  note: false,
+  mend: false,
 };
 
 /** The user's own layer a deed was done to; null = it was done to the region or the part. */

@@ -1,4 +1,14 @@
-import { CONTACT_ROLES, type ExtraWork, isOneOf, type Layer, type Product, readKey, type Stack } from "../model";
+import {
+  CONTACT_ROLES,
+  type ExtraWork,
+  isOneOf,
+  type Layer,
+  type Mend,
+  opIds,
+  type Product,
+  readKey,
+  type Stack,
+} from "../model";
 import type { Deed, EventOf, Laid } from "./event";
 
 /** Coats of a layer laid in one go. */
@@ -26,6 +36,16 @@ export interface FaceWork {
   /** since when it is asked for, or when it was told */
   readonly atMin: number;
   readonly doneMin: number | null;
+  /** the piece of the same mend that comes before it */
+  readonly afterId?: string | undefined;
+}
+
+/** A mend that was put in. */
+export interface FaceMend extends Mend {
+  readonly id: string;
+  readonly reportId: string | null;
+  readonly recipe: string;
+  readonly atMin: number;
 }
 
 /** What the log says of one face as it is now: films that were stripped are gone, and so is what was done to them. */
@@ -34,6 +54,8 @@ export interface Face {
   readonly extra: readonly FaceWork[];
   /** dry film as last measured, µm, by layer */
   readonly measuredUm: ReadonlyMap<string, number>;
+  /** in the order they were put in */
+  readonly mends: readonly FaceMend[];
 }
 
 /** The face that a region's standing deeds leave, oldest first. */
@@ -41,7 +63,12 @@ export function faceOf(deeds: readonly Deed[]): Face {
   const layers = new Map<string, LyingCoat[]>();
   const extra = new Map<string, FaceWork>();
   const measuredUm = new Map<string, number>();
+  const mends: FaceMend[] = [];
   for (const d of deeds) {
+    if (d.kind === "mended") {
+      mends.push({ ...d.mend, id: d.id, reportId: d.reportId, recipe: d.recipe, atMin: d.atMin });
+      for (const w of mendWorks(d)) extra.set(w.opId, w);
+    }
     if (d.kind === "measured") measuredUm.set(d.layerId, d.dftUm);
     if (d.kind === "asked" || d.kind === "worked") extra.set(d.opId, faceWork(d));
     if (d.kind !== "done") continue;
@@ -57,7 +84,43 @@ export function faceOf(deeds: readonly Deed[]): Face {
     layers: [...layers].map(([layerId, coats]) => ({ layerId, coats })),
     extra: [...extra.values()],
     measuredUm,
+    mends,
   };
+}
+
+/** The id of a mend's piece of work, by its place among them. */
+export const mendWorkId = ({ regionId, id }: { regionId: string; id: string }, n: number): string =>
+  opIds.extra(regionId, `${id}-w${n + 1}`);
+/** The id of a mend's layer, by its place among them. */
+export const mendLayerId = (mendId: string, n: number): string => `${mendId}-m${n + 1}`;
+
+const mendWorks = (d: EventOf<"mended">): readonly FaceWork[] =>
+  d.mend.works.map((work, n) => ({
+    opId: mendWorkId(d, n),
+    work,
+    atMin: d.atMin,
+    doneMin: null,
+    ...(n > 0 ? { afterId: mendWorkId(d, n - 1) } : {}),
+  }));
+
+/** A pile with what its mends put into it: each over what lay uppermost then, a rub on that, and what was to follow cut off. */
+export function withMends(stack: Stack, face: Face | undefined): Stack {
+  if (!face || face.mends.length === 0) return stack;
+  return face.mends.reduce(mendedBy, stack);
+}
+
+function mendedBy(stack: Stack, mend: FaceMend): Stack {
+  const own = new Set(stack.layers.map((l) => l.id));
+  const fresh = mend.layers.filter((l) => !own.has(l.id)).map((l) => ({ ...l, mend: mend.id }));
+  const over = mend.over === null ? -1 : stack.layers.findIndex((l) => l.id === mend.over);
+  // what it was to lie on is no more in the pile: it lies where the mends before it do, or at the foot
+  const at = mend.over !== null && over < 0 ? stack.layers.findLastIndex((l) => l.mend !== undefined) : over;
+  const below = stack.layers.slice(0, at + 1).map((l) => {
+    const cut = mend.cut?.layerId === l.id ? { coats: Math.min(l.coats, mend.cut.coats) } : {};
+    const rub = mend.rub?.layerId === l.id ? { sandAfter: mend.rub.sandAfter } : {};
+    return { ...l, ...cut, ...rub };
+  });
+  return { ...stack, layers: [...below, ...fresh, ...stack.layers.slice(at + 1)] };
 }
 
 const faceWork = ({ opId, work, atMin, kind }: EventOf<"asked"> | EventOf<"worked">): FaceWork => ({

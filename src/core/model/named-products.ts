@@ -1,4 +1,4 @@
-import type { ExtraWork, Layer, Stack, Tape } from "./types";
+import type { ExtraWork, Layer, Mend, Stack, Tape } from "./types";
 
 type Named = Pick<Stack, "prepWith" | "layers">;
 
@@ -54,9 +54,19 @@ const renamedIn = <T extends Readonly<Partial<Record<string, string>>>>(told: T,
   Object.fromEntries(Object.entries(told).map(([step, id]) => [step, nameOf(id as string)])) as T;
 
 /** The product extra work is done with; null = none is named. */
-export const workedWith = (work: ExtraWork): string | null => (work.kind === "rub" ? null : (work.withId ?? null));
+export const workedWith = (work: ExtraWork): string | null => ("withId" in work ? (work.withId ?? null) : null);
 export const workRenamed = (work: ExtraWork, nameOf: (id: string) => string): ExtraWork =>
-  work.kind === "rub" || !work.withId ? work : { ...work, withId: nameOf(work.withId) };
+  "withId" in work && work.withId ? { ...work, withId: nameOf(work.withId) } : work;
+
+/** Every product a mend names. */
+export const mendProducts = ({ works, layers }: Mend): readonly string[] => [
+  ...new Set([...works.flatMap((w) => workedWith(w) ?? []), ...productsNamedIn({ layers })]),
+];
+export const mendRenamed = (mend: Mend, nameOf: (id: string) => string): Mend => ({
+  ...mend,
+  works: mend.works.map((w) => workRenamed(w, nameOf)),
+  layers: mend.layers.map((l) => layerRenamed(l, nameOf)),
+});
 
 /** Every product a piece of work has to do with: what it lays, what it is done with, what is in the cup. */
 export const productsOfWork = (op: {

@@ -27,7 +27,9 @@ export interface OpKey {
     | "touch-in"
     | "guide"
     | "extra"
-    | "gauge";
+    | "gauge"
+    | "note"
+    | "mend";
   /** which step, which coat (from 1), what becomes of what stays bare, or which telling; null where the kind says it all */
   readonly arg: string | null;
   /** the part turned over for the n-th time while that coat is laid */
@@ -53,6 +55,8 @@ const KINDS: Readonly<Record<OpKey["kind"], "arg" | "bare">> = {
   guide: "bare",
   extra: "arg",
   gauge: "arg",
+  note: "arg",
+  mend: "arg",
 };
 const isKind = (x: string | undefined): x is OpKey["kind"] => x !== undefined && Object.hasOwn(KINDS, x);
 const ROUND = /^(.+)~r(\d+)([fp])$/;
@@ -151,4 +155,7 @@ export const opIds = {
   extra: (regionId: string, told: string) => id(regionId, "extra", told),
   /** a film measured */
   gauge: (regionId: string, told: string) => id(regionId, "gauge", told),
+  /** something seen, answered or settled: no work */
+  note: (regionId: string, told: string) => id(regionId, "note", told),
+  mend: (regionId: string, told: string) => id(regionId, "mend", told),
 };

@@ -77,6 +77,8 @@ export interface Paper {
 export interface SandAfter extends Paper {
   /** taken off by all papers together, µm of dry film */
   readonly takesUm: number;
+  /** share of the face that is rubbed; left out = as far as the layer lies */
+  readonly share?: number | undefined;
   /** the sign to stop; left out = as ever */
   readonly until?: RubSign | undefined;
   /** a thin coat of another colour misted on first, gone again with the rub: what it is; left out = none */
@@ -121,6 +123,8 @@ export interface Layer {
   readonly setUp?: SetUp | null | undefined;
   /** air this layer is laid in, where it is not the bench's */
   readonly air?: AirSpot | null | undefined;
+  /** the mend it belongs to; absent = it is of the user's own pile */
+  readonly mend?: string | undefined;
 }
 
 /** Tape laid on a layer; minutes from the end of that layer, null = as the plan makes it. */
@@ -186,7 +190,25 @@ export type ExtraWork =
       readonly withId?: string | null | undefined;
       /** hours until it is back from whoever does it; null = as is usual */
       readonly awayH?: number | null | undefined;
-    };
+    }
+  /** a nib or a print taken off a film that is firm enough to be held, with a soft pad */
+  | { readonly kind: "pad" }
+  /** left alone, and looked at again once it has come so far: a film's milestone, or water out of the part */
+  | { readonly kind: "look"; readonly until: "touch" | "sandable" | "cured" | "dry" }
+  /** a printed part once more under its lamp */
+  | { readonly kind: "lamp"; readonly sideMin: number; readonly sides: number }
+  | { readonly kind: "polish"; readonly withId?: string | null | undefined };
+
+/** What puts a face right again, in order: work on what lies there, a rub of its uppermost layer, then layers of its own over that. */
+export interface Mend {
+  readonly works: readonly ExtraWork[];
+  readonly rub: { readonly layerId: string; readonly sandAfter: SandAfter } | null;
+  /** a layer that ends with so many coats, because the mend goes on over them; null = every layer as it was */
+  readonly cut: { readonly layerId: string; readonly coats: number } | null;
+  /** uppermost layer that lay there when it was put in; null = none did */
+  readonly over: string | null;
+  readonly layers: readonly Layer[];
+}
 
 export interface Stack {
   readonly prep: readonly PrepStep[];

@@ -262,7 +262,7 @@ export const LIQUID_BEFORE = ["degrease", "wipe"] as const satisfies readonly Be
 export type LiquidBefore = (typeof LIQUID_BEFORE)[number];
 
 /** How paint is taken off again. */
-export const STRIP_WAYS = ["by-hand", "stripper", "bath", "blasted"] as const;
+export const STRIP_WAYS = ["by-hand", "stripper", "bath", "blasted", "wiped"] as const;
 export type StripWay = (typeof STRIP_WAYS)[number];
 
 /** How water comes onto a part: rinsed and shaken off, soaked, or rubbed wet under the tap. */
@@ -270,7 +270,7 @@ export const WETTINGS = ["rinse", "soak", "wet-rub"] as const;
 export type Wetting = (typeof WETTINGS)[number];
 
 /** Work on a face that no layer of its pile asks for. */
-const EXTRA_KINDS = ["wash", "wipe", "rub", "strip"] as const;
+const EXTRA_KINDS = ["wash", "wipe", "rub", "strip", "pad", "look", "lamp", "polish"] as const;
 export type ExtraKind = (typeof EXTRA_KINDS)[number];
 
 /** What a film or a product says it stands; its own word, with the card's source. */
@@ -323,3 +323,60 @@ export const isOneOf =
 /** What a plan is made for: earliest finish, fewest sessions, most slack before windows and dates, least cleaning. Missed dates weigh before all. */
 export const OBJECTIVES = ["finish", "sessions", "slack", "cleaning"] as const;
 export type Objective = (typeof OBJECTIVES)[number];
+
+/** What is seen when something goes wrong; from `opens` on, what happened. */
+export const MISHAP_SIGNS = [
+  "lifting",
+  "bubbles",
+  "clogging",
+  "cracks",
+  "flakes",
+  "fish-eyes",
+  "run",
+  "streak",
+  "rough",
+  "orange-peel",
+  "haze",
+  "silvered",
+  "patchy",
+  "shows-through",
+  "wrong-shade",
+  "scratches",
+  "sunken",
+  "eaten",
+  "weeping",
+  "aged",
+  "nib",
+  "foreign-mist",
+  "bleed",
+  "dropped",
+  "touched",
+  "rubbed-through",
+  "ran-out",
+  "slipped",
+  "rained-on",
+  "product-bad",
+  "wrong-product",
+  "left-too-long",
+] as const;
+export type MishapSign = (typeof MISHAP_SIGNS)[number];
+
+/** How much of a face has it. */
+export const MISHAP_EXTENTS = ["speck", "patch", "face"] as const;
+export type MishapExtent = (typeof MISHAP_EXTENTS)[number];
+
+export const MARK_KINDS = [
+  "pit",
+  "line",
+  "ridge",
+  "scratch",
+  "low",
+  "high",
+  "nib",
+  "run",
+  "bare-spot",
+  "step",
+] as const;
+export type MarkKind = (typeof MARK_KINDS)[number];
+export const MARK_SIZES = ["fine", "plain", "deep"] as const;
+export type MarkSize = (typeof MARK_SIZES)[number];

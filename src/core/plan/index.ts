@@ -1,5 +1,16 @@
 export * from "./bench";
 export { type EarlyStart, earlyStart } from "./early-start";
+export {
+  type Diagnosis,
+  diagnose,
+  faceAt,
+  faceNow,
+  type MendPrice,
+  mendStops,
+  mendWorldOf,
+  type ToldMishap,
+  weighMend,
+} from "./mishap";
 export { type MoveAnswer, type MoveTrials, moveTrials } from "./moves";
 
 export { planModel } from "./plan";

@@ -313,7 +313,12 @@ describe("taking paint off", () => {
 
   const stripped = (work: ExtraWork, on: Partial<Region> = {}) => {
     const opId = opIds.extra("face", "l1");
-    const face = { layers: [], extra: [{ opId, work, atMin: NOW_MIN, doneMin: null }], measuredUm: new Map() };
+    const face = {
+      layers: [],
+      extra: [{ opId, work, atMin: NOW_MIN, doneMin: null }],
+      measuredUm: new Map(),
+      mends: [],
+    };
     const input = planInput(
       [
         {

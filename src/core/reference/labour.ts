@@ -52,6 +52,10 @@ export const EXTRA_LABOUR: Readonly<Record<Exclude<ExtraKind, "strip">, Labour>>
   wash: PREP_LABOUR.wash,
   wipe: PREP_LABOUR.wipe,
   rub: SAND_LABOUR,
+  pad: { fixedMin: 3, perCm2Min: 0.005 },
+  look: { fixedMin: 1, perCm2Min: 0.001 },
+  lamp: { fixedMin: 3, perCm2Min: 0 },
+  polish: { fixedMin: 10, perCm2Min: 0.08 },
 };
 /** What touches a face without staying, once over (est.). */
 export const HELPER_LABOUR: Readonly<Record<HelperRole, Labour>> = {

@@ -59,4 +59,13 @@ export const STRIP_FACTS: Readonly<Record<StripWay, StripFacts>> = {
     wet: false,
     harms: ["foam", "porous", "resin", "plastic"],
   },
+  wiped: {
+    labour: { fixedMin: 5, perCm2Min: 0.01 },
+    needs: "none",
+    worksMin: 0,
+    awayH: null,
+    dusty: false,
+    wet: false,
+    harms: [],
+  },
 };

@@ -87,6 +87,8 @@ export interface Operation {
   readonly until?: RubSign | undefined;
   /** where on the face, in plain names; absent = all over, or wherever there is something to do */
   readonly places?: readonly string[] | undefined;
+  /** the mend it is part of; absent = of none */
+  readonly mend?: string | undefined;
   /** what it is, where no layer asks for it */
   readonly extra?: ExtraWork | undefined;
 }

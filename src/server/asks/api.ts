@@ -117,7 +117,7 @@ class Register {
 }
 
 /** The tree a document describes, as the database would give it. */
-const treeOf = (doc: ModelDocument): readonly PartNode[] =>
+export const treeOf = (doc: ModelDocument): readonly PartNode[] =>
   doc.parts.map((p) => ({
     ...p,
     photo: p.photo ?? null,

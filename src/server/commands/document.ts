@@ -8,8 +8,11 @@ import {
   type Outcome,
   type Planning,
 } from "@/contracts";
+import { mendWorkId } from "@/core/history";
 import {
+  type ExtraWork,
   keyFromPlace,
+  mendRenamed,
   type Product,
   rekey,
   renamed as renamedKey,
@@ -171,6 +174,7 @@ function foreignIds(db: Db, doc: ModelDocument): readonly { path: string; messag
 /** The same document under ids nobody uses yet; the log's references follow. */
 function withFreshIds(doc: ModelDocument): ModelDocument {
   const renamed = new Map<string, string>();
+  const idOf = (id: string): string => renamed.get(id) ?? id;
   const fresh = (id: string, prefix: string) => {
     const next = newId(prefix);
     renamed.set(id, next);
@@ -193,7 +197,17 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
       ...freshPile(r),
     })),
   }));
-  const opId = (id: string): string => renamedKey(id, (own) => renamed.get(own) ?? own);
+  // what later entries speak of by its entry's id, and what a mend's work and layers are named after
+  for (const e of doc.log) {
+    if (e.kind !== "reported" && e.kind !== "mended" && e.kind !== "looked") continue;
+    const id = fresh(e.id, "l");
+    if (e.kind === "looked") for (const m of e.marks) fresh(m.id, "k");
+    if (e.kind !== "mended") continue;
+    for (const l of e.mend.layers) renamed.set(l.id, l.id.replace(e.id, id));
+    for (const n of e.mend.works.keys())
+      renamed.set(mendWorkId(e, n), mendWorkId({ id, regionId: idOf(e.regionId) }, n));
+  }
+  const opId = (id: string): string => renamed.get(id) ?? renamedKey(id, idOf);
   return {
     ...doc,
     parts,
@@ -209,21 +223,49 @@ function withFreshIds(doc: ModelDocument): ModelDocument {
       : {}),
     ...(doc.planning ? { planning: renamedPlanning(doc.planning, opId, (id) => renamed.get(id) ?? id) } : {}),
     coupons: doc.coupons.map((c) => ({ ...c, id: newId("c") })),
-    log: doc.log.map((e) => withFreshEntry(e, opId, (id) => renamed.get(id) ?? id)),
+    log: doc.log.map((e) => withFreshEntry(e, opId, idOf)),
   };
 }
 
 function withFreshEntry(e: LogEntry, opId: (id: string) => string, idOf: (id: string) => string): LogEntry {
-  const own = { id: newId("l"), regionId: idOf(e.regionId), opId: opId(e.opId) };
-  if (e.kind === "measured") return { ...e, ...own, layerId: idOf(e.layerId) };
-  if (e.kind !== "asked" && e.kind !== "worked") return { ...e, ...own };
-  const { work } = e;
-  return {
-    ...e,
-    ...own,
-    work: work.kind === "strip" && work.downTo !== null ? { ...work, downTo: idOf(work.downTo) } : work,
-  };
+  const next = idOf(e.id);
+  const own = { id: next === e.id ? newId("l") : next, regionId: idOf(e.regionId), opId: opId(e.opId) };
+  const layerId = (id: string | null) => (id === null ? null : idOf(id));
+  switch (e.kind) {
+    case "measured":
+      return { ...e, ...own, layerId: idOf(e.layerId) };
+    case "asked":
+    case "worked":
+      return { ...e, ...own, work: freshWork(e.work, idOf) };
+    case "reported":
+      return { ...e, ...own, layerId: layerId(e.layerId) };
+    case "looked":
+      return { ...e, ...own, layerId: layerId(e.layerId), marks: e.marks.map((m) => ({ ...m, id: idOf(m.id) })) };
+    case "closed":
+      return { ...e, ...own, markIds: e.markIds.map(idOf), byOpId: e.byOpId && opId(e.byOpId) };
+    case "answered":
+    case "withdrawn":
+    case "settled":
+    case "struck":
+      return { ...e, ...own, reportId: idOf(e.reportId) };
+    case "mended": {
+      const { works, rub, cut, over, layers } = e.mend;
+      const mend = {
+        works: works.map((w) => freshWork(w, idOf)),
+        rub: rub && { ...rub, layerId: idOf(rub.layerId) },
+        cut: cut && { ...cut, layerId: idOf(cut.layerId) },
+        over: layerId(over),
+        layers: layers.map((l) => ({ ...l, id: idOf(l.id) })),
+      };
+      return { ...e, ...own, reportId: layerId(e.reportId), mend };
+    }
+    default:
+      return { ...e, ...own };
+  }
 }
+
+const freshWork = (work: ExtraWork, idOf: (id: string) => string): ExtraWork =>
+  work.kind === "strip" && work.downTo !== null ? { ...work, downTo: idOf(work.downTo) } : work;
 
 function renamedPlanning(p: Planning, opId: (id: string) => string, id: (id: string) => string): Planning {
   const keys = <T>(of: Record<string, T>, name: (id: string) => string): Record<string, T> =>
@@ -308,6 +350,7 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
 /** An entry whose products go by the ids they have here. */
 function underOwnIds(e: LogEntry, productId: (id: string) => string): LogEntry {
   if (e.kind === "asked" || e.kind === "worked") return { ...e, work: workRenamed(e.work, productId) };
+  if (e.kind === "mended") return { ...e, mend: mendRenamed(e.mend, productId) };
   if (e.kind !== "done" && e.kind !== "taken-back") return e;
   return {
     ...e,

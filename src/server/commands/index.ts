@@ -6,6 +6,7 @@ export * from "./coupons";
 export { newPairLink, removeDevice, renameDevice } from "./devices";
 export * from "./document";
 export { getLamp, type LampNow, readStandInLamp, takeLampReading } from "./lamp";
+export * from "./mishaps";
 export {
   addModel,
   addPart,

@@ -1,5 +1,5 @@
 import { done, failed, invalid, type Outcome, overrideSchema, type RegionNode, stackSchema } from "@/contracts";
-import { asItLies, cansAmong, type LaidDifference } from "@/core/history";
+import { asItLies, cansAmong, type LaidDifference, withMends } from "@/core/history";
 import { applyRemedy, type PlacedVerdict } from "@/core/judge";
 import type { Product, Stack } from "@/core/model";
 import { FILM_ROLES, HELPER_ROLES, isOneOf, namedProducts, type Role } from "@/core/model";
@@ -134,7 +134,7 @@ function laidFault(s: Snapshot, regionId: string, stack: Stack): Outcome<never> 
   const m = home && s.model(home.modelId);
   const face = m?.input.regions.find((r) => r.region.id === regionId)?.face;
   if (!home || !face) return null;
-  const differs = (pile: Stack) => asItLies(pile, face, cansAmong(s.data.products)).differences;
+  const differs = (pile: Stack) => asItLies(withMends(pile, face), face, cansAmong(s.data.products)).differences;
   const known = new Set(differs(home.node.stack).map((d) => JSON.stringify(d)));
   const [first] = differs(stack).filter((d) => !known.has(JSON.stringify(d)));
   if (!first) return null;

@@ -6,6 +6,7 @@ import type { PlanRegion } from "@/core/work";
 import { nowMs } from "../clock";
 import { viewingModel } from "../guard";
 import { benchSessions } from "../shed/hours";
+import { faceView, lessonsOf } from "../workspace/mishaps";
 import { airOfNow, type ModelSnapshot, type Snapshot } from "../workspace/snapshot";
 import { regionNames } from "./parts";
 import { makingOf, planView } from "./plan";
@@ -41,6 +42,8 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
     names: Object.fromEntries(regionNames(m.tree).map((r) => [r.id, r.name])),
     products: Object.fromEntries(products),
     films: Object.fromEntries(m.input.regions.map((r) => [r.region.id, filmsOf(r)] as const)),
+    faces: Object.fromEntries(m.input.regions.map((r) => [r.region.id, faceView(m, r.region.id, nowMin)] as const)),
+    lessons: lessonsOf(s),
     covered: m.input.regions.filter((r) => comesCovered(r.region)).map((r) => r.region.id),
     session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_MIN)[0] ?? null,
     air: airOfNow(s, m.head.id, atMs),

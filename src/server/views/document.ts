@@ -7,7 +7,7 @@ import {
   type Outcome,
   type Shop,
 } from "@/contracts";
-import { type Product, productsNamedIn, workedWith } from "@/core/model";
+import { mendProducts, type Product, productsNamedIn, workedWith } from "@/core/model";
 import { type Db, type Photo, readPhotos, readReadings, readStoredCards } from "@/db";
 import { writeText } from "@/workers/document";
 import { nowMs } from "../clock";
@@ -29,7 +29,10 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
   const laid = m.sources.log.flatMap((e) => ("laid" in e && e.laid) || []);
   for (const l of laid) used.add(l.productId);
   for (const j of m.planning.planning.joins) if (j.glueId) used.add(j.glueId);
-  for (const e of m.sources.log) if ("work" in e) used.add(workedWith(e.work) ?? "");
+  for (const e of m.sources.log) {
+    if ("work" in e) used.add(workedWith(e.work) ?? "");
+    if (e.kind === "mended") for (const id of mendProducts(e.mend)) used.add(id);
+  }
   const cards = laid.flatMap(({ card }) => (card === null ? [] : [card]));
   const stored = data.plans.get(modelId);
   const planning = saidOf(m.planning.planning);
@@ -67,7 +70,8 @@ const saidOf = (planning: ModelDocument["planning"]): ModelDocument["planning"] 
 
 /** Every picture a document names. */
 const photosOf = (doc: ModelDocument): readonly string[] => {
-  const named = [...doc.parts, ...doc.products, ...doc.coupons].map((x) => x.photo);
+  const seen = doc.log.map((e) => ("photo" in e ? e.photo : undefined));
+  const named = [...[...doc.parts, ...doc.products, ...doc.coupons].map((x) => x.photo), ...seen];
   return [...new Set(named.filter((h): h is string => typeof h === "string"))];
 };
 

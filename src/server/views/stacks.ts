@@ -9,7 +9,7 @@ import {
   type StackView,
 } from "@/contracts";
 import { fillersFor } from "@/core/finder";
-import { asItLies, cansAmong, type Face, fold } from "@/core/history";
+import { asItLies, cansAmong, type Face, fold, withMends } from "@/core/history";
 import { nearCoupons } from "@/core/judge";
 import { type Product, productsNamedIn, type Role } from "@/core/model";
 import { hexLuminance } from "@/core/numbers";
@@ -19,6 +19,7 @@ import { prepTimes } from "@/core/work";
 import { notFound, viewing, viewingModel } from "../guard";
 import { sent } from "../planning/task";
 import { ask } from "../solver/ask";
+import { lessonsOf, mendedLayers } from "../workspace/mishaps";
 import { isJoined } from "../workspace/planning-fields";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
 
@@ -44,6 +45,8 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
         products: [...new Set([node.stack, ...own.map((r) => r.stack)].flatMap(productsNamedIn))].map(s.productOf),
         near: nearOf(s.coupons, node),
         liesAs: liesAs(node, own[0]?.face, s.data.products),
+        mended: mendedLayers(own[0]?.face?.mends ?? []),
+        lessons: lessonsOf(s),
         begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map((e) => eventOf(e, m.sources.cards)))
           .records.length,
         guides: guidesOf(s, node),
@@ -111,11 +114,13 @@ function liesAs(
   face: Face | undefined,
   cans: ReadonlyMap<string, Product>,
 ): StackView["liesAs"] {
-  const lies = asItLies(stack, face, {
+  const lies = asItLies(withMends(stack, face), face, {
     ...cansAmong(cans),
     standsFor: ({ productId }) => (cans.has(productId) ? productId : null),
   });
-  return lies.differences.length > 0 ? lies : null;
+  // layers of mends are the log's, and never the user's own
+  const own = { ...lies.stack, layers: lies.stack.layers.filter((l) => l.mend === undefined) };
+  return lies.differences.length > 0 ? { ...lies, stack: own } : null;
 }
 
 /** Summed up once while the bench stays as it is: planning even one region takes its time. */

@@ -2,7 +2,8 @@ import { createHash } from "node:crypto";
 import type { Shop } from "@/contracts";
 import { MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { airAt } from "@/core/film";
-import { productsNamedIn, workedWith } from "@/core/model";
+import { movesNoPlan } from "@/core/history";
+import { mendProducts, productsNamedIn, workedWith } from "@/core/model";
 import { type AirSources, expectedOf } from "../shed/air";
 import type { PlanSources } from "./input";
 
@@ -36,6 +37,7 @@ export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, 
   for (const j of sources.planning.joins) if (j.glueId) used.add(j.glueId);
   for (const e of sources.log) {
     if (e.kind === "done" && e.laid) used.add(e.laid.productId);
+    if (e.kind === "mended") for (const id of mendProducts(e.mend)) used.add(id);
     const withId = e.kind === "asked" ? workedWith(e.work) : null;
     if (withId !== null) used.add(withId);
   }
@@ -48,7 +50,7 @@ export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, 
         JSON.stringify([
           regions,
           planFacts(sources.shop),
-          sources.log.map((e) => e.id),
+          sources.log.filter((e) => !movesNoPlan(e.kind)).map((e) => e.id),
           facts,
           sources.coupons,
           sources.planning,

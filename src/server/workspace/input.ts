@@ -9,7 +9,7 @@ import {
 } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import type { OpRecord } from "@/core/history";
-import { asItLies, asLeft, cansAmong, fold } from "@/core/history";
+import { asItLies, asLeft, cansAmong, fold, withMends } from "@/core/history";
 import { opIds, type Product, type Region, readKey } from "@/core/model";
 import type { PlanInput } from "@/core/plan";
 import { cureSideMin, hasTrait, lampAtPartMwCm2 } from "@/core/reference";
@@ -100,7 +100,7 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
   return {
     regions: nodes.map(({ region, stack, count }) => {
       const face = faces.get(region.id);
-      const lies = asItLies(stack, face, cans);
+      const lies = asItLies(withMends(stack, face), face, cans);
       return { region: underLamp(asLeft(region, face), shop), count, face, ...lies };
     }),
     productOf,

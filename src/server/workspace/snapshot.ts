@@ -1,5 +1,7 @@
 import {
   type CouponCard,
+  eventOf,
+  type LogEntry,
   type ModelHead,
   NO_PLANNING,
   type PartNode,
@@ -7,7 +9,7 @@ import {
   readStoredPlan,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import { asLeft } from "@/core/history";
+import { asLeft, fold, type History } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
 import type { AirSpot, Product } from "@/core/model";
 import type { BenchTile, PlanAnswer, PlanInput } from "@/core/plan";
@@ -35,6 +37,10 @@ export interface ModelSnapshot {
   readonly sources: PlanSources;
   readonly planning: StoredPlanning;
   readonly input: PlanInput;
+  /** what its log comes to */
+  readonly history: History;
+  /** its input were one more line in its log */
+  readonly inputWith: (entry: LogEntry) => PlanInput;
   /** fingerprint of everything a plan is made from */
   readonly hash: string;
   readonly tiles: readonly BenchTile[];
@@ -152,6 +158,7 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
     planning: planning.planning,
   };
   const input = once(() => inputFrom(sources, productOf, nowMin * MS_PER_MIN));
+  const history = once(() => fold(sources.log.map((e) => eventOf(e, sources.cards))));
   const hash = once(() => fingerprint(sources, data.products));
   const judge = once(() => judgedForPlan(input()));
   const judgedNow = once(() =>
@@ -177,6 +184,10 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
     get input() {
       return input();
     },
+    get history() {
+      return history();
+    },
+    inputWith: (entry) => inputFrom({ ...sources, log: [...sources.log, entry] }, productOf, nowMin * MS_PER_MIN),
     get hash() {
       return hash();
     },

@@ -15,6 +15,14 @@ const KIND_NAME: Readonly<Record<LogEntry["kind"], string>> = {
   asked: "To be done",
   worked: "Done besides",
   measured: "Measured",
+  reported: "Went wrong",
+  answered: "Answered",
+  mended: "To be mended",
+  withdrawn: "Was nothing",
+  settled: "Settled",
+  struck: "Lesson struck",
+  looked: "Looked",
+  closed: "Mark gone",
   "taken-back": "Taken back",
 };
 
@@ -141,7 +149,7 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
                     </td>
                     <td role="cell" data-label="Seen, noted" className="px-2 py-1.5">
                       {[
-                        "sign" in e && e.sign ? SIGN_NAME[e.sign] : "",
+                        e.kind === "not-yet" && e.sign ? SIGN_NAME[e.sign] : "",
                         "checked" in e && e.checked ? "looked for, and so" : "",
                         e.note,
                       ]

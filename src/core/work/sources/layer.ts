@@ -150,7 +150,7 @@ function sandOp(region: Region, layer: Layer, product: Product, rub: NonNullable
   const round = roundOf(layer.id) ?? undefined;
   const papers = papersOf(rub);
   const share =
-    (round === undefined ? spotShare(layer, product, region) : SPOT_SHARE) *
+    (rub.share ?? (round === undefined ? spotShare(layer, product, region) : SPOT_SHARE)) *
     (1 + NEXT_PAPER_SHARE * (papers.length - 1));
   return {
     ...blankOperation,
@@ -186,7 +186,10 @@ const guideOp = (region: Region, layer: Layer, guideId: string): Operation => ({
 });
 
 /** Where a layer and what is done to it lie, where that is told. */
-const placesOf = ({ places }: Layer): Pick<Operation, "places"> => (places?.length ? { places } : {});
+const placesOf = ({ places, mend }: Layer): Pick<Operation, "places" | "mend"> => ({
+  ...(places?.length ? { places } : {}),
+  ...(mend ? { mend } : {}),
+});
 
 const beforeOp = (region: Region, layer: Layer, step: BeforeStep): Operation => ({
   ...blankOperation,
@@ -197,6 +200,7 @@ const beforeOp = (region: Region, layer: Layer, step: BeforeStep): Operation => 
   step,
   handsOnMin: minutesFor(BEFORE_LABOUR[step], region.areaCm2),
   ...(isWarming(step) ? { warmC: warmedTo(step, layer)! } : {}),
+  ...(layer.mend ? { mend: layer.mend } : {}),
   dusty: step === "scuff" && !layer.scuffWet,
 });
 

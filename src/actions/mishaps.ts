@@ -1,0 +1,29 @@
+"use server";
+
+import { MISHAP_NAME, RECIPE_NAME, reasonText } from "@/messages";
+import * as server from "@/server";
+
+const OTHER = {
+  answered: "A question answered",
+  settled: "Report closed",
+  withdrawn: "It was nothing",
+  struck: "Lesson struck out",
+  closed: "Marks seen to",
+} as const;
+const WORDS: server.MishapWords = {
+  sign: (sign) => MISHAP_NAME[sign][0],
+  recipe: (recipe) => RECIPE_NAME[recipe][0],
+  marks: (n) => (n === 0 ? "Looked, nothing found" : `Looked, ${n} mark${n > 1 ? "s" : ""}`),
+  reason: (code) => reasonText(code, []),
+  other: (kind) => OTHER[kind],
+};
+
+export const reportAction = async (regionId: string, input: unknown) => server.reportMishap(regionId, input, WORDS);
+export const explainAction = async (regionId: string, reportId: string) => server.explainReport(regionId, reportId);
+export const answerAction = async (regionId: string, input: unknown) => server.answerMishap(regionId, input, WORDS);
+export const mendAction = async (regionId: string, input: unknown) => server.mendMishap(regionId, input, WORDS);
+export const settleAction = async (regionId: string, input: unknown) => server.settleMishap(regionId, input, WORDS);
+export const withdrawAction = async (regionId: string, input: unknown) => server.withdrawMishap(regionId, input, WORDS);
+export const strikeAction = async (regionId: string, input: unknown) => server.strikeLesson(regionId, input, WORDS);
+export const lookAction = async (regionId: string, input: unknown) => server.lookAt(regionId, input, WORDS);
+export const closeMarksAction = async (regionId: string, input: unknown) => server.closeMarks(regionId, input, WORDS);

@@ -1,0 +1,10 @@
+import "./vet";
+
+export * from "./aid";
+export * from "./causes";
+export * from "./face";
+export * from "./facts";
+export * from "./rank";
+export * from "./recipes";
+export * from "./signs";
+export { causeFaults } from "./vet";

@@ -1,0 +1,624 @@
+/** What the log, the judge and the film model know of a face at the hour something went wrong on it. */
+
+import { MIN_PER_DAY, MIN_PER_HOUR } from "../base";
+import { type AppliedCoat, airAt, milestoneAfter, recoatWindows } from "../film";
+import type { JudgeAnswer } from "../judge";
+import {
+  type FaceNow,
+  type FaceTrait,
+  type FirstAid,
+  firstAid,
+  type KnownFact,
+  type MendTry,
+  type MendWorld,
+  type MishapFact,
+  type MishapFacts,
+  mendBy,
+  orderedRecipes,
+  type Question,
+  questionsFor,
+  type RankedCause,
+  type RecipeId,
+  rankCauses,
+  stageAt,
+  type ToldFact,
+} from "../mishap";
+import { type Layer, type MishapSign, type Product, readKey, type Verdict, worseVerdict } from "../model";
+import { hexLuminance } from "../numbers";
+import { wetOnly } from "../policy";
+import { dewPointC, dries, familyFacts, hasTrait, materialFacts } from "../reference";
+import { isSprayed } from "../rules";
+import { coatsUpTo, type Operation, type PlanRegion } from "../work";
+import { planModel } from "./plan";
+import { type LiveChain, liveChain } from "./problem";
+import { judgeRegion, openStops } from "./region";
+import { type AirOf, regionAirs } from "./region-airs";
+import type { PlanInput } from "./types";
+
+/** A face with its work, as its log has left it at one moment. */
+export interface FaceAt {
+  readonly own: PlanRegion;
+  readonly answer: Extract<JudgeAnswer, { outcome: "judged" }>;
+  readonly live: LiveChain;
+  /** work done by then, oldest first, with its start and end */
+  readonly done: readonly { readonly op: Operation; readonly startMin: number; readonly endMin: number }[];
+  /** coats down by then, with the work that laid them */
+  readonly laid: readonly { readonly op: Operation; readonly startMin: number; readonly endMin: number }[];
+  readonly atMin: number;
+  readonly air: ReturnType<AirOf>;
+  readonly input: PlanInput;
+}
+
+/** @returns null where the face is not judged, or has no pile */
+export function faceAt(input: PlanInput, regionId: string, atMin: number, judged?: JudgeAnswer): FaceAt | null {
+  const own = input.regions.find((r) => r.region.id === regionId);
+  if (!own) return null;
+  const answer = judged ?? judgeRegion(own, input);
+  if (answer.outcome !== "judged") return null;
+  const records = input.records
+    .filter((r) => r.startMin <= atMin)
+    .map((r) => (r.endMin !== null && r.endMin > atMin ? { ...r, endMin: null } : r));
+  const live = liveChain(own, answer, { ...input, records }, new Map(records.map((r) => [r.opId, r])));
+  const byId = new Map(records.map((r) => [r.opId, r]));
+  const done = live.chain.ops
+    .flatMap((op) => {
+      const r = byId.get(op.id);
+      return r?.endMin == null ? [] : [{ op, startMin: r.startMin, endMin: r.endMin }];
+    })
+    .sort((a, b) => a.endMin - b.endMin);
+  const laid = done.filter(({ op }) => op.kind === "coat");
+  return { own, answer, live, done, laid, atMin, air: regionAirs(input)(regionId), input };
+}
+
+const coatsTo = (f: FaceAt, opId: string): readonly AppliedCoat[] => {
+  const ends = new Map(f.done.map((d) => [d.op.id, d.endMin]));
+  return coatsUpTo(f.live.chain, opId, f.live.filmUm, f.input.productOf, (id) => ends.get(id) ?? f.atMin);
+};
+const reached = (a: ReturnType<typeof milestoneAfter>): number | null => (a.outcome === "reached" ? a.atMin : null);
+const productOfOp = (f: FaceAt, op: Operation): Product => f.input.productOf(op.productId!);
+const layerOf = (f: FaceAt, op: Operation | undefined): Layer | undefined =>
+  f.live.planned.stack.layers.find((l) => l.id === op?.layerId);
+
+/** What first aid has to know of a face: its uppermost film with its times, and what lies there. */
+export function faceNow(f: FaceAt): FaceNow {
+  const top = f.laid.at(-1);
+  const next = f.live.chain.ops.find((op) => !f.done.some((d) => d.op.id === op.id));
+  const base = { next: next?.kind ?? null, nextProductId: next?.productId ?? null };
+  if (!top) return { ...base, traits: traitsOf(f, null), top: null };
+  const coats = coatsTo(f, top.op.id);
+  const when = (m: "touch" | "handle" | "sandable" | "cured") => reached(milestoneAfter(coats, m, f.air.clock));
+  return {
+    ...base,
+    traits: traitsOf(f, top.op),
+    top: {
+      layerId: top.op.layerId!,
+      productId: top.op.productId!,
+      endMin: top.endMin,
+      touchMin: when("touch"),
+      handleMin: when("handle"),
+      sandableMin: when("sandable"),
+      curedMin: when("cured"),
+    },
+  };
+}
+
+function traitsOf(f: FaceAt, top: Operation | null): readonly FaceTrait[] {
+  const { region } = f.own;
+  const group = region.material === null || region.material === "unknown" ? null : materialFacts(region.material).group;
+  const roles = new Set(f.laid.map(({ op }) => productOfOp(f, op).role));
+  const product = top && productOfOp(f, top);
+  const sealed = roles.has("sealer") || region.sealedBy != null;
+  const masked = f.done.findLast(({ op }) => op.kind === "mask" || op.kind === "unmask")?.op.kind === "mask";
+  const family = product && product.family !== "unknown" ? familyFacts(product.family) : null;
+  const water = product !== null && product.carriers !== "unknown" && product.carriers.includes("water");
+  const is: Readonly<Record<FaceTrait, boolean>> = {
+    fragile:
+      (group === "foam" && !sealed) || group === null || (region.oldFinish != null && region.oldFinish.rub !== "sound"),
+    foam: group === "foam",
+    metal: group === "metal",
+    resin: hasTrait(region.material, "hardened-by-light"),
+    "wet-only": wetOnly(region),
+    putty: roles.has("putty"),
+    wash: product?.role === "wash",
+    decal: roles.has("decal"),
+    clear: product?.role === "clear",
+    tape: masked || layerOf(f, top ?? undefined)?.tape != null,
+    sprayed: product !== null && isSprayed(product),
+    brushed: product?.method === "brush",
+    lacquer: family?.bondsByRedissolving ?? false,
+    "water-borne": water,
+    sanded: f.done.some(({ op }) => op.abrasive !== null),
+    wipeable: product?.role === "wash" && !f.answer.verdicts.some((v) => /^wash-same-class|^water-wash/.test(v.rule)),
+    "film-below": f.laid.some(({ op }) => op.layerId !== top?.layerId),
+  };
+  return (Object.keys(is) as FaceTrait[]).filter((t) => is[t]);
+}
+
+/** Rules of the judge that speak for a fact, where one of them fired on the uppermost film or below it. */
+const BY_RULE: Readonly<Partial<Record<ToldFact, RegExp>>> = {
+  bites:
+    /^(seam-bite|bare-bite|foam-|soft-foam|old-softens|old-not-isolated|porous-filler|polyester-on|glue-eats|hard-over-soft)/,
+  "hard-over-soft": /^(hard-over-soft|flex-)/,
+  "no-promoter": /^(needs-promoter|wants-promoter|slick-unkeyed|colour-on-slick|combined-on-slick)/,
+  "plain-on-metal": /^(metal-plain|metal-poor|steel-plain)/,
+  "etch-late": /^(etch-missed|promoter-missed|etch-rubbed|etch-left|promoter-left)/,
+  "tape-strong": /^(high-tack|strong-tape)/,
+  "wrong-thinner": /^wrong-thinner/,
+  "mix-off": /^(mix-ratio-off|ratio-off|pot-life-over|two-in-one-cup)/,
+  "hiding-short": /^(colour-shows-ground|weak-colour)/,
+  "no-uv": /^(no-uv-protection|red-or-yellow)/,
+  redissolves: /^seam-redissolve/,
+  "porous-open": /^porous-unsealed/,
+  "thin-barrier": /^(foam-barrier|soft-foam)/,
+  "flash-rust": /^(steel-flash-rust|rust-left)/,
+  "clear-over-decal": /^clear-over-decal/,
+  "deep-fill": /^(skin-too-thick|skin-over-usual)/,
+  hollow: /^(hollow-|drain-)/,
+  "uncured-resin": /^(resin-|residue)/,
+};
+
+/** Longer before a film went on nothing is looked for, minutes. */
+const EVENING_MIN = 12 * MIN_PER_HOUR;
+const DUST_BEFORE_MIN = 30;
+/** How far short of a wait counts as too soon, as a share of it. */
+const SHORT_OF = 0.9;
+const HEAVY_PCT = 135;
+const COLD_C = 14;
+const DAMP_RH = 75;
+const HOT_C = 27;
+const DRAUGHT_M_S = 0.4;
+const TAPE_LONG_H = 24;
+const OLD_CAN_MONTHS = 24;
+const LONG_AGO_DAYS = 60;
+const COARSE_GRIT = 240;
+const DARK_BELOW = 0.2;
+const LIGHT_ABOVE = 0.35;
+const LOOK_EVERY_MIN = 15;
+const LONGEST_WET_MIN = 8 * MIN_PER_HOUR;
+
+/** Everything that is known of a face when something shows on it; what is left out is not known. */
+export function mishapFacts(f: FaceAt, sign: MishapSign, answers: ReadonlyMap<string, boolean>): MishapFacts {
+  const facts: Partial<Record<MishapFact, KnownFact>> = {};
+  const say = (fact: ToldFact, yes: boolean, opIds: readonly string[] = [], figure?: number) => {
+    facts[fact] = { yes, opIds, ...(figure === undefined ? {} : { figure: Math.round(figure * 10) / 10 }) };
+  };
+  const top = f.laid.at(-1);
+  fromRules(f, top?.op, say);
+  ofGround(f, say);
+  ofWork(f, top, say);
+  if (top) {
+    ofFilm(f, top, say);
+    ofAir(f, top, say);
+    ofCan(f, top, say);
+    ofTape(f, say);
+    ofNeighbours(f, top, say);
+    ofSanding(f, sign, say);
+  }
+  for (const [fact, yes] of answers) facts[fact as MishapFact] = { yes, opIds: [] };
+  return facts;
+}
+
+type Say = (fact: ToldFact, yes: boolean, opIds?: readonly string[], figure?: number) => void;
+type Laid = FaceAt["laid"][number];
+
+function fromRules({ answer, live }: FaceAt, top: Operation | undefined, say: Say): void {
+  const at = live.planned.stack.layers.findIndex((l) => l.id === top?.layerId);
+  const fired = answer.verdicts.filter((v) => v.verdict !== "ok" && (v.where.kind === "stack" || v.where.layer <= at));
+  for (const [fact, rule] of Object.entries(BY_RULE) as [ToldFact, RegExp][])
+    say(
+      fact,
+      fired.some((v) => rule.test(v.rule)),
+    );
+}
+
+function ofGround({ own, laid, input, atMin, answer }: FaceAt, say: Say): void {
+  const { region } = own;
+  const group = region.material === null || region.material === "unknown" ? null : materialFacts(region.material).group;
+  say("old-finish", region.oldFinish != null);
+  say("foam", group === "foam");
+  say("on-metal", group === "metal");
+  say("sun", region.exposure.includes("uv"));
+  const roles = laid.map(({ op }) => ({ op, product: input.productOf(op.productId!) }));
+  const putties = roles.filter(({ product }) => product.role === "putty");
+  say("putty", putties.length > 0);
+  say(
+    "filler-dries",
+    putties.some(({ product }) => product.family !== "unknown" && dries(product)),
+    putties.map(({ op }) => op.id),
+  );
+  const decal = roles.findIndex(({ product }) => product.role === "decal");
+  if (decal >= 0) say("matt-under-decal", roles[decal - 1]?.product.sheen !== "gloss");
+  const last = laid.at(-1);
+  if (last) say("long-ago", atMin - last.endMin > LONG_AGO_DAYS * MIN_PER_DAY, [last.op.id]);
+  if (!hasTrait(region.material, "hardened-by-light")) say("uncured-resin", false);
+  say(
+    "lies-wrong",
+    (own.differences ?? []).some((d) => d.kind === "other-product") ||
+      answer.verdicts.some((v) => v.rule === "label-not-on-this-film"),
+  );
+}
+
+const WASHES = new Set(["wash", "degrease", "rinse", "wipe", "derust"]);
+const WIPES = new Set(["wipe", "dust-off", "tack-off", "degrease", "wash", "rinse", "blow-out"]);
+
+function ofWork(f: FaceAt, top: Laid | undefined, say: Say): void {
+  const { region } = f.own;
+  const before = f.done.filter((d) => top === undefined || d.startMin <= top.startMin);
+  const washed = before.filter(
+    ({ op }) => (op.step !== null && WASHES.has(op.step)) || op.extra?.kind === "wash" || op.extra?.kind === "wipe",
+  );
+  const clean = region.conditions.some((c) => c === "clean" || c === "washed" || c === "degreased");
+  say(
+    "unwashed",
+    washed.length === 0 && !clean,
+    washed.map(({ op }) => op.id),
+  );
+  const keyed = before.filter(
+    ({ op }) => op.step === "key" || op.step === "scuff" || op.kind === "sand" || op.extra?.kind === "rub",
+  );
+  say(
+    "unkeyed",
+    keyed.length === 0 && !region.conditions.includes("keyed"),
+    keyed.map(({ op }) => op.id),
+  );
+  const dusty = before.findLast(({ op }) => op.dusty);
+  const wiped = before.findLast(({ op }) => (op.step !== null && WIPES.has(op.step)) || op.extra?.kind === "wipe");
+  say(
+    "undusted",
+    dusty !== undefined && (wiped === undefined || wiped.endMin < dusty.endMin),
+    dusty ? [dusty.op.id] : [],
+  );
+  const papers = before.filter(({ op }) => op.abrasive !== null);
+  const coarse = papers.at(-1)?.op.abrasive?.to;
+  const shown = f.answer.verdicts.some((v) => v.rule.startsWith("scratch-shows"));
+  say(
+    "coarse",
+    shown || (coarse !== undefined && coarse < COARSE_GRIT),
+    papers.slice(-1).map(({ op }) => op.id),
+    coarse,
+  );
+  stillWet(f, say);
+}
+
+/** Water that had not left when the next film went on. */
+function stillWet(f: FaceAt, say: Say): void {
+  let worst: { share: number; opId: string } | null = null;
+  for (const { to, from, wait } of f.live.chain.ties) {
+    if (wait.kind !== "part-dry") continue;
+    const wet = f.done.find((d) => d.op.id === from);
+    const coat = f.laid.find((d) => wet !== undefined && d.startMin >= wet.endMin);
+    if (!wet || !coat || to === from) continue;
+    const share = f.air.clock.elapsedRef("part-dry", wet.endMin, coat.startMin) / wait.refMin;
+    if (worst === null || share < worst.share) worst = { share, opId: from };
+  }
+  say(
+    "still-wet",
+    worst !== null && worst.share < SHORT_OF,
+    worst ? [worst.opId] : [],
+    worst ? Math.min(1, worst.share) * 100 : undefined,
+  );
+}
+
+function ofFilm(f: FaceAt, top: Laid, say: Say): void {
+  const own = f.laid.filter(({ op }) => op.layerId === top.op.layerId);
+  const first = own[0]!;
+  const product = productOfOp(f, top.op);
+  const below = f.laid.filter((d) => d.endMin <= first.startMin && d.op.layerId !== top.op.layerId).at(-1);
+  if (below) {
+    const windows = recoatWindows(coatsTo(f, below.op.id), f.air.clock);
+    const open = windows[0]?.openMin ?? null;
+    const went = first.startMin - below.endMin;
+    const share = open === null || open <= below.endMin ? 1 : went / (open - below.endMin);
+    say("early", share < SHORT_OF, [below.op.id, first.op.id], Math.min(1, share) * 100);
+    const [one, two] = windows;
+    say(
+      "in-gap",
+      one?.shutMin != null && two !== undefined && first.startMin > one.shutMin && first.startMin < two.openMin,
+      [below.op.id, first.op.id],
+    );
+    const shut = windows.at(-1)?.shutMin ?? null;
+    const keyed = f.done.some((d) => d.op.abrasive !== null && d.endMin > below.endMin && d.endMin <= first.startMin);
+    say("missed", shut !== null && first.startMin > shut && !keyed, [below.op.id, first.op.id]);
+  } else {
+    say("early", false);
+    say("in-gap", false);
+    // of a film nothing went over yet it is asked now
+    const windows = recoatWindows(coatsTo(f, top.op.id), f.air.clock);
+    const shut = windows.at(-1)?.shutMin ?? null;
+    say("missed", shut !== null && f.atMin > shut, [top.op.id]);
+  }
+  const shares = own.slice(1).flatMap((c, n) => {
+    const before = own[n]!;
+    const flash = reached(milestoneAfter(coatsTo(f, before.op.id), "flash", f.air.clock));
+    return flash === null || flash <= before.endMin
+      ? []
+      : [{ share: (c.startMin - before.endMin) / (flash - before.endMin), c }];
+  });
+  const closest = shares.sort((a, b) => a.share - b.share)[0];
+  say(
+    "coats-close",
+    closest !== undefined && closest.share < SHORT_OF,
+    closest ? [closest.c.op.id] : [],
+    closest ? Math.min(1, closest.share) * 100 : undefined,
+  );
+  const records = new Map(f.input.records.map((r) => [r.opId, r]));
+  const wftPct = Math.max(
+    ...own.map(({ op }) => ((records.get(op.id)?.wftUm ?? op.wftUm ?? 0) / product.label.wftUm) * 100),
+  );
+  say(
+    "heavy",
+    wftPct > HEAVY_PCT || layerOf(f, top.op)?.heaviness === "flood",
+    own.map(({ op }) => op.id),
+    wftPct,
+  );
+  const evening = f.laid.filter((d) => d.endMin > top.endMin - EVENING_MIN);
+  say(
+    "many-coats",
+    evening.length >= 4,
+    evening.map(({ op }) => op.id),
+    evening.length,
+  );
+  const facts = product.family === "unknown" ? null : familyFacts(product.family);
+  if (facts) say("lacquer", facts.bondsByRedissolving);
+  if (product.carriers !== "unknown") say("water-borne", product.carriers.includes("water"));
+  say("sprayed", isSprayed(product));
+  say("brushed", product.method === "brush");
+  say("yellows", product.yellowing);
+  const under = f.laid.findLast((d) => d.op.layerId !== top.op.layerId);
+  if (under && product.colour) {
+    const dark = hexLuminance(productOfOp(f, under.op).colour) < DARK_BELOW;
+    say("dark-below", dark && hexLuminance(product.colour) > LIGHT_ABOVE, [under.op.id]);
+  }
+  const handle = reached(milestoneAfter(coatsTo(f, top.op.id), "handle", f.air.clock));
+  const held = f.done.find(
+    (d) => d.endMin > top.endMin && (d.op.kind === "unmask" || d.op.kind === "fit" || d.op.kind === "turn"),
+  );
+  const heldMin = held?.startMin ?? f.atMin;
+  say("handled-soon", handle !== null && heldMin < handle, [top.op.id]);
+}
+
+/** The air from when the last coats were laid until they were touch dry. */
+function ofAir(f: FaceAt, top: Laid, say: Say): void {
+  const touch = reached(milestoneAfter(coatsTo(f, top.op.id), "touch", f.air.clock));
+  const untilMin = Math.min(f.atMin, touch ?? f.atMin, top.endMin + LONGEST_WET_MIN);
+  const own = f.laid.filter(({ op }) => op.layerId === top.op.layerId && top.endMin - f.laid[0]!.endMin >= 0);
+  const fromMin = Math.max(own[0]!.startMin, top.endMin - EVENING_MIN);
+  const seen: { tempC: number; rhPct: number; airflowMS: number }[] = [];
+  for (let t = fromMin; t <= Math.max(untilMin, top.endMin); t += LOOK_EVERY_MIN) seen.push(airAt(f.air.climate, t));
+  const least = Math.min(...seen.map((a) => a.tempC));
+  const rh = Math.max(...seen.map((a) => a.rhPct));
+  const margin = Math.min(...seen.map((a) => a.tempC - dewPointC(a.tempC, Math.max(1, a.rhPct))));
+  const warm = Math.max(...seen.map((a) => a.tempC));
+  const flow = Math.max(...seen.map((a) => a.airflowMS));
+  const product = productOfOp(f, top.op);
+  const needs = Math.max(product.limits.minTempC ?? 0, product.minFilmFormingC ?? 0, COLD_C);
+  const ids = [top.op.id];
+  say("cold", least < needs, ids, least);
+  say("damp", rh > Math.min(DAMP_RH, product.limits.maxRhPct ?? DAMP_RH), ids, rh);
+  say("dew", margin < 1, ids, margin);
+  say("hot", warm > HOT_C, ids, warm);
+  say("draught", flow > DRAUGHT_M_S, ids, flow);
+}
+
+/** Whole months between two calendar days, YYYY-MM-DD. */
+const monthsBetween = (from: string, to: string): number =>
+  (Number(to.slice(0, 4)) - Number(from.slice(0, 4))) * 12 + Number(to.slice(5, 7)) - Number(from.slice(5, 7));
+
+function ofCan(f: FaceAt, top: Laid, say: Say): void {
+  const product = productOfOp(f, top.op);
+  const layer = layerOf(f, top.op);
+  const { today } = f.input;
+  if (product.useBy && today) say("past-date", product.useBy < today);
+  if (product.openedOn && today) {
+    const months = monthsBetween(product.openedOn, today);
+    say("old-can", months > OLD_CAN_MONTHS, [], months);
+  }
+  if (product.method !== "aerosol") say("thinned", Boolean(layer?.thinRatio || layer?.thinnerId), [top.op.id]);
+  else say("thinned", false);
+}
+
+function ofTape(f: FaceAt, say: Say): void {
+  const on = f.done.filter(({ op }) => op.kind === "mask").at(-1);
+  const off = f.done.find((d) => d.op.kind === "unmask" && on !== undefined && d.endMin > on.endMin);
+  const layer = f.live.planned.stack.layers.find((l) => l.tape != null);
+  say(
+    "tape-laid",
+    on !== undefined || layer !== undefined || (f.own.region.keepBare ?? []).length > 0,
+    on ? [on.op.id] : [],
+  );
+  if (!on) return;
+  const hours = ((off?.endMin ?? f.atMin) - on.endMin) / MIN_PER_HOUR;
+  say("tape-long", hours > TAPE_LONG_H, [on.op.id], hours);
+  const under = f.laid.filter((d) => d.endMin <= on.startMin).at(-1);
+  if (!under) return;
+  const safe = reached(milestoneAfter(coatsTo(f, under.op.id), "tape-safe", f.air.clock));
+  say("tape-early", safe !== null && on.startMin < safe - 1, [on.op.id]);
+}
+
+/** What was done to other parts in the same air while the film was wet. */
+function ofNeighbours(f: FaceAt, top: Laid, say: Say): void {
+  const coats = coatsTo(f, top.op.id);
+  const touch = reached(milestoneAfter(coats, "touch", f.air.clock)) ?? top.endMin + MIN_PER_HOUR;
+  const layers = new Map(
+    f.input.regions.flatMap((r) => r.stack.layers.map((l) => [l.id, { l, regionId: r.region.id }] as const)),
+  );
+  const near = f.input.records.filter(
+    (r) => r.startMin < Math.min(touch, f.atMin) && (r.endMin ?? f.atMin) > top.startMin - DUST_BEFORE_MIN,
+  );
+  const dust = near.filter((r) => {
+    const key = readKey(r.opId);
+    const here = layers.get(key?.subjectId ?? "")?.regionId === f.own.region.id || key?.subjectId === f.own.region.id;
+    return !here && (key?.kind === "sand" || (key?.kind === "prep" && key.arg?.startsWith("key")));
+  });
+  say(
+    "dust-about",
+    dust.length > 0,
+    dust.map((r) => r.opId),
+  );
+  const own = productOfOp(f, top.op);
+  const mist = near.filter((r) => {
+    const key = readKey(r.opId);
+    const at = key?.kind === "coat" ? layers.get(key.subjectId) : undefined;
+    if (!at || at.regionId === f.own.region.id || r.startMin < top.endMin) return false;
+    const other = f.input.productOf(at.l.productId);
+    return isSprayed(other) && other.colour !== own.colour;
+  });
+  say(
+    "mist-about",
+    mist.length > 0,
+    mist.map((r) => r.opId),
+  );
+}
+
+function ofSanding(f: FaceAt, sign: MishapSign, say: Say): void {
+  const rubs = f.done.filter(({ op }) => op.kind === "sand" || op.extra?.kind === "rub" || op.step === "scuff");
+  for (const rub of rubs.reverse()) {
+    const under = f.laid.filter((d) => d.endMin <= rub.startMin).at(-1);
+    if (!under) continue;
+    const right = reached(milestoneAfter(coatsTo(f, under.op.id), "sandable", f.air.clock));
+    const share = right === null || right <= under.endMin ? 1 : (rub.startMin - under.endMin) / (right - under.endMin);
+    if (share >= SHORT_OF && sign === "clogging") continue;
+    say("sanded-soon", share < SHORT_OF, [rub.op.id], Math.min(1, share) * 100);
+    return;
+  }
+  // the paper clogged just now
+  const top = f.laid.at(-1)!;
+  const right = reached(milestoneAfter(coatsTo(f, top.op.id), "sandable", f.air.clock));
+  const share = right === null || right <= top.endMin ? 1 : (f.atMin - top.endMin) / (right - top.endMin);
+  say("sanded-soon", sign === "clogging" && share < SHORT_OF, [top.op.id], Math.min(1, share) * 100);
+}
+
+/** What a mend is made from, on this face at this moment. */
+export function mendWorldOf(
+  f: FaceAt,
+  told: Pick<MendWorld, "sign" | "extent" | "place" | "tried" | "mendId" | "shelf">,
+): MendWorld {
+  const layers = f.own.stack.layers;
+  const down = layers.map((l) => f.laid.filter((d) => d.op.layerId === l.id).length);
+  const top = down.findLastIndex((n) => n > 0);
+  const records = new Map(f.input.records.map((r) => [r.opId, r]));
+  const coats = f.laid
+    .filter((d) => d.op.layerId === layers[top]?.id)
+    .reduce((n, d) => Math.max(n, d.op.coat + (records.get(d.op.id)?.coats ?? 1) - 1), 0);
+  return {
+    region: f.own.region,
+    stack: f.own.stack,
+    productOf: f.input.productOf,
+    top,
+    topCoats: coats,
+    stage: stageAt(faceNow(f), f.atMin),
+    ...told,
+  };
+}
+
+/** What is told of something that went wrong. */
+export interface ToldMishap extends Pick<MendWorld, "sign" | "extent" | "place" | "tried" | "mendId" | "shelf"> {
+  readonly regionId: string;
+  /** when it showed */
+  readonly atMin: number;
+  readonly answers: ReadonlyMap<string, boolean>;
+}
+
+export interface Diagnosis {
+  readonly aid: FirstAid;
+  readonly facts: MishapFacts;
+  /** likeliest first */
+  readonly causes: readonly RankedCause[];
+  readonly questions: readonly Question[];
+  /** ways to mend, in the order they are offered; those there is no way to say why */
+  readonly ways: readonly { readonly recipe: RecipeId; readonly way: MendTry }[];
+}
+
+/** Ways shown of those that can be, and of those that cannot. */
+const WAYS_SHOWN = 4;
+
+/**
+ * Why it went wrong and what mends it: what was known at its hour ranks the causes, what lies there now makes the mend.
+ * @returns null where the face is not judged or has no pile
+ */
+export function diagnose(input: PlanInput, told: ToldMishap, judged?: JudgeAnswer): Diagnosis | null {
+  const then = faceAt(input, told.regionId, told.atMin, judged);
+  const now = then && (told.atMin < input.nowMin - 1 ? faceAt(input, told.regionId, input.nowMin, judged) : then);
+  if (!then || !now) return null;
+  const facts = mishapFacts(then, told.sign, told.answers);
+  const causes = rankCauses(told.sign, facts);
+  const world = mendWorldOf(now, told);
+  const tries = orderedRecipes(causes, world).map((recipe) => ({ recipe, way: mendBy(recipe, world) }));
+  return {
+    aid: firstAid(told.sign, faceNow(now), input.nowMin),
+    facts,
+    causes,
+    questions: questionsFor(told.sign, facts),
+    ways: [...tries.filter((t) => t.way.ok).slice(0, WAYS_SHOWN), ...tries.filter((t) => !t.way.ok)],
+  };
+}
+
+/** What a mend costs, and when the face is right again. */
+export interface MendPrice {
+  /** worst of what is to be said of its own layers and seams */
+  readonly verdict: Verdict;
+  /** stops it brings that nobody has answered for, by code */
+  readonly stops: readonly string[];
+  readonly handsMin: number;
+  /** its last work done, were the face alone at the bench; null = there is no room for it */
+  readonly rightMin: number | null;
+  /** the face’s own last work later by so much, minutes; null = there is no room for it */
+  readonly movesMin: number | null;
+}
+
+/** @param before the bench without the mend, @param after with it: both as their logs have them */
+export function weighMend(before: PlanInput, after: PlanInput, regionId: string): MendPrice {
+  const was = faceAt(before, regionId, before.nowMin);
+  const is = faceAt(after, regionId, after.nowMin);
+  const open = (f: FaceAt | null) => {
+    const done = new Set(f?.done.map((d) => d.op.id));
+    return (f?.live.chain.ops ?? []).filter((op) => !done.has(op.id));
+  };
+  const hands = (f: FaceAt | null) => open(f).reduce((sum, op) => sum + op.handsOnMin, 0);
+  const known = new Set(was?.answer.verdicts.map((v) => v.code));
+  const fresh = (is?.answer.verdicts ?? []).filter((v) => v.verdict !== "ok" && !known.has(v.code));
+  const had = new Set(open(was).map((op) => op.id));
+  const mine = new Set(open(is).flatMap((op) => (had.has(op.id) ? [] : [op.id])));
+  const endedWas = endsAlone(before, regionId, null);
+  const ended = endsAlone(after, regionId, mine);
+  return {
+    verdict: fresh.map((v) => v.verdict).reduce(worseVerdict, "ok"),
+    stops: mendStops(before, after, regionId),
+    handsMin: hands(is) - hands(was),
+    rightMin: ended?.mineMin ?? null,
+    movesMin: ended && endedWas ? Math.max(0, ended.lastMin - endedWas.lastMin) : null,
+  };
+}
+
+/** Stops a mend brings that nobody has answered for, by code. */
+export function mendStops(before: PlanInput, after: PlanInput, regionId: string): readonly string[] {
+  const stopsOf = (input: PlanInput): readonly string[] => {
+    const own = input.regions.find((r) => r.region.id === regionId);
+    const answer = own && judgeRegion(own, input);
+    return answer?.outcome === "judged" ? openStops(own!, answer, input).map((s) => s.verdict.code) : [];
+  };
+  const known = new Set(stopsOf(before));
+  return [...new Set(stopsOf(after).filter((code) => !known.has(code)))];
+}
+
+/** Placements tried for one face alone. */
+const ALONE_TRIES = 4;
+
+/** When a face is done were it alone at the bench, and its work among `mine`; null = there is no room. */
+function endsAlone(
+  input: PlanInput,
+  regionId: string,
+  mine: ReadonlySet<string> | null,
+): { readonly lastMin: number; readonly mineMin: number } | null {
+  const regions = input.regions.filter((r) => r.region.id === regionId);
+  const wishes = input.wishes && { ...input.wishes, locks: {}, batches: [] };
+  const answer = planModel({ ...input, regions, joins: [], wishes, before: undefined }, { tries: ALONE_TRIES });
+  if (answer.outcome === "nothing-to-plan") return { lastMin: input.nowMin, mineMin: input.nowMin };
+  if (answer.outcome !== "planned") return null;
+  const ends = (ids: ReadonlySet<string> | null) =>
+    Math.max(
+      input.nowMin,
+      ...answer.ops.filter((o) => o.state !== "done" && (ids === null || ids.has(o.id))).map((o) => o.endMin),
+    );
+  return { lastMin: ends(null), mineMin: ends(mine) };
+}

@@ -1,0 +1,138 @@
+import type { FaceView, LessonView, LogEntry, MarkView } from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
+import type { FaceMend, Report } from "@/core/history";
+import { BARE_FACE, CAUSES, type FaceNow, RECIPES, type RecipeId } from "@/core/mishap";
+import { isOneOf, type Product } from "@/core/model";
+import { type Diagnosis, diagnose, faceAt, faceNow, type ToldMishap } from "@/core/plan";
+import type { ModelSnapshot, Snapshot } from "./snapshot";
+
+/** A mend is named after the entry that puts it in; one that is only weighed has no entry yet. */
+const WEIGHED = "weighed";
+
+const causeOf = new Map(CAUSES.map((c) => [c.id, c]));
+const isRecipe = isOneOf(RECIPES);
+
+/** Mended on the same film before, by any report of the same sign. */
+const triedOn = (m: ModelSnapshot, r: Report): readonly RecipeId[] =>
+  m.history.reports
+    .filter((x) => x.regionId === r.regionId && x.sign === r.sign && !x.withdrawn && x.atMin <= r.atMin)
+    .flatMap((x) => x.recipes.filter(isRecipe));
+
+/** What the shelf has, best first for a mend: what is used on this model, then the rest. */
+export function shelfFor(m: ModelSnapshot, s: Snapshot): readonly Product[] {
+  const used = new Set(m.tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
+  const all = [...s.data.products.values()].filter((p) => p.owned !== false);
+  return [...all.filter((p) => used.has(p.id)), ...all.filter((p) => !used.has(p.id))];
+}
+
+export const toldOf = (m: ModelSnapshot, s: Snapshot, r: Report, mendId = WEIGHED): ToldMishap => ({
+  regionId: r.regionId,
+  sign: r.sign,
+  extent: r.extent,
+  place: r.place,
+  atMin: r.atMin,
+  answers: r.answers,
+  tried: triedOn(m, r),
+  mendId,
+  shelf: shelfFor(m, s),
+});
+
+export const diagnosed = (m: ModelSnapshot, s: Snapshot, r: Report, mendId = WEIGHED): Diagnosis | null =>
+  diagnose(m.input, toldOf(m, s, r, mendId), m.judgedForPlan(r.regionId) ?? undefined);
+
+/** The line of the log that puts a mend in. */
+export const mendEntry = (
+  base: Omit<Extract<LogEntry, { kind: "mended" }>, "kind" | "reportId" | "recipe" | "mend">,
+  reportId: string | null,
+  recipe: string,
+  mend: Extract<LogEntry, { kind: "mended" }>["mend"],
+): Extract<LogEntry, { kind: "mended" }> => ({ ...base, kind: "mended", reportId, recipe, mend });
+
+/** Faces are reckoned once as long as the bench stays as it is. */
+const faces = new WeakMap<ModelSnapshot, Map<string, FaceNow>>();
+
+export function faceOf(m: ModelSnapshot, regionId: string, nowMin: number): FaceNow {
+  const known = faces.get(m) ?? new Map<string, FaceNow>();
+  faces.set(m, known);
+  const own = known.get(regionId);
+  if (own) return own;
+  const judged = m.judgedForPlan(regionId);
+  const at = judged === null ? null : faceAt(m.input, regionId, nowMin, judged);
+  const face = at === null ? BARE_FACE : faceNow(at);
+  known.set(regionId, face);
+  return face;
+}
+
+const isOpen = (r: Report): boolean => !r.withdrawn && r.cause === undefined;
+
+export function faceView(m: ModelSnapshot, regionId: string, nowMin: number): FaceView {
+  const reports = m.history.reports.filter((r) => r.regionId === regionId && isOpen(r));
+  const photos = photosOf(m);
+  const looks = m.history.looks.filter((l) => l.regionId === regionId);
+  return {
+    face: faceOf(m, regionId, nowMin),
+    reports: [...reports]
+      .reverse()
+      .map((r) => ({ id: r.id, sign: r.sign, atMin: r.atMin, mended: r.recipes.length > 0 })),
+    marks: looks.flatMap((l) =>
+      l.marks
+        .filter((k) => k.closed === null)
+        .map(
+          (k): MarkView => ({
+            ...k,
+            lookId: l.id,
+            atMin: l.atMin,
+            layerId: l.layerId,
+            photo: photos.get(l.id) ?? null,
+          }),
+        ),
+    ),
+    photo: [...looks].reverse().flatMap((l) => photos.get(l.id) ?? [])[0] ?? null,
+  };
+}
+
+/** Pictures of looks and reports, by their entry. */
+export const photosOf = (m: ModelSnapshot): ReadonlyMap<string, string> =>
+  new Map(m.sources.log.flatMap((e) => ("photo" in e && e.photo ? [[e.id, e.photo] as const] : [])));
+
+/** What the mishaps of every model taught, newest first. */
+export function lessonsOf(s: Snapshot): readonly LessonView[] {
+  return s.data.models
+    .flatMap((head) => {
+      const m = s.model(head.id);
+      return m ? lessonsIn(m, s) : [];
+    })
+    .sort((a, b) => b.atMin - a.atMin);
+}
+
+function lessonsIn(m: ModelSnapshot, s: Snapshot): readonly LessonView[] {
+  return m.history.reports.flatMap((r): LessonView[] => {
+    const cause = r.cause == null || r.withdrawn || r.struck ? undefined : causeOf.get(r.cause);
+    const home = s.home(r.regionId);
+    if (!cause || !home) return [];
+    const layers = m.input.regions.find((x) => x.region.id === r.regionId)?.stack.layers ?? [];
+    const at = layers.findIndex((l) => l.id === r.layerId);
+    return [
+      {
+        reportId: r.id,
+        modelId: m.head.id,
+        regionId: r.regionId,
+        cause: cause.id,
+        sign: r.sign,
+        on: cause.lesson.on,
+        shift: cause.lesson.shift,
+        atMin: r.atMin,
+        where: home.part.name,
+        productId: layers[at]?.productId ?? null,
+        belowId: layers[at - 1]?.productId ?? null,
+        material: home.node.region.material,
+      },
+    ];
+  });
+}
+
+/** Layers that mends put into a pile. */
+export const mendedLayers = (mends: readonly FaceMend[]) =>
+  mends.flatMap((mend) => mend.layers.map((layer) => ({ over: mend.over, layer })));
+
+export const minOf = (iso: string): number => Date.parse(iso) / MS_PER_MIN;
