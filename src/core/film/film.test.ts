@@ -120,6 +120,24 @@ describe("what thickness does", () => {
       expect(ratio).toBeLessThan(most);
     },
   );
+  it("a rub through several coats leaves a pile that still dries", () => {
+    const under = product("grey-primer");
+    const putty = product("red-stopper");
+    const on = (takesUm: number) =>
+      milestoneAfter(
+        [
+          coat(putty, 240, 0),
+          coat(under, 40, 1000),
+          { ...coat(under, 40, 1050), rubbed: { atMin: 4000, takesUm } },
+          coat(putty, 144, 4010),
+        ],
+        "sandable",
+        clockIn(20, 50),
+      );
+    const [light, through] = [on(2), on(40)];
+    if (light.outcome !== "reached" || through.outcome !== "reached") throw new Error(through.outcome);
+    expect(Math.abs(through.atMin - light.atMin)).toBeLessThan(60);
+  });
   it("what was rubbed off no longer has to dry", () => {
     const p = single("grey-primer");
     const rubbed = { atMin: 500, takesUm: 8 };

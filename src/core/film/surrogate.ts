@@ -319,6 +319,8 @@ export function dryingTimes(coats: readonly AppliedCoat[], clock: WaitClock): Dr
   let answer: DryingTimes = {};
   coats.forEach((c, i) => {
     const film = fittedFilm(c.product);
+    // what was rubbed off to nothing is no film any more, and nothing waits for it
+    if (solids[i]! < LEAST_SOLIDS_UM && i < coats.length - 1) return;
     lain.push({ film, solidsUm: Math.max(LEAST_SOLIDS_UM, solids[i]!), gapMin: null });
     answer = timesOf(lain);
     const next = coats[i + 1];

@@ -278,7 +278,7 @@ export const CAUSES: readonly Cause[] = [
   ]),
   ...of("shows-through", [
     ["too-few-coats", 4, { "hiding-short": 8 }, ["level-recoat", "leave"], "product", "more-coats"],
-    ["ground-dark", 2, { "dark-below": 7, "hiding-short": 2 }, ["level-recoat", "leave"], "pair", "more-coats"],
+    ["ground-dark", 2, { "dark-below": 12, "hiding-short": 4 }, ["level-recoat", "leave"], "pair", "more-coats"],
     ["not-stirred", 1.5, { "not-stirred": 6, "not-shaken": 6 }, ["level-recoat"], "product", "stir"],
     [
       "rubbed-thin",

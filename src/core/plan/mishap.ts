@@ -145,7 +145,8 @@ const BY_RULE: Readonly<Partial<Record<ToldFact, RegExp>>> = {
   "tape-strong": /^(high-tack|strong-tape)/,
   "wrong-thinner": /^wrong-thinner/,
   "mix-off": /^(mix-ratio-off|ratio-off|pot-life-over|two-in-one-cup)/,
-  "hiding-short": /^(colour-shows-ground|weak-colour)/,
+  "hiding-short": /^colour-shows-ground/,
+  "dark-below": /^weak-colour/,
   "no-uv": /^(no-uv-protection|red-or-yellow)/,
   redissolves: /^seam-redissolve/,
   "porous-open": /^porous-unsealed/,
@@ -365,10 +366,11 @@ function ofFilm(f: FaceAt, top: Laid, say: Say): void {
   say("brushed", product.method === "brush");
   say("yellows", product.yellowing);
   const under = f.laid.findLast((d) => d.op.layerId !== top.op.layerId);
-  if (under && product.colour) {
-    const dark = hexLuminance(productOfOp(f, under.op).colour) < DARK_BELOW;
-    say("dark-below", dark && hexLuminance(product.colour) > LIGHT_ABOVE, [under.op.id]);
-  }
+  if (under && hexLuminance(productOfOp(f, under.op).colour) < DARK_BELOW && hexLuminance(product.colour) > LIGHT_ABOVE)
+    say("dark-below", true, [under.op.id]);
+  const layer = layerOf(f, top.op);
+  // what is still to come of it hides nothing yet
+  if (layer && product.role === "colour" && own.length < layer.coats) say("hiding-short", true, [top.op.id]);
   const handle = reached(milestoneAfter(coatsTo(f, top.op.id), "handle", f.air.clock));
   const held = f.done.find(
     (d) => d.endMin > top.endMin && (d.op.kind === "unmask" || d.op.kind === "fit" || d.op.kind === "turn"),
