@@ -4,6 +4,7 @@ import { MISHAP_NAME, RECIPE_NAME, reasonText } from "@/messages";
 import * as server from "@/server";
 
 const OTHER = {
+  amended: "More told of it",
   answered: "A question answered",
   settled: "Report closed",
   withdrawn: "It was nothing",
@@ -20,6 +21,7 @@ const WORDS: server.MishapWords = {
 
 export const reportAction = async (regionId: string, input: unknown) => server.reportMishap(regionId, input, WORDS);
 export const explainAction = async (regionId: string, reportId: string) => server.explainReport(regionId, reportId);
+export const amendAction = async (regionId: string, input: unknown) => server.amendMishap(regionId, input, WORDS);
 export const answerAction = async (regionId: string, input: unknown) => server.answerMishap(regionId, input, WORDS);
 export const mendAction = async (regionId: string, input: unknown) => server.mendMishap(regionId, input, WORDS);
 export const settleAction = async (regionId: string, input: unknown) => server.settleMishap(regionId, input, WORDS);

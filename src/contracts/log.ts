@@ -98,6 +98,14 @@ export const reportSchema = z.strictObject({
   photo: hashSchema.nullable().default(null),
   minutesAgo: minutesAgoSchema.default(0),
 });
+/** More of a report, told later. */
+export const amendSchema = z.strictObject({
+  reportId: idSchema,
+  extent: z.enum(MISHAP_EXTENTS),
+  place: placeSchema,
+  note: noteSchema.default(""),
+  photo: hashSchema.nullable().default(null),
+});
 export const answerSchema = z.strictObject({ reportId: idSchema, fact: z.string().min(1).max(60), yes: z.boolean() });
 export const mendSendSchema = z.strictObject({ reportId: idSchema, recipe: z.string().min(1).max(60) });
 export const settleSchema = z.strictObject({ reportId: idSchema, cause: z.string().min(1).max(80).nullable() });
@@ -193,6 +201,14 @@ const VARIANTS = {
     place: placeSchema,
     photo: hashSchema.optional(),
   }),
+  amended: z.strictObject({
+    ...base,
+    kind: z.literal("amended"),
+    reportId: idSchema,
+    extent: z.enum(MISHAP_EXTENTS),
+    place: placeSchema,
+    photo: hashSchema.optional(),
+  }),
   answered: z.strictObject({
     ...base,
     kind: z.literal("answered"),
@@ -240,6 +256,7 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
   VARIANTS.worked,
   VARIANTS.measured,
   VARIANTS.reported,
+  VARIANTS.amended,
   VARIANTS.answered,
   VARIANTS.mended,
   VARIANTS.withdrawn,
@@ -289,6 +306,8 @@ export function eventOf(entry: LogEntry, cards: Cards): BenchEvent {
         extent: entry.extent,
         place: entry.place,
       };
+    case "amended":
+      return { ...told, kind: entry.kind, reportId: entry.reportId, extent: entry.extent, place: entry.place };
     case "answered":
       return { ...told, kind: entry.kind, reportId: entry.reportId, fact: entry.fact, yes: entry.yes };
     case "mended":

@@ -22,3 +22,6 @@ export const diagnoseRequestSchema = z.strictObject({
   /** questions answered before, by their fact */
   answers: z.record(z.string().max(60), z.boolean()).default({}),
 });
+
+/** What checks a request and gives it in its type. */
+export type SchemaOf<T> = z.ZodType<T>;

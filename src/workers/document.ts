@@ -1,5 +1,4 @@
 import { createHash } from "node:crypto";
-import type { z } from "zod";
 import {
   canonicalJson,
   DOCUMENT_FORMAT,
@@ -13,6 +12,7 @@ import {
   type Outcome,
   type PhotoType,
   planRequestSchema,
+  type SchemaOf,
   upgradeDocument,
 } from "@/contracts";
 import { isOneOf, type Product } from "@/core/model";
@@ -100,7 +100,7 @@ export const readPlanRequest = (body: unknown): Outcome<PlanRequest> => readWith
 export const readDiagnoseRequest = (body: unknown) => readWithDocument(body, diagnoseRequestSchema);
 
 /** A request that holds a document: whatever is wrong in that is told by its own path. */
-function readWithDocument<T>(body: unknown, schema: z.ZodType<T>): Outcome<T> {
+function readWithDocument<T>(body: unknown, schema: SchemaOf<T>): Outcome<T> {
   const inner = typeof body === "object" && body !== null && "document" in body ? readDocument(body.document) : null;
   if (inner && !inner.ok) {
     const fields = inner.problem.fields.map((f) => ({ ...f, path: ["document", f.path].filter(Boolean).join(".") }));

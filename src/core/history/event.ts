@@ -59,6 +59,13 @@ export type BenchEvent = Told &
         readonly extent: MishapExtent;
         readonly place: string | null;
       }
+    /** how far a report reaches, and where, told later */
+    | {
+        readonly kind: "amended";
+        readonly reportId: string;
+        readonly extent: MishapExtent;
+        readonly place: string | null;
+      }
     /** something only somebody at the bench can know, said of a report */
     | { readonly kind: "answered"; readonly reportId: string; readonly fact: string; readonly yes: boolean }
     /** a mend put into the plan */
@@ -86,7 +93,7 @@ export interface Mark {
 }
 
 /** Said of a face without anything being done to it. */
-const SAYINGS = ["reported", "answered", "withdrawn", "settled", "struck", "looked", "closed"] as const;
+const SAYINGS = ["reported", "amended", "answered", "withdrawn", "settled", "struck", "looked", "closed"] as const;
 /** Nothing that is planned hangs on these. */
 export const movesNoPlan = (kind: EventKind): boolean =>
   kind !== "withdrawn" && (SAYINGS as readonly string[]).includes(kind);

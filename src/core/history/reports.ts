@@ -47,6 +47,7 @@ export function reportsOf(events: readonly BenchEvent[], standing: readonly Deed
     }
     const own = "reportId" in e && e.reportId !== null ? reports.get(e.reportId) : undefined;
     if (!own) continue;
+    if (e.kind === "amended") Object.assign(own, { extent: e.extent, place: e.place });
     if (e.kind === "answered") own.answers = new Map([...own.answers, [e.fact, e.yes]]);
     if (e.kind === "withdrawn") own.withdrawn = true;
     if (e.kind === "settled") own.cause = e.cause;

@@ -243,6 +243,7 @@ function withFreshEntry(e: LogEntry, opId: (id: string) => string, idOf: (id: st
       return { ...e, ...own, layerId: layerId(e.layerId), marks: e.marks.map((m) => ({ ...m, id: idOf(m.id) })) };
     case "closed":
       return { ...e, ...own, markIds: e.markIds.map(idOf), byOpId: e.byOpId && opId(e.byOpId) };
+    case "amended":
     case "answered":
     case "withdrawn":
     case "settled":

@@ -1,4 +1,5 @@
 import {
+  amendSchema,
   answerSchema,
   closeSchema,
   done,
@@ -32,7 +33,7 @@ export interface MishapWords {
   readonly marks: (n: number) => string;
   readonly reason: (code: string) => string;
   /** anything else, by the kind of its entry */
-  readonly other: (kind: "answered" | "settled" | "withdrawn" | "struck" | "closed") => string;
+  readonly other: (kind: "amended" | "answered" | "settled" | "withdrawn" | "struck" | "closed") => string;
 }
 
 interface Home {
@@ -126,6 +127,20 @@ function withReport<T>(
     if (openReport(h.m, reportId) === null)
       return failed("conflict", "That report is closed already. Look again; if it is back, report it anew.");
     return work(db, h, report);
+  });
+}
+
+/** How much of the face has it, where, and what else there is to say. */
+export function amendMishap(regionId: string, input: unknown, words: MishapWords): Outcome<null> {
+  const parsed = amendSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  const { photo, note, ...told } = parsed.data;
+  return withReport(regionId, told.reportId, (db, h) => {
+    if (photo !== null && !readPhoto(db, photo))
+      return failed("invalid", "photo is not kept here", [{ path: "photo", message: "is not kept here" }]);
+    const base = baseOf(h, regionId, words.other("amended"));
+    appendLog(db, h.modelId, { ...base, note, kind: "amended", ...told, ...(photo === null ? {} : { photo }) });
+    return done(null);
   });
 }
 

@@ -8,6 +8,9 @@ import type { BenchTile } from "@/core/plan";
 import { useFocusNext } from "../hooks/useFocusNext";
 import { useNowMs } from "../hooks/useNow";
 import { useReached } from "../hooks/useReached";
+import { MishapSheet } from "../mishap/MishapSheet";
+import { useWrong } from "../mishap/useWrong";
+import { WrongButtons } from "../mishap/WrongButtons";
 import { Kept, withKept } from "./Kept";
 import { useKeptDeeds } from "./kept-deeds";
 import { SessionCard } from "./SessionCard";
@@ -86,6 +89,7 @@ export function BenchBoard({ screen: seen }: { screen: BenchScreen }) {
   const awake = useAwake();
   const inZone = (zone: Zone) => screen.tiles.filter((t) => zoneAt(t, nowMin) === zone);
   const finished = inZone("finished");
+  const sheet = useWrong();
   const board = useNextAtBench(screen.tiles.map((t) => `${t.regionId} ${zoneAt(t, nowMin)} ${t.op?.id}`).join());
   return (
     <main ref={board} className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 text-lg" data-plan={screen.making.state}>
@@ -116,7 +120,14 @@ export function BenchBoard({ screen: seen }: { screen: BenchScreen }) {
               </h2>
               {tiles.length === 0 && <p className="soft">{none}</p>}
               {tiles.map((tile) => (
-                <Tile key={tile.regionId} tile={tile} zone={zone} screen={screen} nowMin={nowMin} />
+                <Tile
+                  key={tile.regionId}
+                  tile={tile}
+                  zone={zone}
+                  screen={screen}
+                  nowMin={nowMin}
+                  goWrong={(reportId) => sheet.open(tile.regionId, reportId)}
+                />
               ))}
             </section>
           );
@@ -124,10 +135,26 @@ export function BenchBoard({ screen: seen }: { screen: BenchScreen }) {
       </div>
       <Tonight screen={screen} />
       {finished.length > 0 && (
-        <p>
-          <strong>All work done on:</strong> {finished.map((t) => screen.names[t.regionId]).join(", ")}. Let it cure.
-        </p>
+        <section aria-label="Done" className="grid gap-2">
+          <h2 className="border-b-2 border-base-content/60 pb-1 text-xl font-bold">
+            All work done <span className="soft font-normal">let it cure</span>
+          </h2>
+          <ul className="grid gap-3 lg:grid-cols-3">
+            {finished.map(({ regionId }) => (
+              <li key={regionId} data-region={regionId} className="rounded-box border border-base-300 p-3">
+                <p className="font-bold">{screen.names[regionId]}</p>
+                <WrongButtons
+                  name={screen.names[regionId] ?? ""}
+                  reports={screen.faces[regionId]?.reports ?? []}
+                  timeZone={screen.timeZone}
+                  goWrong={(reportId) => sheet.open(regionId, reportId)}
+                />
+              </li>
+            ))}
+          </ul>
+        </section>
       )}
+      <MishapSheet ref={sheet.ref} about={sheet.about} screen={screen} />
       {screen.tiles.length === 0 && (
         <p className="rounded-box bg-base-200 p-6">
           No region has a stack yet.{" "}

@@ -86,4 +86,9 @@ export function Kept({ timeZone, nowMin }: { timeZone: string; nowMin: number })
   );
 }
 
-const WORD: Readonly<Record<KeptDeed["kind"], string>> = { start: "Started", done: "Done", "not-yet": "Not yet" };
+const WORD: Readonly<Record<KeptDeed["kind"], string>> = {
+  start: "Started",
+  done: "Done",
+  "not-yet": "Not yet",
+  report: "Went wrong",
+};

@@ -9,6 +9,9 @@ import type { Operation } from "@/core/work";
 import { clock, countdown, duration, filmText, relativeDay } from "@/format";
 import { againstTexts, MILESTONE_NAME, safetyLine, workHow, workSafety, workText } from "@/messages";
 import { useAct } from "../hooks/useAct";
+import { LookSheet } from "../mishap/LookSheet";
+import { OpenMarks } from "../mishap/OpenMarks";
+import { WrongButtons } from "../mishap/WrongButtons";
 import { MiniSection } from "../section/MiniSection";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
 import { DoneDialog } from "./DoneDialog";
@@ -35,11 +38,14 @@ export function Tile({
   zone,
   screen,
   nowMin,
+  goWrong,
 }: {
   tile: BenchTile;
   zone: BenchTile["zone"];
   screen: BenchScreen;
   nowMin: number;
+  /** something went wrong with it: something new, or a report to go on with */
+  goWrong: (reportId: string | null) => void;
 }) {
   const { act, busy: acting } = useAct();
   const { deed, busy: doing, settling } = useDeed();
@@ -49,6 +55,7 @@ export function Tile({
   const wait = useRef<HTMLDialogElement>(null);
   const against = useRef<HTMLDialogElement>(null);
   const besides = useRef<HTMLDialogElement>(null);
+  const look = useRef<HTMLDialogElement>(null);
   const op = tile.op!;
   const pile = pileAt(op, screen.films[tile.regionId] ?? []);
   const productId = op.productId ?? op.withId ?? null;
@@ -137,6 +144,14 @@ export function Tile({
           </button>
         )}
       </div>
+      <WrongButtons
+        name={name}
+        reports={screen.faces[tile.regionId]?.reports ?? []}
+        timeZone={screen.timeZone}
+        goWrong={goWrong}
+        look={() => look.current?.showModal()}
+      />
+      <OpenMarks regionId={tile.regionId} marks={screen.faces[tile.regionId]?.marks ?? []} name={name} />
       {op.kind === "inspect" && zone !== "drying" && <Looked tile={tile} inHand={zone === "in-hand"} />}
       {zone !== "drying" && caution && <p className="mt-2 border-l-4 border-secondary pl-2 text-base">{caution}</p>}
       {zone !== "drying" && how && (
@@ -155,6 +170,9 @@ export function Tile({
         covered={screen.covered.includes(tile.regionId)}
         products={Object.values(screen.products)}
       />
+      {screen.faces[tile.regionId] && (
+        <LookSheet ref={look} tile={tile} name={name} view={screen.faces[tile.regionId]!} />
+      )}
       <NotYetDialog ref={wait} regionId={tile.regionId} opId={op.id} name={name} title={title} />
     </article>
   );

@@ -2,6 +2,7 @@
 
 import { toast } from "sonner";
 import { finishAction, notYetAction, startAction } from "@/actions/bench";
+import { reportAction } from "@/actions/mishaps";
 import type { Outcome } from "@/contracts";
 import { isUnreached, useAct } from "../hooks/useAct";
 import { tellReached } from "../hooks/useReached";
@@ -21,6 +22,8 @@ export function sendDeed({ kind, regionId, opId, input }: Deed, agoMin: number):
       return finishAction(regionId, told);
     case "not-yet":
       return notYetAction(regionId, told);
+    case "report":
+      return reportAction(regionId, { ...input, minutesAgo });
   }
 }
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { Command } from "cmdk";
-import { ArrowRight, Library, Puzzle, Settings } from "lucide-react";
+import { ArrowRight, Library, Puzzle, Settings, TriangleAlert } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { REGIONAL_DOUBLES } from "@/messages";
 import { PLACES } from "./Rail";
@@ -97,6 +97,23 @@ export function Finder({
                 <span className={ROW}>
                   <Puzzle className="size-4 shrink-0" aria-hidden />
                   {t.name}
+                </span>
+              </Command.Item>
+            ))}
+        </Command.Group>
+        <Command.Group heading="Something’s wrong">
+          {things
+            .filter((t) => t.kind === "part")
+            .map((t) => (
+              <Command.Item
+                key={t.id}
+                value={`Something’s wrong: ${t.name}${AND_ID}${t.id}`}
+                className={ITEM}
+                onSelect={() => go(`/bench?wrong=${t.id}`)}
+              >
+                <span className={ROW}>
+                  <TriangleAlert className="size-4 shrink-0" aria-hidden />
+                  Something’s wrong: {t.name}
                 </span>
               </Command.Item>
             ))}

@@ -2,28 +2,7 @@
 
 import { ImagePlus, X } from "lucide-react";
 import { useId, useState } from "react";
-
-/** Longest side a photo is kept at, px: enough to judge a finish, small enough for a shed's disk. */
-const LONGEST_PX = 1600;
-const JPEG_QUALITY = 0.85;
-
-/** The picture made smaller; redrawing it also leaves behind where and with what it was taken. */
-async function shrunk(file: File): Promise<Blob> {
-  const image = await createImageBitmap(file);
-  const scale = Math.min(1, LONGEST_PX / Math.max(image.width, image.height));
-  const canvas = new OffscreenCanvas(Math.round(image.width * scale), Math.round(image.height * scale));
-  canvas.getContext("2d")!.drawImage(image, 0, 0, canvas.width, canvas.height);
-  return canvas.convertToBlob({ type: "image/jpeg", quality: JPEG_QUALITY });
-}
-
-async function upload(file: File): Promise<string> {
-  const body = await shrunk(file).catch(() => null);
-  if (!body) throw new Error(`${file.name} is no picture this browser can read.`);
-  const response = await fetch("/api/v1/photos", { method: "POST", body });
-  const answer = (await response.json()) as { hash?: string; detail?: string };
-  if (!response.ok || !answer.hash) throw new Error(answer.detail ?? "The picture was not taken over.");
-  return answer.hash;
-}
+import { uploadPhoto } from "../hooks/upload";
 
 /** One photo: shown, replaced, taken away. */
 export function PhotoField({
@@ -46,7 +25,7 @@ export function PhotoField({
     setBusy(true);
     setFault(null);
     try {
-      save(await upload(file));
+      save(await uploadPhoto(file));
     } catch (error) {
       setFault((error as Error).message);
     } finally {

@@ -16,6 +16,7 @@ const KIND_NAME: Readonly<Record<LogEntry["kind"], string>> = {
   worked: "Done besides",
   measured: "Measured",
   reported: "Went wrong",
+  amended: "Told more",
   answered: "Answered",
   mended: "To be mended",
   withdrawn: "Was nothing",
@@ -155,8 +156,30 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
                       ]
                         .filter(Boolean)
                         .join(": ")}
+                      {"photo" in e && e.photo && (
+                        // biome-ignore lint/performance/noImgElement: comes from the local database, at its own size
+                        <img
+                          src={`/api/v1/photos/${e.photo}`}
+                          alt={`${e.title}, as it looked`}
+                          className="max-h-24 rounded-box"
+                        />
+                      )}
                     </td>
                     <td role="cell" className="px-2 py-1.5">
+                      {e.kind === "done" && (
+                        <a
+                          className="link mr-3 text-sm"
+                          href={`/bench?wrong=${e.regionId}`}
+                          aria-label={`Something’s wrong: ${e.title}`}
+                        >
+                          wrong?
+                        </a>
+                      )}
+                      {e.kind === "reported" && (
+                        <a className="link mr-3 text-sm" href={`/bench?wrong=${e.regionId}&report=${e.id}`}>
+                          see it
+                        </a>
+                      )}
                       {standing.has(e.id) && (
                         <button
                           type="button"

@@ -1,0 +1,127 @@
+"use client";
+
+import { type RefObject, useCallback, useEffect, useState } from "react";
+import { explainAction } from "@/actions/mishaps";
+import type { BenchScreen, ReportView } from "@/contracts";
+import type { MishapSign } from "@/core/model";
+import { MISHAP_NAME } from "@/messages";
+import { useDeed } from "../bench/useDeed";
+import { useNowMs } from "../hooks/useNow";
+import { Explained } from "./Explained";
+import { FirstAidCard } from "./FirstAidCard";
+import { SignPicker } from "./SignPicker";
+
+/** The face, and an open report to go on with; null = something new. */
+export interface WrongAbout {
+  readonly regionId: string;
+  readonly reportId: string | null;
+  /** another press, another sheet */
+  readonly n: number;
+}
+
+interface SheetProps {
+  readonly about: WrongAbout;
+  readonly screen: BenchScreen;
+  readonly close: () => void;
+}
+
+/** Over the whole height: what is it, what to do now, why, and how it is put right. */
+export function MishapSheet({
+  ref,
+  about,
+  screen,
+}: {
+  ref: RefObject<HTMLDialogElement | null>;
+  about: WrongAbout | null;
+  screen: BenchScreen;
+}) {
+  const name = about ? (screen.names[about.regionId] ?? "") : "";
+  return (
+    <dialog ref={ref} className="modal modal-bottom" aria-label={`Something’s wrong: ${name}`}>
+      {about && screen.faces[about.regionId] && (
+        <Sheet key={about.n} about={about} screen={screen} close={() => ref.current?.close()} />
+      )}
+    </dialog>
+  );
+}
+
+function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
+  const { products, timeZone } = screen;
+  const name = screen.names[regionId] ?? "";
+  const view = screen.faces[regionId]!;
+  const nowMin = useNowMs() / 60_000;
+  const { deed } = useDeed();
+  const known = view.reports.find((r) => r.id === reportId) ?? null;
+  const [sign, setSign] = useState<{ sign: MishapSign; atMin: number } | null>(
+    known && { sign: known.sign, atMin: known.atMin },
+  );
+  const [id, setId] = useState<string | null>(known?.id ?? null);
+  const [explained, setExplained] = useState<ReportView | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const [aided, setAided] = useState(false);
+  const explain = useCallback(
+    async (report: string) => {
+      const told = await explainAction(regionId, report).catch(() => null);
+      if (told === null) setFault("Elm Bench is out of reach. The report is kept; why and what mends it come later.");
+      else if (told.ok) setExplained(told.value);
+      else setFault(told.problem.detail);
+    },
+    [regionId],
+  );
+  useEffect(() => {
+    if (id !== null) void explain(id);
+  }, [id, explain]);
+  const choose = async (s: MishapSign) => {
+    // the card is there before anybody is asked; what was seen is written down behind it
+    setSign({ sign: s, atMin: Date.now() / 60_000 });
+    const outcome = await deed(
+      {
+        kind: "report",
+        regionId,
+        opId: `${regionId}:note:new`,
+        title: `${name}: ${MISHAP_NAME[s][0]}`,
+        input: { sign: s },
+      },
+      { quiet: true },
+    );
+    if (!outcome.ok) setFault(outcome.problem.detail);
+    else if (outcome.value === null)
+      setFault("Kept on this device. Why and what mends it come once Elm Bench is reached.");
+    else setId((outcome.value as { id: string }).id);
+  };
+  return (
+    <div className="modal-box h-dvh max-h-dvh w-full max-w-5xl rounded-none p-4" data-testid="mishap-sheet">
+      <div className="mb-3 flex items-start justify-between gap-3">
+        <h2 className="text-2xl leading-tight font-bold">
+          {name}: {sign ? MISHAP_NAME[sign.sign][0].toLowerCase() : "what is wrong?"}
+        </h2>
+        <button type="button" className="btn btn-lg" onClick={close}>
+          Back to the bench
+        </button>
+      </div>
+      {sign === null ? (
+        <SignPicker face={view.face} nowMin={nowMin} choose={(s) => void choose(s)} />
+      ) : (
+        <div className="grid gap-5">
+          {!aided && (
+            <FirstAidCard sign={sign.sign} face={view.face} pressedMin={sign.atMin} done={() => setAided(true)} />
+          )}
+          {fault && <p className="rounded-box bg-base-200 p-3">{fault}</p>}
+          {explained ? (
+            <Explained
+              view={explained}
+              regionId={regionId}
+              nameOf={(p) => products[p]?.name}
+              timeZone={timeZone}
+              nowMin={nowMin}
+              again={() => id !== null && void explain(id)}
+              close={close}
+            />
+          ) : (
+            !fault && <p className="soft">Looking through the log…</p>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}

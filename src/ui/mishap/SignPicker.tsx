@@ -1,0 +1,72 @@
+"use client";
+
+import { useState } from "react";
+import type { FaceNow } from "@/core/mishap/face";
+import { signsFor } from "@/core/mishap/signs";
+import type { MishapSign } from "@/core/model";
+import { MISHAP_NAME, SIGN_LACKS_TEXT } from "@/messages";
+import { SignArt } from "./SignArt";
+
+/** What is it? Likely ones first, as drawings with words one can hit in gloves; what cannot be comes last and says why. */
+export function SignPicker({
+  face,
+  nowMin,
+  choose,
+}: {
+  face: FaceNow;
+  nowMin: number;
+  choose: (sign: MishapSign) => void;
+}) {
+  const [all, setAll] = useState(false);
+  const offered = signsFor(face, nowMin);
+  const likely = offered.filter((o) => o.likely);
+  const rest = offered.filter((o) => !o.likely);
+  return (
+    <div className="grid gap-3">
+      <Signs title="Likely now" offers={likely} choose={choose} />
+      {all ? (
+        <Signs title="Everything else" offers={rest} choose={choose} />
+      ) : (
+        <button type="button" className="btn btn-lg" onClick={() => setAll(true)}>
+          All signs ({rest.length} more)
+        </button>
+      )}
+    </div>
+  );
+}
+
+function Signs({
+  title,
+  offers,
+  choose,
+}: {
+  title: string;
+  offers: ReturnType<typeof signsFor>;
+  choose: (sign: MishapSign) => void;
+}) {
+  return (
+    <section aria-label={title}>
+      <h3 className="soft mb-1 text-base font-bold">{title}</h3>
+      <ul className="grid grid-cols-2 gap-2 sm:grid-cols-3 lg:grid-cols-4">
+        {offers.map(({ sign, lacks }) => (
+          <li key={sign}>
+            <button
+              type="button"
+              data-sign={sign}
+              className={`flex h-full min-h-24 w-full items-center gap-3 rounded-box border border-base-300 p-3 text-left hover:border-base-content ${lacks ? "bg-base-100 opacity-75" : "bg-base-200"}`}
+              onClick={() => choose(sign)}
+            >
+              <SignArt sign={sign} />
+              <span className="min-w-0">
+                <span className="block text-lg leading-tight font-bold">{MISHAP_NAME[sign][0]}</span>
+                <span className="soft block text-sm leading-tight">
+                  {lacks ? SIGN_LACKS_TEXT[lacks] : MISHAP_NAME[sign][1]}
+                </span>
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
