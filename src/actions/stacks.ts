@@ -16,3 +16,6 @@ export const deleteWayAction = async (id: string) => server.deleteWay(id);
 export const chooseWayAction = async (id: string) => server.chooseWay(id);
 export const overrideAction = async (regionId: string, key: string, reason: string | null) =>
   server.overrideVerdict(regionId, key, reason);
+export const swapForAction = async (regionId: string, layerId: string | null) => server.swapFor(regionId, layerId);
+export const swapAction = async (fromId: string, toId: string, regionIds: readonly string[]) =>
+  server.swapProduct(fromId, toId, regionIds);

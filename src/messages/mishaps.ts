@@ -136,6 +136,8 @@ const AID: Readonly<Record<AidLine, string>> = {
   "foam-air": "Thinner eats foam. Let it dry in moving air.",
   "window-look": "Look when its window shuts.",
   "softener-again": "Softener on it once more, then leave it.",
+  "leave-as-is": "Leave it as it is for now.",
+  "ways-below": "What puts it right stands below.",
   "lead-wet": "There may be lead: wet only, wipe up, wash hands.",
 };
 export const aidText = (line: AidLine): string => inUnits(AID[line]);
@@ -376,12 +378,14 @@ export function factText(fact: MishapFact, known: KnownFact): string {
   return inUnits(text.replace("#", known.figure === undefined ? "…" : String(Math.round(known.figure))));
 }
 
-/** How sure a ranking is, in words. */
-export const chanceText = (chance: number): string =>
-  chance >= 0.7 ? "most likely" : chance >= 0.4 ? "likely" : chance >= 0.15 ? "may be" : "less likely";
+/** How sure a ranking is, in words. Where nothing speaks for a cause but that it is common, it is called no more than that. */
+export const chanceText = (chance: number, spoken: boolean): string => {
+  if (!spoken) return chance >= 0.15 ? "often the cause, nothing here speaks for it" : "less likely";
+  return chance >= 0.7 ? "most likely" : chance >= 0.4 ? "likely" : chance >= 0.15 ? "may be" : "less likely";
+};
 
 export const RECIPE_NAME: Readonly<Record<RecipeId, readonly [name: string, how: string]>> = {
-  leave: ["Leave it", "Nothing is done; the report is closed, and its lesson stays."],
+  leave: ["Leave it", "Nothing is done, and the report is closed."],
   "wait-on": ["Wait on", "Nothing but time. It is looked at again when the film should be there."],
   "pick-out": [
     "Pad it off, one coat",
@@ -488,10 +492,12 @@ function layerSteps(l: Layer, nameOf: NameOf): readonly string[] {
   return [...before, coat, ...(l.sandAfter ? [paperText(l.sandAfter)] : [])];
 }
 
+const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
 /** What a mend comes to, step by step, in words. */
 export const mendText = (mend: Mend, nameOf: NameOf): readonly string[] =>
   [
-    ...mend.works.map((w) => extraText(w).toLowerCase()),
+    ...mend.works.map((w) => lowered(extraText(w))),
     ...(mend.rub ? [paperText(mend.rub.sandAfter)] : []),
     ...mend.layers.flatMap((l) => layerSteps(l, nameOf)),
   ].map(inUnits);

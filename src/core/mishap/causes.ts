@@ -197,7 +197,7 @@ export const CAUSES: readonly Cause[] = [
   ]),
   ...of("run", [
     ["too-wet", 4, { heavy: 6, "one-go": 4, "too-near": 3 }, LEVEL, "product", "lighter"],
-    ["too-near", 2, { "too-near": 8, sprayed: 1.5 }, LEVEL, "product", "distance", { must: ["sprayed"] }],
+    ["too-near", 2, { "too-near": 8 }, LEVEL, "product", "distance", { must: ["sprayed"] }],
     ["coats-close", 2, { "coats-close": 7 }, LEVEL, "product", "wait-longer"],
     ["cold", 2, { cold: 5, "can-cold": 3 }, LEVEL, "product", "warm-dry"],
     ["too-thin", 1, { thinned: 4, "wrong-thinner": 4 }, LEVEL, "product", "thin-right"],

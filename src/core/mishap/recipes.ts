@@ -50,6 +50,8 @@ export interface MendWorld {
   readonly top: number;
   /** coats of it that are down */
   readonly topCoats: number;
+  /** its own rub is done already */
+  readonly topRubbed: boolean;
   readonly stage: FilmStage;
   readonly sign: MishapSign;
   readonly extent: MishapExtent;
@@ -134,6 +136,11 @@ function rubbed(w: MendWorld, sandAfter: SandAfter): Pick<Mend, "works" | "rub">
   const share = SHARE[w.extent];
   if (!unfinished(w) && top.sandAfter === null)
     return { works: [], rub: { layerId: top.id, sandAfter: { ...sandAfter, ...(share < 1 ? { share } : {}) } } };
+  // the rub it is to have anyway takes it off as well, if it takes enough
+  if (!unfinished(w) && top.sandAfter !== null && !w.topRubbed) {
+    const takesUm = Math.max(top.sandAfter.takesUm, sandAfter.takesUm);
+    return { works: [], rub: { layerId: top.id, sandAfter: { ...top.sandAfter, takesUm } } };
+  }
   const { grit, wet, takesUm } = sandAfter;
   return { works: [{ kind: "rub", grit, wet, takesUm }], rub: null };
 }

@@ -89,6 +89,8 @@ export function scatteringPerUm(masstoneHex: string, opaqueDftUm: number): numbe
 const fitted = new Map<string, number>();
 
 const deltaE = differenceCiede2000();
+/** How far two colours are apart, CIEDE2000; 1 is about what an eye can tell, 5 is another shade. @param a, b sRGB hex */
+export const colourDistance = (a: string, b: string): number => deltaE(a, b);
 
 /** CIEDE2000 between a film of this paint over a ground and the paint's own masstone. */
 export function shortOfMasstone(masstoneHex: string, opaqueDftUm: number, dftUm: number, ground: LinearRgb): number {

@@ -16,6 +16,7 @@ export { type MoveAnswer, type MoveTrials, moveTrials } from "./moves";
 export { planModel } from "./plan";
 export * from "./region";
 export { canMl } from "./stock";
+export { type SwapChoice, swapChoices } from "./swap";
 export { type StackTotals, stackTotals } from "./totals";
 export { touchDryMin } from "./touch-dry";
 export * from "./types";

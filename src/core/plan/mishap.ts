@@ -1,7 +1,7 @@
 /** What the log, the judge and the film model know of a face at the hour something went wrong on it. */
 
 import { MIN_PER_DAY, MIN_PER_HOUR } from "../base";
-import { type AppliedCoat, airAt, milestoneAfter, recoatWindows } from "../film";
+import { type AppliedCoat, airAt, milestoneAfter, progressAt, recoatWindows, waitFactor } from "../film";
 import type { JudgeAnswer } from "../judge";
 import {
   type FaceNow,
@@ -79,6 +79,10 @@ const productOfOp = (f: FaceAt, op: Operation): Product => f.input.productOf(op.
 const layerOf = (f: FaceAt, op: Operation | undefined): Layer | undefined =>
   f.live.planned.stack.layers.find((l) => l.id === op?.layerId);
 
+const STAGES = ["touch", "handle", "sandable", "cured"] as const;
+type Stage = (typeof STAGES)[number];
+const ownOp = (f: FaceAt, opId: string): boolean => f.live.chain.ops.some((op) => op.id === opId);
+
 /** What first aid has to know of a face: its uppermost film with its times, and what lies there. */
 export function faceNow(f: FaceAt): FaceNow {
   const top = f.laid.at(-1);
@@ -86,7 +90,16 @@ export function faceNow(f: FaceAt): FaceNow {
   const base = { next: next?.kind ?? null, nextProductId: next?.productId ?? null };
   if (!top) return { ...base, traits: traitsOf(f, null), top: null };
   const coats = coatsTo(f, top.op.id);
-  const when = (m: "touch" | "handle" | "sandable" | "cured") => reached(milestoneAfter(coats, m, f.air.clock));
+  // what a look has found not to be there is later than the model says, and so is all that comes after it
+  const look = f.input.notYet.findLast((n) => n.atMin > top.endMin && n.lacks && ownOp(f, n.opId));
+  const factor = (m: Stage) =>
+    look?.lacks && STAGES.indexOf(m) >= STAGES.indexOf(look.lacks as Stage)
+      ? waitFactor(f.input.caution, progressAt(coats, m, f.air.clock, look.atMin))
+      : 1;
+  const when = (m: Stage) => {
+    const at = reached(milestoneAfter(coats, m, f.air.clock, factor(m)));
+    return at !== null && look?.lacks === m ? Math.max(at, look.atMin) : at;
+  };
   return {
     ...base,
     traits: traitsOf(f, top.op),
@@ -163,6 +176,8 @@ const EVENING_MIN = 12 * MIN_PER_HOUR;
 const DUST_BEFORE_MIN = 30;
 /** How far short of a wait counts as too soon, as a share of it. */
 const SHORT_OF = 0.9;
+/** So often the model’s own time over, a film is ready whatever the model got wrong. */
+const SURELY_PAST = 3;
 const HEAVY_PCT = 135;
 const COLD_C = 14;
 const DAMP_RH = 75;
@@ -487,6 +502,8 @@ function ofSanding(f: FaceAt, sign: MishapSign, say: Say): void {
   const top = f.laid.at(-1)!;
   const right = reached(milestoneAfter(coatsTo(f, top.op.id), "sandable", f.air.clock));
   const share = right === null || right <= top.endMin ? 1 : (f.atMin - top.endMin) / (right - top.endMin);
+  // a film somewhat past the model's even odds may still be soft: nothing is known then
+  if (sign === "clogging" && share >= SHORT_OF && share < SURELY_PAST) return;
   say("sanded-soon", sign === "clogging" && share < SHORT_OF, [top.op.id], Math.min(1, share) * 100);
 }
 
@@ -508,6 +525,7 @@ export function mendWorldOf(
     productOf: f.input.productOf,
     top,
     topCoats: coats,
+    topRubbed: f.done.some((d) => d.op.kind === "sand" && d.op.layerId === layers[top]?.id),
     stage: stageAt(faceNow(f), f.atMin),
     ...told,
   };

@@ -1,7 +1,7 @@
 export * from "./api";
 export { type FilmAnswer, filmOf } from "./film";
 export { readLabelText } from "./label";
-export { type DocumentDiagnosis, diagnoseDocument, explainReport } from "./mishaps";
+export { type DocumentDiagnosis, diagnoseDocument, explainReport, type SwapView, swapFor } from "./mishaps";
 export * from "./suggest";
 export { whyThisWait } from "./why";
 export { weighWork } from "./work";

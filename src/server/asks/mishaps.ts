@@ -15,7 +15,15 @@ import { fold } from "@/core/history";
 import { CAUSES, type Cause, type LessonShift, RECIPES, type RecipeId } from "@/core/mishap";
 import { isOneOf, type Layer, type Mend, opIds, type Product, type Region } from "@/core/model";
 import { plannedWftUm } from "@/core/numbers";
-import { canMl, type Diagnosis, diagnose, type MendPrice, type PlanInput } from "@/core/plan";
+import {
+  canMl,
+  type Diagnosis,
+  diagnose,
+  type MendPrice,
+  type PlanInput,
+  type SwapChoice,
+  swapChoices,
+} from "@/core/plan";
 import { nowMs } from "../clock";
 import { airOfDocument } from "../document-air";
 import { notFound, viewing } from "../guard";
@@ -24,6 +32,7 @@ import { sent } from "../planning/task";
 import { ask, askSent } from "../solver/ask";
 import { inputFrom, type PlanSources } from "../workspace/input";
 import { diagnosed, lessonsOf, mendEntry } from "../workspace/mishaps";
+import { toLay } from "../workspace/to-lay";
 import { treeOf } from "./api";
 
 /** Causes shown; the rest is less likely than these. */
@@ -201,5 +210,31 @@ export async function diagnoseDocument(body: unknown): Promise<Outcome<DocumentD
     }),
     productOf,
     atMin,
+  });
+}
+
+export interface SwapView {
+  readonly layerId: string;
+  readonly productId: string;
+  readonly choices: readonly SwapChoice[];
+  /** other faces on which the same product is still to be laid */
+  readonly also: readonly { readonly regionId: string; readonly name: string }[];
+}
+
+/** What could take a product's place on a face: of the layer named, else of the one that is next. */
+export function swapFor(regionId: string, layerId: string | null): Outcome<SwapView> {
+  return viewing((s) => {
+    const home = s.home(regionId);
+    const m = home && s.model(home.modelId);
+    if (!m || !home) return notFound("The part");
+    const own = m.input.regions.find((r) => r.region.id === regionId);
+    const at = layerId ?? m.tileOf(regionId)?.op?.layerId ?? null;
+    const layer = own?.stack.layers.find((l) => l.id === at);
+    if (!layer) return failed("refused", "No layer is next on this face.");
+    const also = m.input.regions
+      .filter((r) => r.region.id !== regionId && toLay(r, layer.productId).length > 0)
+      .map((r) => ({ regionId: r.region.id, name: s.home(r.region.id)?.part.name ?? "" }));
+    const choices = swapChoices(m.input, regionId, layer.id, [...s.data.products.values()]);
+    return done({ layerId: layer.id, productId: layer.productId, choices, also });
   });
 }

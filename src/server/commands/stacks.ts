@@ -1,14 +1,16 @@
 import { done, failed, invalid, type Outcome, overrideSchema, type RegionNode, stackSchema } from "@/contracts";
 import { asItLies, cansAmong, type LaidDifference, withMends } from "@/core/history";
 import { applyRemedy, type PlacedVerdict } from "@/core/judge";
-import type { Product, Stack } from "@/core/model";
+import type { Layer, Product, Stack } from "@/core/model";
 import { FILM_ROLES, HELPER_ROLES, isOneOf, namedProducts, type Role } from "@/core/model";
 import { ratioParts } from "@/core/numbers";
 import { noReasonFor } from "@/core/policy";
 import { allProducts, type Db, replaceStack, setOverride } from "@/db";
 import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";
+import { planFollows } from "../planning/follow";
 import { type Snapshot, snapshotOf } from "../workspace/snapshot";
+import { coatsDown, toLay } from "../workspace/to-lay";
 
 const LIQUID_ROLES: readonly Role[] = ["degreaser", "thinner", "stripper"];
 
@@ -71,6 +73,43 @@ export function copyStack(fromId: string | null, targets: readonly StackTarget[]
       after.push({ regionId, stackRev: next.value.rev });
     }
     return done(after);
+  });
+}
+
+/** What is still to be laid of a product is laid of another, on these faces; coats that are down stay what they are. All of them or none. */
+export function swapProduct(fromId: string, toId: string, regionIds: readonly string[]): Outcome<{ layers: number }> {
+  return writing((db) => {
+    const s = snapshotOf(db);
+    if (!s.data.products.has(toId)) return notFound("The product");
+    let changed = 0;
+    for (const regionId of regionIds) {
+      const home = s.home(regionId);
+      const m = home && s.model(home.modelId);
+      const lies = m?.input.regions.find((r) => r.region.id === regionId);
+      if (!home || !lies) return notFound("The region");
+      const open = new Set(toLay(lies, fromId).map((l) => l.id));
+      const { stack, stackRev } = home.node;
+      const layers = stack.layers.flatMap((l): Layer[] => {
+        if (!open.has(l.id)) return [l];
+        changed += 1;
+        const down = coatsDown(lies, l.id);
+        if (down === 0) return [{ ...l, productId: toId, wftUm: null }];
+        const rest = {
+          ...l,
+          id: newId("y"),
+          productId: toId,
+          coats: l.coats - down,
+          wftUm: null,
+          gapMin: null,
+          before: [],
+        };
+        return [{ ...l, coats: down, sandAfter: null }, rest];
+      });
+      const stored = storeStack(db, s, regionId, stackRev, { ...stack, layers });
+      if (!stored.ok) return stored;
+      planFollows(db, home.modelId);
+    }
+    return changed > 0 ? done({ layers: changed }) : failed("refused", "Nothing of it is still to be laid there.");
   });
 }
 

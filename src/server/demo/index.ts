@@ -8,6 +8,7 @@ import { writing } from "../guard";
 import { airNow, NO_AIR } from "../shed/air";
 import { demoAir } from "./air";
 import { HISTORY, NOT_YET } from "./history";
+import { DEMO_PHOTOS, MISHAPS } from "./mishaps";
 import { DEMO_PARTS, DEMO_PLANNING, demoCoupons } from "./model";
 import { demoShelfOn } from "./shelf";
 
@@ -47,9 +48,13 @@ function logOf(atMs: number, shop: Shop): LogEntry[] {
     const film = { coats: coats ?? null, wftUm: wftUm ?? null, ...laidAt(opId) };
     return to === null ? [start] : [start, { ...base, ...film, kind: "done" as const, ago: to }];
   });
-  return [...done, { ...blank, ...NOT_YET, kind: "not-yet" as const }]
+  const told = [...done, { ...blank, ...NOT_YET, kind: "not-yet" as const }]
     .sort((x, y) => y.ago - x.ago)
-    .map(({ ago, ...e }, i): LogEntry => ({ ...e, id: `ml-log-${i + 1}`, at: iso(ago), air: air(ago) }));
+    .map((e, i) => ({ ...e, id: `ml-log-${i + 1}` }));
+  const wrong = MISHAPS.map((e) => ({ ...blank, ...e }));
+  return [...told, ...wrong]
+    .sort((x, y) => y.ago - x.ago)
+    .map(({ ago, ...e }) => ({ ...e, at: iso(ago), air: air(ago) }) as unknown as LogEntry);
 }
 
 const partOf = ({ regions, ...part }: (typeof DEMO_PARTS)[number]) => ({
@@ -76,7 +81,8 @@ function demoDocument(atMs: number, timeZone: string): unknown {
     coupons: demoCoupons(atMs),
     planning: DEMO_PLANNING,
     air: demoAir(atMs, { ...SHOP, timeZone }),
-  } satisfies Record<Exclude<keyof ModelDocument, "photos" | "cards">, unknown>;
+    photos: DEMO_PHOTOS,
+  } satisfies Record<Exclude<keyof ModelDocument, "cards">, unknown>;
   return doc;
 }
 

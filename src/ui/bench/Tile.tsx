@@ -9,6 +9,7 @@ import type { Operation } from "@/core/work";
 import { clock, countdown, duration, filmText, relativeDay } from "@/format";
 import { againstTexts, MILESTONE_NAME, safetyLine, workHow, workSafety, workText } from "@/messages";
 import { useAct } from "../hooks/useAct";
+import { LessonLine } from "../mishap/LessonLine";
 import { LookSheet } from "../mishap/LookSheet";
 import { OpenMarks } from "../mishap/OpenMarks";
 import { WrongButtons } from "../mishap/WrongButtons";
@@ -151,6 +152,16 @@ export function Tile({
         goWrong={goWrong}
         look={() => look.current?.showModal()}
       />
+      {zone !== "drying" && (
+        <LessonLine
+          lessons={screen.lessons}
+          about={{
+            productId: op.productId,
+            belowId: screen.faces[tile.regionId]?.face.top?.productId ?? null,
+            tape: op.kind === "mask" || op.kind === "unmask",
+          }}
+        />
+      )}
       <OpenMarks regionId={tile.regionId} marks={screen.faces[tile.regionId]?.marks ?? []} name={name} />
       {op.kind === "inspect" && zone !== "drying" && <Looked tile={tile} inHand={zone === "in-hand"} />}
       {zone !== "drying" && caution && <p className="mt-2 border-l-4 border-secondary pl-2 text-base">{caution}</p>}

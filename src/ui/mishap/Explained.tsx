@@ -21,11 +21,13 @@ import {
 import { PhotoField } from "../components/PhotoField";
 import { VerdictMark } from "../components/VerdictMark";
 import { useAct } from "../hooks/useAct";
+import { Swap } from "./Swap";
 
 interface ExplainedProps {
   readonly view: ReportView;
   readonly regionId: string;
   readonly nameOf: (productId: string) => string | undefined;
+  readonly colourOf: (productId: string) => string | undefined;
   readonly timeZone: string;
   readonly nowMin: number;
   /** what is shown is to be explained anew */
@@ -113,7 +115,8 @@ function Cause({ cause, view, regionId, close }: ExplainedProps & { cause: Cause
   return (
     <li className="rounded-box bg-base-200 p-3">
       <p className="text-lg font-bold">
-        {causeText(cause.id)} <span className="soft text-base font-normal">{chanceText(cause.chance)}</span>
+        {causeText(cause.id)}{" "}
+        <span className="soft text-base font-normal">{chanceText(cause.chance, cause.for.length > 0)}</span>
       </p>
       <ul className="text-base">
         {cause.for.map((e) => (
@@ -128,7 +131,6 @@ function Cause({ cause, view, regionId, close }: ExplainedProps & { cause: Cause
             )}
           </li>
         ))}
-        {cause.for.length === 0 && <li className="soft">nothing in the log speaks for it</li>}
         {cause.against.slice(0, 2).map((e) => (
           <li key={e.fact} className="soft">
             <span aria-hidden>− </span>
@@ -138,7 +140,7 @@ function Cause({ cause, view, regionId, close }: ExplainedProps & { cause: Cause
         ))}
       </ul>
       {!view.report.closed && (
-        <button type="button" className="btn mt-2" disabled={busy} onClick={() => void settle()}>
+        <button type="button" className="btn btn-outline mt-2 min-h-12" disabled={busy} onClick={() => void settle()}>
           That was it: close, keep the lesson
         </button>
       )}
@@ -175,6 +177,7 @@ function Questions({ view, regionId, again }: ExplainedProps) {
 
 function Ways(props: ExplainedProps) {
   const { ways } = props.view;
+  const [swapping, setSwapping] = useState(false);
   const open = ways.filter((w) => w.ok);
   const shut = ways.filter((w) => !w.ok);
   return (
@@ -182,9 +185,14 @@ function Ways(props: ExplainedProps) {
       <h3 className="border-b-2 border-base-content/60 text-xl font-bold">Put it right</h3>
       <ul className="mt-2 grid gap-3 lg:grid-cols-2">
         {open.map((way) => (
-          <Way key={way.recipe} way={way} {...props} />
+          <Way key={way.recipe} way={way} swap={() => setSwapping(true)} {...props} />
         ))}
       </ul>
+      {swapping && (
+        <div className="mt-3">
+          <Swap {...props} layerId={null} swapped={props.close} />
+        </div>
+      )}
       {shut.length > 0 && (
         <p className="soft mt-2 text-base">
           {shut.map((w) => `${RECIPE_NAME[w.recipe][0]}: ${w.ok ? "" : NO_WAY_TEXT[w.why]}`).join("; ")}.
@@ -194,7 +202,16 @@ function Ways(props: ExplainedProps) {
   );
 }
 
-function Way({ way, view, regionId, nameOf, timeZone, nowMin, close }: ExplainedProps & { way: WayView }) {
+function Way({
+  way,
+  view,
+  regionId,
+  nameOf,
+  timeZone,
+  nowMin,
+  close,
+  swap,
+}: ExplainedProps & { way: WayView; swap: () => void }) {
   const { act, busy } = useAct();
   if (!way.ok) return null;
   const { price } = way;
@@ -229,13 +246,13 @@ function Way({ way, view, regionId, nameOf, timeZone, nowMin, close }: Explained
         <span className="soft"> (est.)</span>
       </p>
       {way.recipe === "swap" ? (
-        <a className="btn btn-lg mt-2" href={`/stacks?region=${regionId}`}>
-          Choose another
-        </a>
+        <button type="button" className="btn btn-lg mt-2" onClick={swap}>
+          See what there is
+        </button>
       ) : (
         <button
           type="button"
-          className="btn btn-primary btn-lg mt-2"
+          className={`btn btn-lg mt-2 ${way.recipe === "leave" ? "btn-outline" : "btn-primary"}`}
           disabled={busy || barred}
           onClick={() => void put()}
         >

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef } from "react";
 import { firstAid } from "@/core/mishap/aid";
-import { type FaceNow, stageAt } from "@/core/mishap/face";
+import { type FaceNow, type FilmStage, stageAt } from "@/core/mishap/face";
 import type { MishapSign } from "@/core/model";
 import { countdown } from "@/format";
 import { aidText, HARM_LINES, HARM_NOTE, MISHAP_NAME } from "@/messages";
@@ -11,6 +11,15 @@ import { useNowMs } from "../hooks/useNow";
 /** How much of the time it holds is left, 0…1. */
 const shareLeft = (fromMin: number, untilMin: number, nowMin: number): number =>
   Math.max(0, Math.min(1, (untilMin - nowMin) / Math.max(1e-6, untilMin - fromMin)));
+
+/** How long it is true, by how far the film has come. */
+const HOLDS: Readonly<Record<FilmStage, string>> = {
+  bare: "for now",
+  wet: "while it is wet",
+  touch: "until it sands",
+  sandable: "until it is cured",
+  cured: "for now",
+};
 
 /** What to do with one's hands now, before anything is asked: large, three lines, counted down while it holds. */
 export function FirstAidCard({
@@ -58,13 +67,12 @@ export function FirstAidCard({
             />
           </div>
           <p className="mt-1 text-lg tabular-nums">
-            {stage === "wet" ? "while it is wet" : "until the film has come on"}: about{" "}
-            {countdown((until - nowMin) * 60)} more
+            {HOLDS[stage]}: about {countdown((until - nowMin) * 60)} more
           </p>
         </div>
       )}
       <div className="mt-3 flex flex-wrap items-start gap-3">
-        <button type="button" className="btn btn-lg" onClick={done}>
+        <button type="button" className="btn btn-outline btn-lg" onClick={done}>
           Done that
         </button>
         <details className="min-w-0 flex-1 text-base">

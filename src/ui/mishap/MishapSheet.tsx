@@ -73,7 +73,7 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
   }, [id, explain]);
   const choose = async (s: MishapSign) => {
     // the card is there before anybody is asked; what was seen is written down behind it
-    setSign({ sign: s, atMin: Date.now() / 60_000 });
+    setSign({ sign: s, atMin: nowMin });
     const outcome = await deed(
       {
         kind: "report",
@@ -112,6 +112,7 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
               view={explained}
               regionId={regionId}
               nameOf={(p) => products[p]?.name}
+              colourOf={(p) => products[p]?.colour}
               timeZone={timeZone}
               nowMin={nowMin}
               again={() => id !== null && void explain(id)}

@@ -53,7 +53,7 @@ function Signs({
             <button
               type="button"
               data-sign={sign}
-              className={`flex h-full min-h-24 w-full items-center gap-3 rounded-box border border-base-300 p-3 text-left hover:border-base-content ${lacks ? "bg-base-100 opacity-75" : "bg-base-200"}`}
+              className={`flex h-full min-h-24 w-full items-center gap-3 rounded-box border border-base-300 p-3 max-sm:gap-2 max-sm:p-2 text-left hover:border-base-content ${lacks ? "bg-base-100 opacity-75" : "bg-base-200"}`}
               onClick={() => choose(sign)}
             >
               <SignArt sign={sign} />

@@ -15,6 +15,7 @@ import { VerdictMark } from "../components/VerdictMark";
 import { PlanTrials } from "../coupons/PlanTrials";
 import { offerUndo } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
+import { LessonLine } from "../mishap/LessonLine";
 import { filmsOf, pileText } from "../section/pile";
 import { Section, seamHeights } from "../section/Section";
 import { AddLayer } from "./AddLayer";
@@ -86,6 +87,15 @@ export function StackEditor({
           take={() => void change(() => view.liesAs!.stack)}
         />
       )}
+      {view.mended.length > 0 && <Mended mended={view.mended} productOf={productOf} stack={stack} />}
+      <LessonLine
+        lessons={view.lessons}
+        about={{
+          material: region.material,
+          productId: stack.layers.at(-1)?.productId ?? null,
+          belowId: stack.layers.at(-2)?.productId ?? null,
+        }}
+      />
       <div className="relative grid items-start gap-x-12 gap-y-3 xl:grid-cols-[330px_minmax(0,1fr)]">
         <div className="order-last grid gap-3 xl:order-none">
           <Apart what="The section">
@@ -187,6 +197,42 @@ export function StackEditor({
         </div>
         {films.length > 0 && <Leaders seamsPx={seamHeights(films)} seams={films.map((f) => f.seam)} list={list} />}
       </div>
+    </div>
+  );
+}
+
+/** What mends put in: it lies there, or is to, and is the log's. */
+function Mended({
+  mended,
+  productOf,
+  stack,
+}: {
+  mended: StackView["mended"];
+  productOf: (id: string) => Product | undefined;
+  stack: Stack;
+}) {
+  const name = (id: string) => productOf(id)?.name ?? "a product gone since";
+  const overName = (over: string | null) => {
+    const own = stack.layers.find((l) => l.id === over);
+    return own ? `over ${name(own.productId)}` : over === null ? "on the bare face" : "over an earlier mend";
+  };
+  return (
+    <div className="rounded-box bg-base-200 p-3">
+      <h3 className="font-bold">Mended</h3>
+      <ul className="list-disc pl-5">
+        {mended.map(({ over, layer }) => (
+          <li key={layer.id}>
+            {name(layer.productId)}
+            {layer.places?.length
+              ? ` on ${layer.places.join(", ")}`
+              : typeof layer.spot === "number"
+                ? " on a spot"
+                : ""}
+            , {layer.coats} coat{layer.coats > 1 ? "s" : ""}, {overName(over)}
+          </li>
+        ))}
+      </ul>
+      <p className="soft text-sm">Of the log, beside the pile below: the plan judges it, waits for it and counts it.</p>
     </div>
   );
 }
