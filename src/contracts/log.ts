@@ -86,7 +86,6 @@ const markSchema = z.strictObject({
     .nullable(),
   note: noteSchema,
 });
-export type MarkInput = z.infer<typeof markSchema>;
 
 const placeSchema = z.string().trim().max(80).nullable();
 /** Something went wrong. */

@@ -310,7 +310,7 @@ export interface CauseView {
   readonly for: readonly EvidenceView[];
   readonly against: readonly EvidenceView[];
 }
-export interface EvidenceView {
+interface EvidenceView {
   readonly fact: MishapFact;
   readonly known: KnownFact;
 }

@@ -278,7 +278,6 @@ const CAUSE: Readonly<Record<string, string>> = {
   "left-too-long.only-feared": "Nothing is wrong with it yet",
 };
 export const causeText = (id: string): string => CAUSE[id] ?? id;
-export const CAUSE_IDS_TOLD: readonly string[] = Object.keys(CAUSE);
 
 /** What the log says, as a reason: [if so, if not]. `#` stands for the figure. */
 const TOLD: Readonly<Record<ToldFact, readonly [yes: string, no: string]>> = {

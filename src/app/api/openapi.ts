@@ -157,6 +157,13 @@ export function openApi() {
           responses: ok("A timetable, or what stands in the way", json({ type: "object" })),
         },
       },
+      "/api/v1/diagnose": {
+        post: {
+          summary: "What went wrong on a face of a document: first aid, causes, ways to mend; keeps nothing",
+          requestBody: { required: true, content: json({ type: "object" }) },
+          responses: ok("First aid, ranked causes, priced repairs", json({ type: "object" })),
+        },
+      },
       "/api/v1/models/{id}": {
         get: {
           summary: `A whole model as ${DOCUMENT_FORMAT}`,

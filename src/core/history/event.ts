@@ -94,9 +94,11 @@ export interface Mark {
 
 /** Said of a face without anything being done to it. */
 const SAYINGS = ["reported", "amended", "answered", "withdrawn", "settled", "struck", "looked", "closed"] as const;
+/** A report that was none takes its mend along; marks are what a round is planned for. */
+const MOVES: ReadonlySet<EventKind> = new Set<EventKind>(["withdrawn", "looked", "closed"]);
 /** Nothing that is planned hangs on these. */
 export const movesNoPlan = (kind: EventKind): boolean =>
-  kind !== "withdrawn" && (SAYINGS as readonly string[]).includes(kind);
+  !MOVES.has(kind) && (SAYINGS as readonly string[]).includes(kind);
 export type Saying = Extract<BenchEvent, { kind: (typeof SAYINGS)[number] }>;
 export const isSaying = (e: BenchEvent): e is Saying => (SAYINGS as readonly string[]).includes(e.kind);
 /** What stands until it is unsaid. */

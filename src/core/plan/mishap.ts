@@ -55,9 +55,11 @@ export function faceAt(input: PlanInput, regionId: string, atMin: number, judged
   if (!own) return null;
   const answer = judged ?? judgeRegion(own, input);
   if (answer.outcome !== "judged") return null;
+  // now is a whole minute, and what was told within it is known
+  const untilMin = atMin >= input.nowMin ? Number.POSITIVE_INFINITY : atMin;
   const records = input.records
-    .filter((r) => r.startMin <= atMin)
-    .map((r) => (r.endMin !== null && r.endMin > atMin ? { ...r, endMin: null } : r));
+    .filter((r) => r.startMin <= untilMin)
+    .map((r) => (r.endMin !== null && r.endMin > untilMin ? { ...r, endMin: null } : r));
   const live = liveChain(own, answer, { ...input, records }, new Map(records.map((r) => [r.opId, r])));
   const byId = new Map(records.map((r) => [r.opId, r]));
   const done = live.chain.ops

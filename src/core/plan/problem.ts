@@ -4,8 +4,17 @@ import { own } from "../base";
 import { type AppliedCoat, type Climate, gateSpans } from "../film";
 import type { Face, OpRecord } from "../history";
 import type { JudgeAnswer } from "../judge";
-import type { BenchSession, Caution, Product, Region } from "../model";
-import { ASSUMED_AREA_CM2, CLEANING_MIN, firstDrink, materialFacts, volumeSolidsOf, WARM_UP_MIN } from "../reference";
+import { type BenchSession, type Caution, type Product, type Region, subjectOf } from "../model";
+import {
+  ASSUMED_AREA_CM2,
+  CLEANING_MIN,
+  FILL_SET_UP_MIN,
+  firstDrink,
+  MARK_MIN,
+  materialFacts,
+  volumeSolidsOf,
+  WARM_UP_MIN,
+} from "../reference";
 import type { Link, Op, Problem, Span } from "../schedule";
 import {
   type Batches,
@@ -20,6 +29,7 @@ import {
   forAll,
   forPieces,
   inSittings,
+  inSteps,
   keepsOf,
   LAYS_PAINT,
   laidProduct,
@@ -71,7 +81,7 @@ export function liveChain(
   const { region: r, answer: judged, rounds, refused } = withRounds(own, answer, input);
   const count = own.count ?? 1;
   const bare = forPieces(chainOf(ofAll(r.region, count), r.stack, judged.seams, input.productOf), count);
-  const minutes = input.wishes?.minutes ?? {};
+  const minutes = { ...markMinutes(bare, own, records), ...input.wishes?.minutes };
   const whole = withMinutes(
     inSittings(
       withMinutes(
@@ -99,6 +109,21 @@ export function liveChain(
     chain: { ...live.chain, ties: live.chain.ties.map((tie) => overDoneFilm(tie, records)) },
   };
 }
+
+/** The next round fills what a look has marked: as many minutes as that takes. */
+function markMinutes(
+  { ops }: Chain,
+  { marks = [] }: PlanRegion,
+  records: ReadonlyMap<string, OpRecord>,
+): PlanWishes["minutes"] {
+  const next =
+    marks.length === 0
+      ? undefined
+      : ops.find((op) => op.kind === "coat" && op.round !== undefined && isFill(op) && !records.has(op.id));
+  if (!next) return {};
+  return { [next.id]: inSteps(FILL_SET_UP_MIN + marks.reduce((sum, size) => sum + MARK_MIN[size], 0)) };
+}
+const isFill = ({ layerId }: Operation): boolean => layerId !== null && subjectOf(layerId).round?.what === "f";
 
 /** As logged, or as planned; a long pause between start and done is no part of the work, and nothing dried for it. */
 const lasts = (op: Operation, record: OpRecord | undefined): number =>

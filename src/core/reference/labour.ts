@@ -1,4 +1,4 @@
-import type { BeforeStep, ExtraKind, Heaviness, HelperRole, Method, PrepStep } from "../model";
+import type { BeforeStep, ExtraKind, Heaviness, HelperRole, MarkSize, Method, PrepStep } from "../model";
 
 /** Hands-on minutes: a fixed part and a part that grows with the face, minutes per cm² (est.). */
 export interface Labour {
@@ -57,6 +57,10 @@ export const EXTRA_LABOUR: Readonly<Record<Exclude<ExtraKind, "strip">, Labour>>
   lamp: { fixedMin: 3, perCm2Min: 0 },
   polish: { fixedMin: 10, perCm2Min: 0.08 },
 };
+/** Filling one mark of a look, minutes of hands (est., until the shed’s own are learnt). */
+export const MARK_MIN: Readonly<Record<MarkSize, number>> = { fine: 1, plain: 2, deep: 4 };
+/** Getting filler and tools out for a round of them, minutes (est.). */
+export const FILL_SET_UP_MIN = 3;
 /** What touches a face without staying, once over (est.). */
 export const HELPER_LABOUR: Readonly<Record<HelperRole, Labour>> = {
   degreaser: PREP_LABOUR.degrease,

@@ -19,4 +19,5 @@ export * from "./sittings";
 export * from "./sources/extra";
 export { forPieces } from "./sources/hold";
 export { type PrepTime, prepTimes } from "./sources/prep";
+export { inSteps } from "./sources/put-together";
 export * from "./types";

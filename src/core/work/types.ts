@@ -1,7 +1,7 @@
 import type { AppliedCoat, DryAt, WaitClock } from "../film";
 import type { Face, LaidDifference } from "../history";
 import type { SeamPlan, SeamWait } from "../judge";
-import type { Caution, Milestone, Region, Stack } from "../model";
+import type { Caution, MarkSize, Milestone, Region, Stack } from "../model";
 
 /** What stands between two operations of a region. */
 export type Wait =
@@ -97,6 +97,8 @@ export interface PlanRegion {
   readonly count?: number | undefined;
   /** what the log says lies on it; absent = nothing was done to it */
   readonly face?: Face | undefined;
+  /** sizes of the marks a look left open on it; absent = nobody marked any */
+  readonly marks?: readonly MarkSize[] | undefined;
   /** how the user's own pile differs from what lies there; this one stands as it lies */
   readonly differences?: readonly LaidDifference[] | undefined;
 }

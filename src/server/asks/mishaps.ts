@@ -67,7 +67,7 @@ function weighedEntry(regionId: string, reportId: string, recipe: string, mend: 
 }
 
 /** Paint a mend takes, in the user's own money; null = a price or an area is missing. */
-export function costOf(layers: readonly Layer[], region: Region, productOf: (id: string) => Product): number | null {
+function costOf(layers: readonly Layer[], region: Region, productOf: (id: string) => Product): number | null {
   let sum = 0;
   for (const l of layers) {
     const p = productOf(l.productId);

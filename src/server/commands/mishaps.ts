@@ -257,8 +257,7 @@ export function lookAt(regionId: string, input: unknown, words: MishapWords): Ou
       marks: marks.map((m) => ({ ...m, id: newId("k") })),
       ...(photo === null ? {} : { photo }),
     };
-    appendLog(db, h.modelId, entry);
-    return done(entry);
+    return record(db, h.modelId, entry);
   });
 }
 
@@ -278,7 +277,7 @@ export function closeMarks(regionId: string, input: unknown, words: MishapWords)
     const gone = markIds.find((id) => !open.has(id));
     if (gone) return failed("conflict", "That mark is closed already, or is none of this face.");
     const byOpId = h.m.sources.log.findLast((e) => e.regionId === regionId && e.kind === "done")?.opId ?? null;
-    appendLog(db, h.modelId, { ...baseOf(h, regionId, words.other("closed")), kind: "closed", markIds, byOpId });
+    record(db, h.modelId, { ...baseOf(h, regionId, words.other("closed")), kind: "closed", markIds, byOpId });
     return done(null);
   });
 }

@@ -86,7 +86,7 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
   const horizonMin = nowMin + horizonDays(shop, tree) * MIN_PER_DAY;
   const latestAt = new Date(atMs + AHEAD_DAYS * MIN_PER_DAY * MS_PER_MIN).toISOString();
   const told = log.filter((e) => e.at < latestAt).map((e) => eventOf(e, sources.cards));
-  const { records, notYet, faces } = fold(told);
+  const { records, notYet, faces, looks } = fold(told);
   const cans = cansAmong(sources.products);
   const fromMin = Math.max(begins(records, tree, nowMin), nowMin - OLDEST_DAYS * MIN_PER_DAY) - MIN_PER_DAY;
   const nodes = tree.flatMap((p) => p.regions.map((r) => ({ ...r, count: p.count })));
@@ -101,7 +101,11 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
     regions: nodes.map(({ region, stack, count }) => {
       const face = faces.get(region.id);
       const lies = asItLies(withMends(stack, face), face, cans);
-      return { region: underLamp(asLeft(region, face), shop), count, face, ...lies };
+      const marks = looks
+        .filter((l) => l.regionId === region.id)
+        .flatMap((l) => l.marks.flatMap((k) => (k.closed ? [] : [k.size])));
+      const own = underLamp(asLeft(region, face), shop);
+      return { region: own, count, face, ...(marks.length > 0 ? { marks } : {}), ...lies };
     }),
     productOf,
     protection: shop.protection,

@@ -1,5 +1,4 @@
 import type { FaceView, LessonView, LogEntry, MarkView } from "@/contracts";
-import { MS_PER_MIN } from "@/core/base";
 import type { FaceMend, Report } from "@/core/history";
 import { BARE_FACE, CAUSES, type FaceNow, RECIPES, type RecipeId } from "@/core/mishap";
 import { isOneOf, type Product } from "@/core/model";
@@ -19,13 +18,13 @@ const triedOn = (m: ModelSnapshot, r: Report): readonly RecipeId[] =>
     .flatMap((x) => x.recipes.filter(isRecipe));
 
 /** What the shelf has, best first for a mend: what is used on this model, then the rest. */
-export function shelfFor(m: ModelSnapshot, s: Snapshot): readonly Product[] {
+function shelfFor(m: ModelSnapshot, s: Snapshot): readonly Product[] {
   const used = new Set(m.tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
   const all = [...s.data.products.values()].filter((p) => p.owned !== false);
   return [...all.filter((p) => used.has(p.id)), ...all.filter((p) => !used.has(p.id))];
 }
 
-export const toldOf = (m: ModelSnapshot, s: Snapshot, r: Report, mendId = WEIGHED): ToldMishap => ({
+const toldOf = (m: ModelSnapshot, s: Snapshot, r: Report, mendId = WEIGHED): ToldMishap => ({
   regionId: r.regionId,
   sign: r.sign,
   extent: r.extent,
@@ -92,7 +91,7 @@ export function faceView(m: ModelSnapshot, regionId: string, nowMin: number): Fa
 }
 
 /** Pictures of looks and reports, by their entry. */
-export const photosOf = (m: ModelSnapshot): ReadonlyMap<string, string> =>
+const photosOf = (m: ModelSnapshot): ReadonlyMap<string, string> =>
   new Map(m.sources.log.flatMap((e) => ("photo" in e && e.photo ? [[e.id, e.photo] as const] : [])));
 
 /** What the mishaps of every model taught, newest first. */
@@ -134,5 +133,3 @@ function lessonsIn(m: ModelSnapshot, s: Snapshot): readonly LessonView[] {
 /** Layers that mends put into a pile. */
 export const mendedLayers = (mends: readonly FaceMend[]) =>
   mends.flatMap((mend) => mend.layers.map((layer) => ({ over: mend.over, layer })));
-
-export const minOf = (iso: string): number => Date.parse(iso) / MS_PER_MIN;

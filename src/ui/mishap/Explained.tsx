@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { amendAction, answerAction, mendAction, settleAction, withdrawAction } from "@/actions/mishaps";
+import { amendAction, answerAction, mendAction, settleAction, strikeAction, withdrawAction } from "@/actions/mishaps";
 import type { CauseView, LessonView, ReportView, WayView } from "@/contracts";
 import { MISHAP_EXTENTS } from "@/core/model";
 import { duration, relativeDay } from "@/format";
@@ -54,7 +54,7 @@ export function Explained(props: ExplainedProps) {
       </section>
       {!view.report.closed && <Ways {...props} />}
       {view.lessons.length > 0 && <Lessons lessons={view.lessons} />}
-      {!view.report.closed && <Closing {...props} />}
+      {view.report.closed ? <Closed {...props} /> : <Closing {...props} />}
     </div>
   );
 }
@@ -263,7 +263,7 @@ function Way({
   );
 }
 
-export function Lessons({ lessons }: { lessons: readonly LessonView[] }) {
+function Lessons({ lessons }: { lessons: readonly LessonView[] }) {
   return (
     <section aria-label="Lessons" className="text-base">
       <h3 className="font-bold">Learnt before</h3>
@@ -275,6 +275,30 @@ export function Lessons({ lessons }: { lessons: readonly LessonView[] }) {
         ))}
       </ul>
     </section>
+  );
+}
+
+/** A report that is closed, with the lesson it left. */
+function Closed({ view, regionId, close }: ExplainedProps) {
+  const { act, busy } = useAct();
+  const { id, cause, recipes } = view.report;
+  const strike = async () => {
+    if ((await act(() => strikeAction(regionId, { reportId: id }))).ok) close();
+  };
+  return (
+    <div className="flex flex-wrap items-center gap-3 border-t border-base-300 pt-3">
+      <p className="text-lg">
+        Closed{cause ? `: ${causeText(cause).toLowerCase()}` : ""}
+        {recipes.length > 0 &&
+          `; mended by: ${recipes.map((r) => RECIPE_NAME[r as keyof typeof RECIPE_NAME]?.[0].toLowerCase() ?? r).join(", ")}`}
+        .
+      </p>
+      {cause !== null && (
+        <button type="button" className="btn" disabled={busy} onClick={() => void strike()}>
+          Strike its lesson out
+        </button>
+      )}
+    </div>
   );
 }
 

@@ -3,7 +3,7 @@ import type { LessonView } from "@/contracts";
 import { causeText, lessonText } from "@/messages";
 
 /** The choice about to be made again. */
-export interface AboutToDo {
+interface AboutToDo {
   readonly productId?: string | null;
   readonly belowId?: string | null;
   readonly material?: string | null;
@@ -11,7 +11,7 @@ export interface AboutToDo {
 }
 
 /** What was learnt of this very choice; the newest of each kind. */
-export function lessonsFor(lessons: readonly LessonView[], about: AboutToDo): readonly LessonView[] {
+function lessonsFor(lessons: readonly LessonView[], about: AboutToDo): readonly LessonView[] {
   const fits = (l: LessonView): boolean => {
     switch (l.on) {
       case "product":

@@ -232,7 +232,7 @@ const STEP = 0.02;
 const clamp = (x: number): number => Math.min(1, Math.max(0, x));
 
 /** A picture with its marks as numbered points. With `place`, pressing on it sets one; so do the arrow keys and Enter. */
-export function MarkedPhoto({
+function MarkedPhoto({
   hash,
   marks,
   alt,

@@ -55,7 +55,7 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
   const [sign, setSign] = useState<{ sign: MishapSign; atMin: number } | null>(
     known && { sign: known.sign, atMin: known.atMin },
   );
-  const [id, setId] = useState<string | null>(known?.id ?? null);
+  const [id, setId] = useState<string | null>(reportId);
   const [explained, setExplained] = useState<ReportView | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const [aided, setAided] = useState(false);
@@ -89,21 +89,23 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
       setFault("Kept on this device. Why and what mends it come once Elm Bench is reached.");
     else setId((outcome.value as { id: string }).id);
   };
+  // one that is closed is only read again: there is nothing left to be done with one's hands
+  const shown = sign?.sign ?? explained?.report.sign ?? null;
   return (
     <div className="modal-box h-dvh max-h-dvh w-full max-w-5xl rounded-none p-4" data-testid="mishap-sheet">
       <div className="mb-3 flex items-start justify-between gap-3">
         <h2 className="text-2xl leading-tight font-bold">
-          {name}: {sign ? MISHAP_NAME[sign.sign][0].toLowerCase() : "what is wrong?"}
+          {name}: {shown ? MISHAP_NAME[shown][0].toLowerCase() : id === null ? "what is wrong?" : "what was wrong"}
         </h2>
         <button type="button" className="btn btn-lg" onClick={close}>
           Back to the bench
         </button>
       </div>
-      {sign === null ? (
+      {sign === null && id === null ? (
         <SignPicker face={view.face} nowMin={nowMin} choose={(s) => void choose(s)} />
       ) : (
         <div className="grid gap-5">
-          {!aided && (
+          {sign !== null && !aided && (
             <FirstAidCard sign={sign.sign} face={view.face} pressedMin={sign.atMin} done={() => setAided(true)} />
           )}
           {fault && <p className="rounded-box bg-base-200 p-3">{fault}</p>}
