@@ -2,11 +2,12 @@ import { execFileSync } from "node:child_process";
 import { benchFilm } from "./bench/film";
 import { benchFinder } from "./bench/finder";
 import { benchJudge } from "./bench/judge";
+import { benchMishaps } from "./bench/mishaps";
 import { benchPeer } from "./bench/peer";
 import { benchPlan } from "./bench/plan";
 import { benchSchedule } from "./bench/schedule";
 
-/** npm run bench [-- film judge finder plan schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
+/** npm run bench [-- film judge finder mishaps plan schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
 const words = process.argv.slice(2);
 const files = words.filter((w) => w.endsWith(".json"));
 const withStarts = words.includes("--starts");
@@ -14,6 +15,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   film: benchFilm,
   judge: benchJudge,
   finder: benchFinder,
+  mishaps: benchMishaps,
   plan: benchPlan,
   schedule: () => benchSchedule(files, withStarts),
 };

@@ -208,6 +208,8 @@ export interface PlanScreen {
   readonly parts: readonly { readonly id: string; readonly name: string; readonly regionIds: readonly string[] }[];
   readonly planning: Planning;
   readonly planningRev: number;
+  /** faces with marks still to be seen to */
+  readonly toFill: readonly { readonly regionId: string; readonly marks: readonly MarkView[] }[];
   /** what is to be said of the adhesive of each fitting, by the part that is fitted */
   readonly joints: Readonly<Record<string, readonly JointVerdict[]>>;
   /** adhesives to choose from for each fitting, best first, by the part that is fitted */

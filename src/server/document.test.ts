@@ -31,7 +31,8 @@ describe("elm-bench/2", () => {
     const copy = must(server.importText(text, { onExisting: "copy", takeShop: false })).modelId;
     expect(copy).not.toBe(id);
     expect(must(server.getModels()).models).toHaveLength(2);
-    const strip = (json: string) => json.replaceAll(/"(id|opId|regionId|partId|ontoId|layerId|over|reportId)": "[^"]*"/g, "");
+    const strip = (json: string) =>
+      json.replaceAll(/"(id|opId|regionId|partId|ontoId|layerId|over|reportId)": "[^"]*"/g, "");
     expect(strip(must(server.exportDocument(copy)))).toBe(strip(text));
     expect(must(server.getBench(copy)).tiles.map((t) => t.zone)).toEqual(
       must(server.getBench(id)).tiles.map((t) => t.zone),

@@ -6,6 +6,7 @@ import { viewingModel } from "../guard";
 import { planTrouble } from "../planning/job";
 import { sent } from "../planning/task";
 import { backdrop } from "../shed/air";
+import { marksOn } from "../workspace/mishaps";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
 import { glueChoices, jointsJudged } from "../workspace/work-judged";
 import { regionNames } from "./parts";
@@ -52,6 +53,10 @@ function planScreen(m: ModelSnapshot, { data, today }: Snapshot, atMs: number): 
     parts: m.tree.map((p) => ({ id: p.id, name: p.name, regionIds: p.regions.map((r) => r.region.id) })),
     planning: m.planning.planning,
     planningRev: m.planning.rev,
+    toFill: m.input.regions.flatMap((r) => {
+      const marks = r.marks ? marksOn(m, r.region.id) : [];
+      return marks.length > 0 ? [{ regionId: r.region.id, marks }] : [];
+    }),
     joints: jointsJudged(m),
     glues: glueChoices(m, [...data.products.values()]),
     products: Object.fromEntries(data.products),

@@ -47,33 +47,32 @@ export const mendEntry = (
   mend: Extract<LogEntry, { kind: "mended" }>["mend"],
 ): Extract<LogEntry, { kind: "mended" }> => ({ ...base, kind: "mended", reportId, recipe, mend });
 
-/** Faces are reckoned once as long as the bench stays as it is. */
-const faces = new WeakMap<ModelSnapshot, Map<string, FaceNow>>();
+/** Films have their times whatever the minute: kept until something is laid, or air or cans change. */
+const holder = globalThis as unknown as { elmBenchFaces?: Map<string, FaceNow> };
+const MOST_KEPT = 2000;
 
 export function faceOf(m: ModelSnapshot, regionId: string, nowMin: number): FaceNow {
-  const known = faces.get(m) ?? new Map<string, FaceNow>();
-  faces.set(m, known);
-  const own = known.get(regionId);
+  holder.elmBenchFaces ??= new Map();
+  const known = holder.elmBenchFaces;
+  const key = m.filmKey(regionId);
+  const own = known.get(key);
   if (own) return own;
+  if (known.size > MOST_KEPT) known.clear();
   const judged = m.judgedForPlan(regionId);
   const at = judged === null ? null : faceAt(m.input, regionId, nowMin, judged);
   const face = at === null ? BARE_FACE : faceNow(at);
-  known.set(regionId, face);
+  known.set(key, face);
   return face;
 }
 
 const isOpen = (r: Report): boolean => !r.withdrawn && r.cause === undefined;
 
-export function faceView(m: ModelSnapshot, regionId: string, nowMin: number): FaceView {
-  const reports = m.history.reports.filter((r) => r.regionId === regionId && isOpen(r));
+/** Marks of a face that are still there, in the order they were seen. */
+export function marksOn(m: ModelSnapshot, regionId: string): readonly MarkView[] {
   const photos = photosOf(m);
-  const looks = m.history.looks.filter((l) => l.regionId === regionId);
-  return {
-    face: faceOf(m, regionId, nowMin),
-    reports: [...reports]
-      .reverse()
-      .map((r) => ({ id: r.id, sign: r.sign, atMin: r.atMin, mended: r.recipes.length > 0 })),
-    marks: looks.flatMap((l) =>
+  return m.history.looks
+    .filter((l) => l.regionId === regionId)
+    .flatMap((l) =>
       l.marks
         .filter((k) => k.closed === null)
         .map(
@@ -85,8 +84,20 @@ export function faceView(m: ModelSnapshot, regionId: string, nowMin: number): Fa
             photo: photos.get(l.id) ?? null,
           }),
         ),
-    ),
-    photo: [...looks].reverse().flatMap((l) => photos.get(l.id) ?? [])[0] ?? null,
+    );
+}
+
+export function faceView(m: ModelSnapshot, regionId: string, nowMin: number): FaceView {
+  const reports = m.history.reports.filter((r) => r.regionId === regionId && isOpen(r));
+  const photos = photosOf(m);
+  const seen = m.history.looks.filter((l) => l.regionId === regionId).flatMap((l) => photos.get(l.id) ?? []);
+  return {
+    face: faceOf(m, regionId, nowMin),
+    reports: [...reports]
+      .reverse()
+      .map((r) => ({ id: r.id, sign: r.sign, atMin: r.atMin, mended: r.recipes.length > 0 })),
+    marks: marksOn(m, regionId),
+    photo: seen.at(-1) ?? null,
   };
 }
 

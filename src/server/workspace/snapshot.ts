@@ -50,6 +50,8 @@ export interface ModelSnapshot {
   readonly planAsked: boolean;
   /** where one region stands, without the others' being worked out */
   readonly tileOf: (regionId: string) => BenchTile | null;
+  /** what a region's films hang on, whatever the minute */
+  readonly filmKey: (regionId: string) => string;
   /** judged in the air of this minute, each with its doubts */
   readonly judged: (node: RegionNode) => JudgeAnswer;
   /** judged as the plan sees it */
@@ -195,6 +197,7 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
       return allTiles();
     },
     tileOf: (regionId) => tiles.of([regionId])[0] ?? null,
+    filmKey: (regionId) => tiles.stillKeyOf(regionId),
     judged: (node) => {
       const face = input().regions.find((r) => r.region.id === node.region.id)?.face;
       return judgedNow()({ ...node, region: asLeft(node.region, face) });

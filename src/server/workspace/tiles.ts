@@ -31,10 +31,10 @@ export interface TileWorld {
 const hashOf = (text: string): string => createHash("sha256").update(text).digest("base64");
 
 /** What they all hang on: minute, shed, air, what was said of the plan, what the film model put back, trials. */
-function worldKey({ input, sources, options, productsText }: TileWorld): string {
+function worldKey({ input, sources, options, productsText }: TileWorld, ofMinute: boolean): string {
   const { shop, air, planning, coupons } = sources;
-  const said = JSON.stringify([input.nowMin, shop, air, planning, coupons, options.delaysMin ?? null]);
-  return hashOf(said + productsText);
+  const minute = ofMinute ? [input.nowMin, options.delaysMin ?? null] : [];
+  return hashOf(JSON.stringify([...minute, shop, air, planning, coupons]) + productsText);
 }
 
 /** What one region's tile hangs on by itself: its pile, its reasons, its log, whose entries never change. */
@@ -60,12 +60,16 @@ function textsOf({ sources }: TileWorld): (regionId: string) => string {
 export class Tiles {
   private readonly world: () => TileWorld;
   private readonly keyOf: (regionId: string) => string;
+  /** what a region's films hang on, whatever the minute */
+  readonly stillKeyOf: (regionId: string) => string;
 
   constructor(make: () => TileWorld) {
     this.world = once(make);
-    const all = once(() => worldKey(this.world()));
+    const all = once(() => worldKey(this.world(), true));
+    const still = once(() => worldKey(this.world(), false));
     const text = once(() => textsOf(this.world()));
     this.keyOf = (regionId) => hashOf(all() + [...fittedWith(regionId, this.world().input)].map(text()).join());
+    this.stillKeyOf = (regionId) => hashOf(still() + text()(regionId));
   }
 
   /** Of these regions, in the user's order. */

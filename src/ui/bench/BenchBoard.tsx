@@ -10,7 +10,8 @@ import { useNowMs } from "../hooks/useNow";
 import { useReached } from "../hooks/useReached";
 import { MishapSheet } from "../mishap/MishapSheet";
 import { useWrong } from "../mishap/useWrong";
-import { WrongButtons } from "../mishap/WrongButtons";
+
+import { FinishedTile } from "./FinishedTile";
 import { Kept, withKept } from "./Kept";
 import { useKeptDeeds } from "./kept-deeds";
 import { SessionCard } from "./SessionCard";
@@ -141,15 +142,12 @@ export function BenchBoard({ screen: seen }: { screen: BenchScreen }) {
           </h2>
           <ul className="grid gap-3 lg:grid-cols-3">
             {finished.map(({ regionId }) => (
-              <li key={regionId} data-region={regionId} className="rounded-box border border-base-300 p-3">
-                <p className="font-bold">{screen.names[regionId]}</p>
-                <WrongButtons
-                  name={screen.names[regionId] ?? ""}
-                  reports={screen.faces[regionId]?.reports ?? []}
-                  timeZone={screen.timeZone}
-                  goWrong={(reportId) => sheet.open(regionId, reportId)}
-                />
-              </li>
+              <FinishedTile
+                key={regionId}
+                regionId={regionId}
+                screen={screen}
+                goWrong={(reportId) => sheet.open(regionId, reportId)}
+              />
             ))}
           </ul>
         </section>

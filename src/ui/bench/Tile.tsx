@@ -87,7 +87,14 @@ export function Tile({
         nowMin={nowMin}
         tell={() => besides.current?.showModal()}
       />
-      {tile.wait && <Waiting tile={tile} nowMin={nowMin} timeZone={screen.timeZone} />}
+      {tile.wait && (
+        <Waiting
+          tile={tile}
+          nowMin={nowMin}
+          timeZone={screen.timeZone}
+          handleMin={screen.faces[tile.regionId]?.face.top?.handleMin ?? null}
+        />
+      )}
       {tile.wait && zone === "drying" && isFilmWait(tile.wait.milestone) && (
         <WhySoLong key={op.id} regionId={tile.regionId} opId={op.id} timeZone={screen.timeZone} />
       )}
@@ -162,7 +169,12 @@ export function Tile({
           }}
         />
       )}
-      <OpenMarks regionId={tile.regionId} marks={screen.faces[tile.regionId]?.marks ?? []} name={name} />
+      <OpenMarks
+        regionId={tile.regionId}
+        marks={screen.faces[tile.regionId]?.marks ?? []}
+        name={name}
+        underColour={op.kind === "coat" && (product?.role === "colour" || product?.role === "clear")}
+      />
       {op.kind === "inspect" && zone !== "drying" && <Looked tile={tile} inHand={zone === "in-hand"} />}
       {zone !== "drying" && caution && <p className="mt-2 border-l-4 border-secondary pl-2 text-base">{caution}</p>}
       {zone !== "drying" && how && (
@@ -221,7 +233,18 @@ function Looked({ tile, inHand }: { tile: BenchTile; inHand: boolean }) {
   );
 }
 
-function Waiting({ tile, nowMin, timeZone }: { tile: BenchTile; nowMin: number; timeZone: string }) {
+function Waiting({
+  tile,
+  nowMin,
+  timeZone,
+  handleMin,
+}: {
+  tile: BenchTile;
+  nowMin: number;
+  timeZone: string;
+  /** before then a finger marks it; null = nobody can say */
+  handleMin: number | null;
+}) {
   const wait = tile.wait!;
   const left = (wait.likelyMin - nowMin) * 60;
   const shuts = wait.shutsMin;
@@ -242,6 +265,12 @@ function Waiting({ tile, nowMin, timeZone }: { tile: BenchTile; nowMin: number; 
       </dd>
       <dt className="soft">safe</dt>
       <dd>{relativeDay(wait.safeMin, nowMin, timeZone)}</dd>
+      {handleMin !== null && handleMin > nowMin && (
+        <>
+          <dt className="soft">hands off</dt>
+          <dd>until {relativeDay(handleMin, nowMin, timeZone)}, only by its holder</dd>
+        </>
+      )}
       {wait.forbidden !== null && (
         <>
           <dt className="soft">nothing over it</dt>

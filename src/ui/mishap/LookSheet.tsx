@@ -11,7 +11,7 @@ import { MARK_NAME, MARK_SIZE_NAME } from "@/messages";
 import { freshId } from "../fresh-id";
 import { uploadPhoto } from "../hooks/upload";
 import { useAct } from "../hooks/useAct";
-import { markText } from "./OpenMarks";
+import { markText } from "./mark-text";
 
 interface Mark {
   readonly id: string;

@@ -2,15 +2,22 @@
 
 import { closeMarksAction } from "@/actions/mishaps";
 import type { MarkView } from "@/contracts";
-import { MARK_NAME, MARK_SIZE_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
-
-/** In words, for a list and for whoever cannot see the picture. */
-export const markText = (m: Pick<MarkView, "kind" | "size" | "note">): string =>
-  `${MARK_NAME[m.kind]}, ${MARK_SIZE_NAME[m.size]}${m.note ? `, ${m.note}` : ""}`;
+import { markText } from "./mark-text";
 
 /** The fill list of a face: what a look found and nobody has seen to yet, ticked off one by one. */
-export function OpenMarks({ regionId, marks, name }: { regionId: string; marks: readonly MarkView[]; name: string }) {
+export function OpenMarks({
+  regionId,
+  marks,
+  name,
+  underColour = false,
+}: {
+  regionId: string;
+  marks: readonly MarkView[];
+  name: string;
+  /** a colour or a clear is next: what is left shows through it */
+  underColour?: boolean;
+}) {
   const { act, busy } = useAct();
   if (marks.length === 0) return null;
   return (
@@ -18,6 +25,11 @@ export function OpenMarks({ regionId, marks, name }: { regionId: string; marks: 
       <summary className="min-h-11 cursor-pointer content-center font-bold">
         {marks.length} to see to on {name}
       </summary>
+      {underColour && (
+        <p className="text-warning">
+          Still open under this coat. Gloss and dark colours show every one: fill, or tick off what may stay.
+        </p>
+      )}
       <ul>
         {marks.map((m, n) => (
           <li key={m.id}>

@@ -5,6 +5,7 @@ import type { PlanScreen } from "@/contracts";
 import type { PlannedOp } from "@/core/plan";
 import { clock, day, duration, unitShown } from "@/format";
 import { workText } from "@/messages";
+import { markText } from "../mishap/mark-text";
 import { cautionsOf, eveningsOf } from "./evenings";
 import { setUpText } from "./SessionList";
 
@@ -74,6 +75,19 @@ export function PrintCard({ screen, modelName }: { screen: PlanScreen; modelName
                 ),
               )}
             </ol>
+            {screen.toFill
+              .filter((f) => e.ops.some((op) => op.regionId === f.regionId))
+              .map((f) => (
+                <p key={f.regionId} className="mt-1 text-base leading-tight">
+                  <strong>{nameOf(f.regionId)}, to see to:</strong>{" "}
+                  {f.marks.map((m) => (
+                    <span key={m.id} className="mr-3 whitespace-nowrap">
+                      <span className="mr-1 inline-block size-3 border-2 border-black" aria-hidden />
+                      {markText(m)}
+                    </span>
+                  ))}
+                </p>
+              ))}
             <ul className="mt-2 grid gap-0.5 border-t border-black pt-1 text-xs">
               {cautionsOf(e.ops, screen.products).map((c) => (
                 <li key={c}>{c}</li>
