@@ -129,8 +129,9 @@ function stripsOf(d: Deed): readonly (string | null)[] {
 function unmended(d: Deed, gone: ReadonlySet<Deed>): Deed {
   if (d.kind !== "mended" || d.mend.layers.length === 0) return d;
   const off = new Set([...gone].map(layerIn));
-  // of one that was never laid nothing is left to lay once what it was to lie on is taken off
-  const layers = d.mend.layers.filter((l) => !off.has(l.id) && off.size === 0);
+  // what was to follow on one that came off is not laid either
+  const first = d.mend.layers.findIndex((l) => off.has(l.id));
+  const layers = first < 0 ? d.mend.layers : d.mend.layers.slice(0, first);
   return layers.length === d.mend.layers.length ? d : { ...d, mend: { ...d.mend, layers } };
 }
 
