@@ -140,6 +140,21 @@ describe("a mend", () => {
     expect(refusal(server.mendMishap(b.regionId, { reportId: id, recipe: "recure" }, WORDS))).toContain("recipe");
     expect(log(b).some((e) => e.kind === "mended")).toBe(false);
   });
+  it("a can that was thrown away is taken for none, and one that goes later leaves its mend standing", async () => {
+    const b = bench();
+    lay(b, "p:coat:1", { coats: 2 });
+    const clear = must(server.addProduct(product("water-matt"))).id;
+    const { id } = must(report(b, { sign: "orange-peel" }));
+    const sheen = async () => (await explained(b, id)).ways.find((w) => w.recipe === "even-sheen")!;
+    expect((await sheen()).ok).toBe(true);
+    must(server.deleteProduct(clear));
+    expect(await sheen()).toMatchObject({ ok: false, why: "nothing-on-shelf" });
+    must(server.restoreProduct(clear));
+    must(server.mendMishap(b.regionId, { reportId: id, recipe: "even-sheen" }, WORDS));
+    must(server.deleteProduct(clear));
+    expect(screen(b).tiles[0]!.op!.productId).toBe(clear);
+    expect(must(server.exportDocument(b.model))).toContain(clear);
+  });
   it("of a face that has gone past its budget is weighed as any other pile", async () => {
     const b = bench({ massBudgetG: 0.05 });
     lay(b, "p:coat:1", { coats: 2 });

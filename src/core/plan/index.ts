@@ -1,10 +1,9 @@
 export * from "./bench";
 export { type EarlyStart, earlyStart } from "./early-start";
+export { faceAt, faceNow } from "./face-at";
 export {
   type Diagnosis,
   diagnose,
-  faceAt,
-  faceNow,
   type MendPrice,
   mendStops,
   mendWorldOf,

@@ -3,7 +3,7 @@ import { NOW_MIN, pile, product, shelf } from "../../../tests/support/world";
 import { type MishapFact, mendBy, RECIPES, type RecipeId, rankCauses } from "../mishap";
 import type { MishapExtent, MishapSign } from "../model";
 import { diagnose, faceAt, faceNow, mendWorldOf, planModel, type ToldMishap, weighMend } from ".";
-import { mishapFacts } from "./mishap";
+import { mishapFacts } from "./mishap-facts";
 
 const told = (sign: MishapSign, over: Partial<ToldMishap> = {}): ToldMishap => ({
   regionId: FACE,

@@ -234,7 +234,12 @@ export function swapFor(regionId: string, layerId: string | null): Outcome<SwapV
     const also = m.input.regions
       .filter((r) => r.region.id !== regionId && toLay(r, layer.productId).length > 0)
       .map((r) => ({ regionId: r.region.id, name: s.home(r.region.id)?.part.name ?? "" }));
-    const choices = swapChoices(m.input, regionId, layer.id, [...s.data.products.values()]);
+    const choices = swapChoices(
+      m.input,
+      regionId,
+      layer.id,
+      s.data.shelf.map((i) => s.productOf(i.product.id)),
+    );
     return done({ layerId: layer.id, productId: layer.productId, choices, also });
   });
 }

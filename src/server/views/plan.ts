@@ -58,7 +58,10 @@ function planScreen(m: ModelSnapshot, { data, today }: Snapshot, atMs: number): 
       return marks.length > 0 ? [{ regionId: r.region.id, marks }] : [];
     }),
     joints: jointsJudged(m),
-    glues: glueChoices(m, [...data.products.values()]),
+    glues: glueChoices(
+      m,
+      data.shelf.map((i) => i.product),
+    ),
     products: Object.fromEntries(data.products),
     shop,
     shopRev: rev,

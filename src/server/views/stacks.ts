@@ -71,7 +71,7 @@ const MOST_GUIDES = 8;
 /** What shows best against each layer of the pile; what nobody told the colour of stands in the middle. */
 function guidesOf(s: Snapshot, { stack }: RegionNode): StackView["guides"] {
   const light = ({ colour }: Product): number => (colour ? hexLuminance(colour) : UNTOLD_LUMINANCE);
-  const paints = [...s.data.products.values()].filter((p) => GUIDES.has(p.role) && p.owned !== false);
+  const paints = s.data.shelf.map((i) => i.product).filter((p) => GUIDES.has(p.role) && p.owned !== false);
   return Object.fromEntries(
     stack.layers.map((l) => {
       const own = light(s.productOf(l.productId));

@@ -20,7 +20,7 @@ const triedOn = (m: ModelSnapshot, r: Report): readonly RecipeId[] =>
 /** What the shelf has, best first for a mend: what is used on this model, then the rest. */
 function shelfFor(m: ModelSnapshot, s: Snapshot): readonly Product[] {
   const used = new Set(m.tree.flatMap((p) => p.regions.flatMap((r) => r.stack.layers.map((l) => l.productId))));
-  const all = [...s.data.products.values()].filter((p) => p.owned !== false);
+  const all = s.data.shelf.map((i) => s.productOf(i.product.id)).filter((p) => p.owned !== false);
   return [...all.filter((p) => used.has(p.id)), ...all.filter((p) => !used.has(p.id))];
 }
 

@@ -71,7 +71,7 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
   useEffect(() => {
     if (id !== null) void explain(id);
   }, [id, explain]);
-  const choose = async (s: MishapSign) => {
+  const choose = async (s: MishapSign, minutesAgo: number) => {
     // the card is there before anybody is asked; what was seen is written down behind it
     setSign({ sign: s, atMin: nowMin });
     const outcome = await deed(
@@ -80,7 +80,7 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
         regionId,
         opId: `${regionId}:note:new`,
         title: `${name}: ${MISHAP_NAME[s][0]}`,
-        input: { sign: s },
+        input: { sign: s, minutesAgo },
       },
       { quiet: true },
     );
@@ -102,7 +102,7 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
         </button>
       </div>
       {sign === null && id === null ? (
-        <SignPicker face={view.face} nowMin={nowMin} choose={(s) => void choose(s)} />
+        <SignPicker face={view.face} nowMin={nowMin} choose={(s, ago) => void choose(s, ago)} />
       ) : (
         <div className="grid gap-5">
           {sign !== null && !aided && (

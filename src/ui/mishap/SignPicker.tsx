@@ -7,6 +7,16 @@ import type { MishapSign } from "@/core/model";
 import { MISHAP_NAME, SIGN_LACKS_TEXT } from "@/messages";
 import { SignArt } from "./SignArt";
 
+/** When it showed, minutes before now: causes are looked for at that hour. */
+const SHOWED: readonly (readonly [number, string])[] = [
+  [0, "just now"],
+  [60, "an hour ago"],
+  [240, "some hours ago"],
+  [1440, "yesterday"],
+  [4320, "days ago"],
+  [14_400, "ten days ago"],
+];
+
 /** What is it? Likely ones first, as drawings with words one can hit in gloves; what cannot be comes last and says why. */
 export function SignPicker({
   face,
@@ -15,17 +25,28 @@ export function SignPicker({
 }: {
   face: FaceNow;
   nowMin: number;
-  choose: (sign: MishapSign) => void;
+  choose: (sign: MishapSign, minutesAgo: number) => void;
 }) {
   const [all, setAll] = useState(false);
+  const [ago, setAgo] = useState(0);
   const offered = signsFor(face, nowMin);
   const likely = offered.filter((o) => o.likely);
   const rest = offered.filter((o) => !o.likely);
   return (
     <div className="grid gap-3">
-      <Signs title="Likely now" offers={likely} choose={choose} />
+      <Signs title="Likely now" offers={likely} choose={(sign) => choose(sign, ago)} />
+      <label className="text-base">
+        It showed{" "}
+        <select className="select ml-1 w-44" value={ago} onChange={(e) => setAgo(Number(e.target.value))}>
+          {SHOWED.map(([minutes, name]) => (
+            <option key={minutes} value={minutes}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
       {all ? (
-        <Signs title="Everything else" offers={rest} choose={choose} />
+        <Signs title="Everything else" offers={rest} choose={(sign) => choose(sign, ago)} />
       ) : (
         <button type="button" className="btn btn-lg" onClick={() => setAll(true)}>
           All signs ({rest.length} more)

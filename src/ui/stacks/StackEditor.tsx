@@ -1,7 +1,7 @@
 "use client";
 
 import { Search } from "lucide-react";
-import { useRef } from "react";
+import { type ReactNode, useRef } from "react";
 import type { JudgedRegion, StackView } from "@/contracts";
 import type { PlacedVerdict } from "@/core/judge";
 import type { Layer, MaterialGroup, Product, Stack } from "@/core/model";
@@ -16,6 +16,7 @@ import { PlanTrials } from "../coupons/PlanTrials";
 import { offerUndo } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 import { LessonLine } from "../mishap/LessonLine";
+import { SwapHere } from "../mishap/SwapHere";
 import { filmsOf, pileText } from "../section/pile";
 import { Section, seamHeights } from "../section/Section";
 import { AddLayer } from "./AddLayer";
@@ -175,6 +176,17 @@ export function StackEditor({
               tools={tools}
               shares={view.totals.shares}
               guides={view.guides}
+              swapHere={(layerId, productId) => (
+                <SwapHere
+                  of={byId.get(productId)?.name ?? ""}
+                  regionId={region.id}
+                  layerId={layerId}
+                  nameOf={(id) => byId.get(id)?.name}
+                  colourOf={(id) => byId.get(id)?.colour}
+                  nowMin={nowMin}
+                  timeZone={timeZone}
+                />
+              )}
               gapText={(layerId) => {
                 const gap = view.totals.gaps.find((g) => g.layerId === layerId);
                 if (!gap) return null;
@@ -268,6 +280,7 @@ function Pile({
   shares,
   guides,
   gapText,
+  swapHere,
 }: {
   answer: Judged;
   stack: Stack;
@@ -279,6 +292,7 @@ function Pile({
   shares: StackView["totals"]["shares"];
   guides: StackView["guides"];
   gapText: (layerId: string) => string | null;
+  swapHere: (layerId: string, productId: string) => ReactNode;
 }) {
   const at = (kind: PlacedVerdict["where"]["kind"], i: number) =>
     answer.verdicts.filter((v) => v.where.kind === kind && v.where.layer === i);
@@ -339,6 +353,7 @@ function Pile({
                       },
                     }}
                   >
+                    {isOneOf(FILM_ROLES)(productOf(layer.productId).role) && swapHere(layer.id, layer.productId)}
                     {gapText(layer.id) !== null && <p className="mt-1 text-sm">{gapText(layer.id)}</p>}
                     {own.length > 0 && (
                       <div className="mt-2 border-t border-base-300 pt-2">
