@@ -21,13 +21,13 @@ const LAMP = { ...DAY, colorScheme: "dark" };
 const PHONE = { viewport: { width: 390, height: 844 }, colorScheme: "light", deviceScaleFactor: 2 };
 const SHOTS = [
   ["bench", "/bench", DAY],
+  ["wrong", "/bench?wrong=ml-hull-topsides", DAY],
+  ["mend", "/bench?wrong=ml-house-walls&report=ml-clog-house", DAY],
   ["parts", "/parts", DAY],
-  ["region", "/parts?region=ml-winch-all", DAY],
   ["shelf", "/shelf?product=lightship-white", DAY],
   ["begin", "/begin", DAY],
   ["jars", "/shelf?product=new", DAY],
   ["stacks", "/stacks?region=ml-hull-topsides", DAY],
-  ["two-stacks", "/stacks?region=ml-hull-topsides&beside=ml-wall-ramp", DAY],
   ["find", "/stacks?region=ml-hull-topsides&find=1", DAY],
   ["air", "/air", DAY],
   ["film", "/film?region=ml-hull-topsides", DAY],
@@ -81,7 +81,7 @@ mkdirSync(OUT, { recursive: true });
 for (const [name, path, options] of SHOTS) {
   const page = await browser.newPage({ ...options, locale: "en-GB", timezoneId: "Europe/London" });
   await page.goto(base + path, { waitUntil: "load" });
-  await page.waitForTimeout(path.startsWith("/film") || path === "/air" ? 4000 : 1200);
+  await page.waitForTimeout(path.startsWith("/film") || path === "/air" || path.includes("report=") ? 4000 : 1200);
   await page.screenshot({ path: join(OUT, `${name}.png`) });
   await page.close();
   console.log(`docs/screenshots/${name}.png`);

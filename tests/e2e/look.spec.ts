@@ -25,12 +25,22 @@ const PLACES = [
   "/plan/card",
   "/logbook",
   "/settings",
+  "/bench?wrong=ml-hull-topsides",
+  "/bench?wrong=ml-house-walls&report=ml-clog-house",
 ];
 
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 /** What is looked at on a phone. */
-const ON_PHONE = ["/bench", "/parts", "/shelf", "/stacks?region=ml-hull-topsides", "/logbook", "/settings"];
+const ON_PHONE = [
+  "/bench",
+  "/bench?wrong=ml-hull-topsides",
+  "/parts",
+  "/shelf",
+  "/stacks?region=ml-hull-topsides",
+  "/logbook",
+  "/settings",
+];
 
 const looks = [
   ...(["light", "dark"] as const).flatMap((colorScheme) =>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Camera, X } from "lucide-react";
-import { type KeyboardEvent, type MouseEvent, type Ref, useId, useState } from "react";
+import { type KeyboardEvent, type MouseEvent, type Ref, useId, useMemo, useState } from "react";
 import { afterLookAction, finishAction } from "@/actions/bench";
 import { lookAction } from "@/actions/mishaps";
 import type { FaceView } from "@/contracts";
@@ -246,6 +246,26 @@ function MarkedPhoto({
   const [size, setSize] = useState({ w: 4, h: 3 });
   const [cross, setCross] = useState<{ x: number; y: number } | null>(null);
   const r = Math.max(size.w, size.h) / 45;
+  // the cross moves over hundreds of marks that stay where they are
+  const points = useMemo(
+    () =>
+      marks.map((m, n) =>
+        m.at ? (
+          <g key={m.id} transform={`translate(${m.at.x * size.w} ${m.at.y * size.h})`} pointerEvents="none">
+            <circle
+              r={r * (m.size === "deep" ? 1.3 : m.size === "fine" ? 0.8 : 1)}
+              fill="#fbf7ee"
+              stroke="#99281c"
+              strokeWidth={r / 5}
+            />
+            <text textAnchor="middle" dominantBaseline="central" fontSize={r * 1.1} fontWeight="700" fill="#25211a">
+              {n + 1}
+            </text>
+          </g>
+        ) : null,
+      ),
+    [marks, size, r],
+  );
   const press = (e: MouseEvent<SVGSVGElement>) => {
     const box = e.currentTarget.getBoundingClientRect();
     place?.({ x: clamp((e.clientX - box.left) / box.width), y: clamp((e.clientY - box.top) / box.height) });
@@ -277,6 +297,7 @@ function MarkedPhoto({
         src={`/api/v1/photos/${hash}`}
         alt={alt}
         className="block w-full"
+        decoding="async"
         onLoad={(e) => setSize({ w: e.currentTarget.naturalWidth, h: e.currentTarget.naturalHeight })}
       />
       <svg
@@ -285,21 +306,7 @@ function MarkedPhoto({
         {...keys}
       >
         <title>{told || "no marks"}</title>
-        {marks.map((m, n) =>
-          m.at ? (
-            <g key={m.id} transform={`translate(${m.at.x * size.w} ${m.at.y * size.h})`} pointerEvents="none">
-              <circle
-                r={r * (m.size === "deep" ? 1.3 : m.size === "fine" ? 0.8 : 1)}
-                fill="#fbf7ee"
-                stroke="#99281c"
-                strokeWidth={r / 5}
-              />
-              <text textAnchor="middle" dominantBaseline="central" fontSize={r * 1.1} fontWeight="700" fill="#25211a">
-                {n + 1}
-              </text>
-            </g>
-          ) : null,
-        )}
+        {points}
         {cross && (
           <path
             d={`M${cross.x * size.w - r} ${cross.y * size.h}h${2 * r}M${cross.x * size.w} ${cross.y * size.h - r}v${2 * r}`}
