@@ -401,7 +401,10 @@ export const RECIPE_NAME: Readonly<Record<RecipeId, readonly [name: string, how:
   ],
   refill: ["Fill it again, in thin skins", "Rubbed out, two thin skins of filler, levelled, primed on the spot."],
   reseal: ["Seal it again", "The full seal on the spot, as many coats as foam needs, then on with the paint."],
-  "strip-film": ["Take this film off", "Down to the layer below; its coats are laid again, not the way they failed."],
+  "strip-film": [
+    "Take this film off",
+    "Down to the layer below; then its coats are laid again, with the lesson in mind.",
+  ],
   "strip-all": [
     "Strip to the ground",
     "Everything off, down to the material; on foam down to its seal, never farther.",

@@ -1,6 +1,6 @@
 /** A face with its work at one moment, and what first aid has to know of it. */
 
-import { type AppliedCoat, milestoneAfter, progressAt, waitFactor } from "../film";
+import { type AppliedCoat, milestoneAfter, NOT_YET_LEAST, progressAt, waitFactor } from "../film";
 import type { JudgeAnswer } from "../judge";
 import type { FaceNow, FaceTrait } from "../mishap";
 import type { Layer, Product } from "../model";
@@ -78,9 +78,12 @@ export function faceNow(f: FaceAt): FaceNow {
     look?.lacks && STAGES.indexOf(m) >= STAGES.indexOf(look.lacks as Stage)
       ? waitFactor(f.input.caution, progressAt(coats, m, f.air.clock, look.atMin))
       : 1;
+  const least = look ? top.endMin + NOT_YET_LEAST * (look.atMin - top.endMin) : null;
   const when = (m: Stage) => {
-    const at = reached(milestoneAfter(coats, m, f.air.clock, factor(m)));
-    return at !== null && look?.lacks === m ? Math.max(at, look.atMin) : at;
+    const by = factor(m);
+    const at = reached(milestoneAfter(coats, m, f.air.clock, by));
+    // as the tile's own wait has it: so much longer than had passed by then
+    return at !== null && by !== 1 && least !== null ? Math.max(at, least) : at;
   };
   return {
     ...base,

@@ -2,7 +2,7 @@ import { FACE, inputOf, named, type Story } from "../../../tests/support/told-lo
 import { NOW_MIN, pile, product, shelf } from "../../../tests/support/world";
 import { type MishapFact, mendBy, RECIPES, type RecipeId, rankCauses } from "../mishap";
 import type { MishapExtent, MishapSign } from "../model";
-import { diagnose, faceAt, faceNow, mendWorldOf, planModel, type ToldMishap, weighMend } from ".";
+import { benchNow, diagnose, faceAt, faceNow, mendWorldOf, planModel, type ToldMishap, weighMend } from ".";
 import { mishapFacts } from "./mishap-facts";
 
 const told = (sign: MishapSign, over: Partial<ToldMishap> = {}): ToldMishap => ({
@@ -232,6 +232,17 @@ describe("the film at hand", () => {
     const times = [top!.touchMin!, top!.handleMin!, top!.sandableMin!, top!.curedMin!];
     expect([...times].sort((a, b) => a - b)).toEqual(times);
     expect(traits).toEqual(expect.arrayContaining(["sprayed", "lacquer"]));
+  });
+  it("a look that found it not ready counts as it counts on the tile", () => {
+    const stack = pile(named("b", "build-primer", { sandAfter: { grit: 400, wet: false, takesUm: 10 } }));
+    const input = inputOf({ stack, done: { "b:coat:1": [1400, 1394, 110] } });
+    const looked = { ...input, notYet: [{ opId: "b:sand", atMin: NOW_MIN - 112, lacks: "sandable" as const }] };
+    const [tile] = benchNow(looked);
+    const { top } = faceNow(faceAt(looked, FACE, NOW_MIN)!);
+    expect(tile!.wait!.milestone).toBe("sandable");
+    expect(Math.round(top!.sandableMin!)).toBe(Math.round(tile!.wait!.likelyMin));
+    expect(top!.sandableMin!).toBeGreaterThan(faceNow(faceAt(input, FACE, NOW_MIN)!).top!.sandableMin!);
+    expect(top!.curedMin!).toBeGreaterThanOrEqual(top!.sandableMin!);
   });
   it("is none on a bare face", () =>
     expect(faceNow(faceAt(inputOf({ stack: PRIMED, done: {} }), FACE, NOW_MIN)!).top).toBeNull());

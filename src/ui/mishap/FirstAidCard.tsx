@@ -48,7 +48,7 @@ export function FirstAidCard({
       data-stage={stage}
       className="rounded-box border-l-8 border-error bg-base-200 p-4"
     >
-      <h3 ref={head} tabIndex={-1} className="soft text-base font-bold outline-none">
+      <h3 ref={head} tabIndex={-1} className="soft text-base font-bold" style={{ outline: "none" }}>
         {MISHAP_NAME[sign][0]}: now
       </h3>
       <ol className="mt-1 grid gap-2">

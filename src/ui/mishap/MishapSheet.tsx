@@ -1,11 +1,12 @@
 "use client";
 
 import { type RefObject, useCallback, useEffect, useState } from "react";
-import { explainAction } from "@/actions/mishaps";
+import { explainAction, withdrawAction } from "@/actions/mishaps";
 import type { BenchScreen, ReportView } from "@/contracts";
 import type { MishapSign } from "@/core/model";
 import { MISHAP_NAME } from "@/messages";
 import { useDeed } from "../bench/useDeed";
+import { useAct } from "../hooks/useAct";
 import { useNowMs } from "../hooks/useNow";
 import { Explained } from "./Explained";
 import { FirstAidCard } from "./FirstAidCard";
@@ -51,6 +52,7 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
   const view = screen.faces[regionId]!;
   const nowMin = useNowMs() / 60_000;
   const { deed } = useDeed();
+  const { act } = useAct();
   const known = view.reports.find((r) => r.id === reportId) ?? null;
   const [sign, setSign] = useState<{ sign: MishapSign; atMin: number } | null>(
     known && { sign: known.sign, atMin: known.atMin },
@@ -89,6 +91,14 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
       setFault("Kept on this device. Why and what mends it come once Elm Bench is reached.");
     else setId((outcome.value as { id: string }).id);
   };
+  /** A press beside: what was reported was none, and the signs are there again. */
+  const another = async (report: string) => {
+    if (!(await act(() => withdrawAction(regionId, { reportId: report }))).ok) return;
+    setSign(null);
+    setId(null);
+    setExplained(null);
+    setAided(false);
+  };
   // one that is closed is only read again: there is nothing left to be done with one's hands
   const shown = sign?.sign ?? explained?.report.sign ?? null;
   return (
@@ -97,9 +107,16 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
         <h2 className="text-2xl leading-tight font-bold">
           {name}: {shown ? MISHAP_NAME[shown][0].toLowerCase() : id === null ? "what is wrong?" : "what was wrong"}
         </h2>
-        <button type="button" className="btn btn-lg" onClick={close}>
-          Back to the bench
-        </button>
+        <span className="flex flex-wrap justify-end gap-2">
+          {sign !== null && id !== null && known === null && (
+            <button type="button" className="btn btn-lg" onClick={() => void another(id)}>
+              Not that
+            </button>
+          )}
+          <button type="button" className="btn btn-lg" onClick={close}>
+            Back to the bench
+          </button>
+        </span>
       </div>
       {sign === null && id === null ? (
         <SignPicker face={view.face} nowMin={nowMin} choose={(s, ago) => void choose(s, ago)} />
