@@ -155,14 +155,6 @@ describe("a mend", () => {
     expect(screen(b).tiles[0]!.op!.productId).toBe(clear);
     expect(must(server.exportDocument(b.model))).toContain(clear);
   });
-  it("of a face that has gone past its budget is weighed as any other pile", async () => {
-    const b = bench({ massBudgetG: 0.05 });
-    lay(b, "p:coat:1", { coats: 2 });
-    const { id } = must(report(b, { sign: "run" }));
-    const way = (await explained(b, id)).ways.find((w) => w.recipe === "level-recoat")!;
-    if (!way.ok) throw new Error(way.why);
-    expect(must(server.getBench(b.model)).tiles).toHaveLength(1);
-  });
   it("goes with its model through a document, byte for byte, and under fresh ids as a copy", async () => {
     const b = bench();
     lay(b, "p:coat:1", { coats: 2 });

@@ -507,6 +507,22 @@ describe("a mend", () => {
       "c:coat:2",
     ]);
   });
+  it("past what fits, weighs or stays legible is told as any pile is", () => {
+    const all = told("run", { extent: "face" });
+    const build = (over: object) => {
+      const at = faceAt(inputOf({ ...run, region: over }), FACE, NOW_MIN)!;
+      return at.answer.ledger.reduce((um, l) => um + l.addedUm - l.takenUm, 0);
+    };
+    const fits = Math.ceil(build({})) + 1;
+    const story: Story = { ...run, region: { fitAllowanceUm: fits } };
+    const before = inputOf(story);
+    const way = mendBy("level-recoat", mendWorldOf(faceAt(before, FACE, NOW_MIN)!, all));
+    if (!way.ok) throw new Error(way.why);
+    const mends = [{ id: "m", recipe: "level-recoat", mend: { ...way.mend, rub: null }, ago: 0 }];
+    expect(weighMend(before, before, FACE).verdict).toBe("ok");
+    const price = weighMend(before, inputOf({ ...story, mends }), FACE);
+    expect(price.verdict).not.toBe("ok");
+  });
   it("costs what the log would have it cost: hands, and the finish no sooner", () => {
     const mend = wayOf(run, "level-recoat");
     const price = weighMend(
