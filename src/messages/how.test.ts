@@ -1,4 +1,4 @@
-import { BEFORE_STEPS, PREP_STEPS } from "@/core/model";
+import { BEFORE_STEPS, type ExtraWork, PREP_STEPS } from "@/core/model";
 import { workHow } from ".";
 
 describe("how work is done well", () => {
@@ -11,6 +11,16 @@ describe("how work is done well", () => {
     expect(workHow({ kind: "coat", step: null }, { role: "colour", method: "brush" })).not.toBe(filled);
     expect(workHow({ kind: "coat", step: null }, { role: "colour", method: "aerosol" })).toMatch(/underside first/);
   });
+  it.each<ExtraWork>([
+    { kind: "pad" },
+    { kind: "look", until: "touch" },
+    { kind: "polish" },
+    { kind: "strip", downTo: null },
+  ])("work no layer asks for has its sentence: $kind", (extra) =>
+    expect(workHow({ kind: "extra", step: null, extra }, null)).toMatch(/\.$/),
+  );
+  it("paper says by what it leaves whether it was time", () =>
+    expect(workHow({ kind: "sand", step: null }, null)).toMatch(/Powder means it is ready/));
   it("says nothing where there is nothing to say", () => {
     expect(workHow({ kind: "prep", step: "dry" }, null)).toBeNull();
     expect(workHow({ kind: "coat", step: null }, null)).toBeNull();

@@ -1,4 +1,4 @@
-import type { Method, Product } from "@/core/model";
+import type { ExtraKind, Method, Product } from "@/core/model";
 import type { Operation } from "@/core/work";
 
 /** How a piece of work is done well, in a sentence or two; advice, not a rule. Source: common trade practice. */
@@ -24,7 +24,7 @@ const STEP: Readonly<Record<string, string>> = {
 };
 
 const KIND: Readonly<Partial<Record<Operation["kind"], string>>> = {
-  sand: "Board or block flat, hardly any pressure, dust cleared every 15 to 20 seconds; stop while filler is still there. Wet: from a bowl or under the tap. Corners by hand with a folded square.",
+  sand: "Board or block flat, hardly any pressure, dust cleared every 15 to 20 seconds; stop while filler is still there. Powder means it is ready; rolls and clogged paper mean wait. A filler that pales as it dries is done when it is pale all over: dark islands are low or soft, leave them and fill again. A feathered edge is smooth, not chunked. Wet: from a bowl or under the tap. Corners by hand with a folded square.",
   guide: "A mist, not a coat: a hand’s breadth farther off than for paint.",
   mask: "Press the edge down with a nail, not the whole tape; fine tape for the line, wide tape and paper for the rest.",
   unmask: "Slowly, folded back on itself, away from the fresh paint.",
@@ -33,6 +33,18 @@ const KIND: Readonly<Partial<Record<Operation["kind"], string>>> = {
   hold: "By a face that is covered later; a light part is weighed down or pinned against the jet.",
   "touch-in": "A small brush, the paint from the same batch, from the middle of the spot outwards.",
   inspect: "Raking light from two sides; only what shows through the next coat is worth filling.",
+};
+
+const EXTRA: Readonly<Record<ExtraKind, string>> = {
+  wash: STEP.wash!,
+  wipe: STEP.wipe!,
+  rub: KIND.sand!,
+  strip:
+    "Scraper flat, then coarse paper backed by a pad; stop at the first sight of what is to stay. Wiped off wet: fresh cloth often, from the clean side to the dirty one.",
+  pad: "A soft pad, no paper, two or three strokes; then look along it. What is still felt waits until the film sands.",
+  look: "Thumbnail where nobody looks, nose close to it, light from the side: no print, no smell, no give.",
+  lamp: "Clean and dry; turned side by side, a side that is still tacky once more. Tack that stays is wiped off, not cured longer.",
+  polish: "Little polish, light hand, no edges; wipe it all off before anything goes on it, wax holds no paint.",
 };
 
 const FILLING =
@@ -48,12 +60,13 @@ const COATING: Readonly<Partial<Record<Method, string>>> = {
 
 /** @param product what the coat is of; null = it is no coat */
 export function workHow(
-  op: Pick<Operation, "kind" | "step">,
+  op: Pick<Operation, "kind" | "step" | "extra">,
   product: Pick<Product, "role" | "method"> | null,
 ): string | null {
   if (op.kind === "coat" || op.kind === "part-coat" || op.kind === "turn") {
     if (product?.role === "putty") return FILLING;
     return (product && COATING[product.method]) ?? null;
   }
+  if (op.extra) return EXTRA[op.extra.kind];
   return (op.step !== null ? STEP[op.step] : undefined) ?? KIND[op.kind] ?? null;
 }
