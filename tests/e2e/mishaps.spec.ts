@@ -113,6 +113,12 @@ test("by keyboard alone: from the tile to the lesson, which stands where the cho
   await told.getByRole("button", { name: "That was it: close, keep the lesson" }).first().press("Enter");
   await expect(sheet(page)).toBeHidden();
   await expect(page.locator('article[data-region="ml-wall-stones"]').getByTestId("lesson")).toBeVisible();
+  await page.goto("/shelf?product=foam-sealer");
+  await page.getByTestId("lesson").getByRole("link").first().click();
+  await page.getByRole("button", { name: "Strike its lesson out" }).press("Enter");
+  await expect(sheet(page)).toBeHidden();
+  await page.goto("/shelf?product=foam-sealer");
+  await expect(page.getByTestId("lesson")).toHaveCount(0);
 });
 
 test("a look: a picture made small, marks by pointer and by keys, ticked off one by one", async ({ page }) => {

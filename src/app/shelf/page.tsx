@@ -9,9 +9,12 @@ export default function ShelfPage() {
   const shelf = server.getShelf();
   const coupons = server.getCouponCards();
   const shop = server.getShop();
+  const lessons = server.getLessons();
   if (!shelf.ok) return <TroublePage problem={shelf.problem} />;
   if (!coupons.ok) return <TroublePage problem={coupons.problem} />;
   if (!shop.ok) return <TroublePage problem={shop.problem} />;
   const today = server.localDate(shop.value.shop.timeZone, server.nowMs());
-  return <ShelfView shelf={shelf.value} coupons={coupons.value} today={today} />;
+  return (
+    <ShelfView shelf={shelf.value} coupons={coupons.value} lessons={lessons.ok ? lessons.value : []} today={today} />
+  );
 }

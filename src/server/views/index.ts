@@ -9,5 +9,5 @@ export { getLog } from "./logbook";
 export { getModels, getParts, getRegionNames, getTree } from "./parts";
 export { getPlan, getPlanInput, getPlanScreen } from "./plan";
 export { getShop } from "./shed";
-export { getCouponCards, getEveryProduct, getShelf } from "./shelf";
+export { getCouponCards, getEveryProduct, getLessons, getShelf } from "./shelf";
 export { getJudged, getStack } from "./stacks";

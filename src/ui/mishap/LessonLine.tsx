@@ -8,6 +8,8 @@ interface AboutToDo {
   readonly belowId?: string | null;
   readonly material?: string | null;
   readonly tape?: boolean;
+  /** over whatever it is laid */
+  readonly anyBelow?: boolean;
 }
 
 /** What was learnt of this very choice; the newest of each kind. */
@@ -17,7 +19,9 @@ function lessonsFor(lessons: readonly LessonView[], about: AboutToDo): readonly 
       case "product":
         return l.productId !== null && l.productId === about.productId;
       case "pair":
-        return l.productId !== null && l.productId === about.productId && l.belowId === about.belowId;
+        return (
+          l.productId !== null && l.productId === about.productId && (about.anyBelow || l.belowId === about.belowId)
+        );
       case "material":
         return l.material !== null && l.material === about.material;
       case "tape":

@@ -3,13 +3,14 @@
 import { Pencil } from "lucide-react";
 import Link from "next/link";
 import { saveProductAction } from "@/actions/shelf";
-import type { CouponCard, ShelfItem } from "@/contracts";
+import type { CouponCard, LessonView, ShelfItem } from "@/contracts";
 import type { Confirmable, Product } from "@/core/model";
 import { isTypical, trustedFigure, unconfirmed } from "@/core/reference";
 import { dateShown, volumeText } from "@/format";
 import { FIGURE_NAME, JAR_NAME, RESULT_NAME, safetyLine } from "@/messages";
 import { EvidenceMark } from "../components/EvidenceMark";
 import { useAct } from "../hooks/useAct";
+import { LessonLine } from "../mishap/LessonLine";
 import { Claims } from "./Claims";
 import { Confirm } from "./Confirm";
 import { isLow, isOld } from "./facets";
@@ -19,11 +20,13 @@ import { factRows, figuresOf, figureText, filledIn } from "./figures";
 export function ProductCard({
   item,
   coupons,
+  lessons,
   today,
   edit,
 }: {
   item: ShelfItem;
   coupons: readonly CouponCard[];
+  lessons: readonly LessonView[];
   today: string;
   edit: () => void;
 }) {
@@ -50,6 +53,7 @@ export function ProductCard({
         // biome-ignore lint/performance/noImgElement: comes from the local database, at its own size
         <img src={`/api/v1/photos/${p.photo}`} alt={`Label of ${p.name}`} className="max-h-56 rounded-box" />
       )}
+      <LessonLine lessons={lessons} about={{ productId: p.id, anyBelow: true }} />
       {p.jar && <Kind item={item} />}
       <Stock p={p} today={today} />
       <Figures p={p} />

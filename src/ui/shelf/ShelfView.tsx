@@ -2,7 +2,7 @@
 
 import { Download, Plus, Upload, X } from "lucide-react";
 import { useRef } from "react";
-import type { CouponCard, ShelfItem } from "@/contracts";
+import type { CouponCard, LessonView, ShelfItem } from "@/contracts";
 import { FAMILIES, isOneOf, JARS, MATERIALS, type Product, ROLES } from "@/core/model";
 import { labelTimes, sourceOf } from "@/core/reference";
 import { duration, volumeText } from "@/format";
@@ -208,11 +208,13 @@ function FacetBar({
 interface ShelfProps {
   readonly shelf: readonly ShelfItem[];
   readonly coupons: readonly CouponCard[];
+  /** what mishaps taught */
+  readonly lessons: readonly LessonView[];
   /** local date, YYYY-MM-DD */
   readonly today: string;
 }
 
-export function ShelfView({ shelf, coupons, today }: ShelfProps) {
+export function ShelfView({ shelf, coupons, lessons, today }: ShelfProps) {
   const { params, set } = useAddress();
   const facets = readFacets(params);
   const shown = shelf.filter((i) => shownBy(facets, today)(i.product));
@@ -323,6 +325,7 @@ export function ShelfView({ shelf, coupons, today }: ShelfProps) {
           jar={params.get("jar")}
           editing={item === null || params.get("edit") !== null}
           coupons={coupons}
+          lessons={lessons}
           today={today}
           set={set}
         />
@@ -338,6 +341,7 @@ function Side({
   jar,
   editing,
   coupons,
+  lessons,
   today,
   set,
 }: Omit<ShelfProps, "shelf"> & {
@@ -364,7 +368,7 @@ function Side({
         </button>
       </div>
       {item && !editing ? (
-        <ProductCard item={item} coupons={coupons} today={today} edit={() => set({ edit: "1" })} />
+        <ProductCard item={item} coupons={coupons} lessons={lessons} today={today} edit={() => set({ edit: "1" })} />
       ) : item === null && jar === null ? (
         <JarChooser choose={(kind) => set({ jar: kind })} />
       ) : (
