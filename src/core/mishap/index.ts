@@ -6,5 +6,6 @@ export * from "./face";
 export * from "./facts";
 export * from "./rank";
 export * from "./recipes";
+export * from "./shift";
 export * from "./signs";
 export { causeFaults } from "./vet";

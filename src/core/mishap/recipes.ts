@@ -15,7 +15,9 @@ import type {
 } from "../model";
 import { wetOnly } from "../policy";
 import { CURE_SIDES, cureSideMin, hasTrait, materialFacts } from "../reference";
+import type { LessonShift } from "./causes";
 import type { FilmStage } from "./face";
+import { shifted } from "./shift";
 
 export const RECIPES = [
   "leave",
@@ -58,6 +60,8 @@ export interface MendWorld {
   readonly place: string | null;
   /** ways this report, or one before it on the same film, was mended already */
   readonly tried: readonly RecipeId[];
+  /** what the likeliest cause teaches: a coat laid again is not laid the way it failed */
+  readonly shifts: readonly LessonShift[];
   /** id the mend's layers are named after */
   readonly mendId: string;
 }
@@ -127,7 +131,11 @@ function recoatOf(w: MendWorld, over: Partial<Layer> = {}): Omit<Layer, "id"> {
   const { thinnerId, thinRatio, mixedWithId, mixUsed } = top;
   const mix = { thinnerId, thinRatio, mixedWithId, mixUsed };
   const told = Object.fromEntries(Object.entries(mix).filter(([, v]) => v !== undefined));
-  return laid(product.id, 1, { ...(local ? spotOf(w) : { spot: false }), ...told, ...over });
+  return shifted(
+    laid(product.id, 1, { ...(local ? spotOf(w) : { spot: false }), ...told, ...over }),
+    w.shifts,
+    product,
+  );
 }
 
 /** A rub of what lies there: as the layer's own where that is all down, else as work of its own before the next coat. */

@@ -507,6 +507,21 @@ describe("a mend", () => {
       "c:coat:2",
     ]);
   });
+  it("does not lay a coat again the way it failed", () => {
+    const recoated = (story: Story, sign: MishapSign, answers: Record<string, boolean> = {}) => {
+      const d = diagnose(inputOf(story), told(sign, { answers: new Map(Object.entries(answers)) }))!;
+      const way = d.ways.find((w) => w.recipe === "level-recoat")!.way;
+      if (!way.ok) throw new Error(way.why);
+      return way.mend.layers[0]!;
+    };
+    // laid too wet: thinner, and once more
+    expect(recoated(run, "run")).toMatchObject({ heaviness: "mist", coats: 2 });
+    // nothing speaks for any cause: as ever
+    const plain: Story = { stack: PRIMED, done: { "p:coat:1": [60, 55, 40], "p:coat:2": [20, 15, 40] } };
+    expect(recoated(plain, "run")).toMatchObject({ heaviness: "light", coats: 1, before: ["wipe"] });
+    // a cold can: warmed first
+    expect(recoated(plain, "orange-peel", { "can-cold": true }).before).toContain("warm-can");
+  });
   it("past what fits, weighs or stays legible is told as any pile is", () => {
     const all = told("run", { extent: "face" });
     const build = (over: object) => {

@@ -26,7 +26,8 @@ import type { PlanInput } from "./types";
 /** What a mend is made from, on this face at this moment. */
 export function mendWorldOf(
   f: FaceAt,
-  told: Pick<MendWorld, "sign" | "extent" | "place" | "tried" | "mendId" | "shelf">,
+  told: Pick<MendWorld, "sign" | "extent" | "place" | "tried" | "mendId" | "shelf"> &
+    Partial<Pick<MendWorld, "shifts">>,
 ): MendWorld {
   const layers = f.own.stack.layers;
   const down = layers.map((l) => f.laid.filter((d) => d.op.layerId === l.id).length);
@@ -43,6 +44,7 @@ export function mendWorldOf(
     topCoats: coats,
     topRubbed: f.done.some((d) => d.op.kind === "sand" && d.op.layerId === layers[top]?.id),
     stage: stageAt(faceNow(f), f.atMin),
+    shifts: [],
     ...told,
   };
 }
@@ -78,7 +80,7 @@ export function diagnose(input: PlanInput, told: ToldMishap, judged?: JudgeAnswe
   if (!then || !now) return null;
   const facts = mishapFacts(then, told.sign, told.answers);
   const causes = rankCauses(told.sign, facts);
-  const world = mendWorldOf(now, told);
+  const world = mendWorldOf(now, { ...told, shifts: shiftsOf(causes) });
   const tries = orderedRecipes(causes, world).map((recipe) => ({ recipe, way: mendBy(recipe, world) }));
   return {
     aid: firstAid(told.sign, faceNow(now), input.nowMin),
@@ -88,6 +90,10 @@ export function diagnose(input: PlanInput, told: ToldMishap, judged?: JudgeAnswe
     ways: [...tries.filter((t) => t.way.ok).slice(0, WAYS_SHOWN), ...tries.filter((t) => !t.way.ok)],
   };
 }
+
+/** A cause that something speaks for teaches; one that is only common does not. */
+const shiftsOf = ([first]: readonly RankedCause[]): MendWorld["shifts"] =>
+  first && first.for.length > 0 ? [first.cause.lesson.shift] : [];
 
 /** What a mend costs, and when the face is right again. */
 export interface MendPrice {

@@ -13,7 +13,7 @@ interface AboutToDo {
 }
 
 /** What was learnt of this very choice; the newest of each kind. */
-function lessonsFor(lessons: readonly LessonView[], about: AboutToDo): readonly LessonView[] {
+export function lessonsFor(lessons: readonly LessonView[], about: AboutToDo): readonly LessonView[] {
   const fits = (l: LessonView): boolean => {
     switch (l.on) {
       case "product":

@@ -4,6 +4,7 @@ import { Search } from "lucide-react";
 import { type ReactNode, useRef } from "react";
 import type { JudgedRegion, StackView } from "@/contracts";
 import type { PlacedVerdict } from "@/core/judge";
+import { shifted } from "@/core/mishap/shift";
 import type { Layer, MaterialGroup, Product, Stack } from "@/core/model";
 import { FILM_ROLES, HELPER_ROLES, isOneOf } from "@/core/model";
 import { materialFacts, unconfirmed } from "@/core/reference";
@@ -15,7 +16,7 @@ import { VerdictMark } from "../components/VerdictMark";
 import { PlanTrials } from "../coupons/PlanTrials";
 import { offerUndo } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
-import { LessonLine } from "../mishap/LessonLine";
+import { LessonLine, lessonsFor } from "../mishap/LessonLine";
 import { SwapHere } from "../mishap/SwapHere";
 import { filmsOf, pileText } from "../section/pile";
 import { Section, seamHeights } from "../section/Section";
@@ -155,7 +156,13 @@ export function StackEditor({
           />
           <AddLayer
             products={products.filter((p) => isOneOf(FILM_ROLES)(p.role) || isOneOf(HELPER_ROLES)(p.role))}
-            add={(productId) => change((s) => ({ ...s, layers: [...s.layers, newLayer(freshLayerId(), productId)] }))}
+            add={(productId) =>
+              change((s) => {
+                const own = lessonsFor(view.lessons, { productId, anyBelow: true }).map((l) => l.shift);
+                const layer = shifted(newLayer(freshLayerId(), productId), own, productOf(productId));
+                return { ...s, layers: [...s.layers, layer] };
+              })
+            }
           />
           {answer.outcome === "incomplete" ? (
             <p role="alert" className="rounded-box border-2 border-warning p-3 text-lg">
