@@ -5,10 +5,8 @@
 
 import type { MishapSign } from "../model";
 import type { MishapFact } from "./facts";
+import type { LessonOn, LessonShift } from "./lesson";
 import type { RecipeId } from "./recipes";
-
-/** What a lesson hangs on. */
-export type LessonOn = "product" | "material" | "pair" | "tape" | "shed";
 
 export interface Cause {
   readonly id: string;
@@ -23,39 +21,6 @@ export interface Cause {
   readonly mends: readonly RecipeId[];
   readonly lesson: { readonly on: LessonOn; readonly shift: LessonShift };
 }
-
-/** What a lesson puts forward where the same choice is made again. */
-export const LESSON_SHIFTS = [
-  "lighter",
-  "wait-longer",
-  "warmer-can",
-  "warm-dry",
-  "wash",
-  "dry-longer",
-  "key",
-  "dust-off",
-  "finer-paper",
-  "weaker",
-  "barrier",
-  "promoter",
-  "thin-skins",
-  "low-tack",
-  "sooner-off",
-  "fresh",
-  "thin-right",
-  "stir",
-  "distance",
-  "apart",
-  "cure-through",
-  "gloss-first",
-  "more-coats",
-  "uv-clear",
-  "holder",
-  "cover",
-  "look",
-  "stock",
-] as const;
-export type LessonShift = (typeof LESSON_SHIFTS)[number];
 
 type Row = readonly [
   id: string,

@@ -15,8 +15,8 @@ import type {
 } from "../model";
 import { wetOnly } from "../policy";
 import { CURE_SIDES, cureSideMin, hasTrait, materialFacts } from "../reference";
-import type { LessonShift } from "./causes";
 import type { FilmStage } from "./face";
+import type { LessonShift } from "./lesson";
 import { shifted } from "./shift";
 
 export const RECIPES = [

@@ -1,5 +1,5 @@
 import type { BeforeStep, Layer, Product } from "../model";
-import type { LessonShift } from "./causes";
+import type { LessonShift } from "./lesson";
 
 /** A layer that is put in anew with what was learnt: thinner and oftener, wiped or keyed first, out of a warm can. */
 export function shifted<L extends Pick<Layer, "coats" | "heaviness" | "before">>(
