@@ -19,6 +19,7 @@ const faceIn = (stage: (typeof FILM_STAGES)[number]) => {
   const top = at && {
     layerId: "l",
     productId: "p",
+    opId: "o",
     endMin: -1,
     touchMin: at[0],
     handleMin: at[0],

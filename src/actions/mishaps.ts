@@ -29,3 +29,5 @@ export const withdrawAction = async (regionId: string, input: unknown) => server
 export const strikeAction = async (regionId: string, input: unknown) => server.strikeLesson(regionId, input, WORDS);
 export const lookAction = async (regionId: string, input: unknown) => server.lookAt(regionId, input, WORDS);
 export const closeMarksAction = async (regionId: string, input: unknown) => server.closeMarks(regionId, input, WORDS);
+export const wentOnAction = async (regionId: string, opId: string, productId: string, part: string) =>
+  server.tellWentOn(regionId, opId, productId, (product) => `${part}: ${product}, not what was planned`);

@@ -258,6 +258,27 @@ describe("a swap", () => {
   });
 });
 
+describe("not what was planned", () => {
+  it("the log takes what really went on, and what follows is judged on it", () => {
+    const b = bench();
+    const oil = must(server.addProduct({ ...product("oil-undercoat"), id: "oil", leftMl: 100 })).id;
+    lay(b, "p:coat:1", { coats: 2 });
+    must(report(b, { sign: "wrong-product" }));
+    const title = (name: string) => `Deck: ${name}`;
+    const said = must(server.tellWentOn(b.regionId, "p:coat:1", oil, title));
+    expect(said).toMatchObject({ kind: "done", coats: 2, laid: { productId: oil, known: "then" } });
+    expect(log(b).at(-2)!.kind).toBe("taken-back");
+    // the pile stands as it lies: under the colour there is the undercoat now, with its own time
+    const tile = screen(b).tiles[0]!;
+    expect(tile.op!.id).toBe("c:coat:1");
+    expect(tile.wait!.likelyMin - server.nowMs() / 60_000).toBeGreaterThan(600);
+    expect(screen(b).faces[b.regionId]!.face.top!.productId).toBe(oil);
+    expect(refusal(server.tellWentOn(b.regionId, "p:coat:1", oil, title))).toBe("refused productId");
+    expect(refusal(server.tellWentOn(b.regionId, "c:coat:1", b.primer, title))).toBe("conflict");
+    expect(refusal(server.tellWentOn(b.regionId, "p:coat:1", "nobody", title))).toBe("not-found");
+  });
+});
+
 describe("POST diagnose", () => {
   it("tells of a document what the screen tells, and refuses by path", async () => {
     const b = bench();

@@ -208,3 +208,18 @@ test("on a phone nothing scrolls sideways, and every sign is large enough for a 
   const wide = await sheet(page).evaluate((el) => el.scrollWidth > el.clientWidth);
   expect(wide).toBe(false);
 });
+
+test("what was not planned went on: the log takes it, and the wait is its own", async ({ page }) => {
+  await page.goto("/bench?wrong=ml-hull-topsides");
+  const sign = sheet(page).locator('[data-sign="wrong-product"]');
+  if ((await sign.count()) === 0)
+    await sheet(page)
+      .getByRole("button", { name: /^All signs/ })
+      .click();
+  await sign.click();
+  const went = page.getByRole("region", { name: "What went on" });
+  await went.getByRole("combobox").selectOption({ label: "Oil undercoat, white" });
+  await went.getByRole("button", { name: "Write it down so" }).click();
+  await page.goto("/logbook?region=ml-hull-topsides");
+  await expect(page.getByText("Oil undercoat, white, not what was planned")).toBeVisible();
+});

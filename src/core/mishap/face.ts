@@ -37,6 +37,8 @@ export interface FaceNow {
   readonly top: {
     readonly layerId: string;
     readonly productId: string;
+    /** the work that laid its last coat */
+    readonly opId: string;
     readonly endMin: number;
     /** when it comes so far, absolute minutes; null = not within the weeks looked ahead */
     readonly touchMin: number | null;

@@ -135,6 +135,7 @@ const face = (stage: (typeof FILM_STAGES)[number], ...traits: FaceTrait[]): Face
     top: at && {
       layerId: "l",
       productId: "p",
+      opId: "o",
       endMin: -5,
       touchMin: at[0]!,
       handleMin: at[0]!,

@@ -40,6 +40,7 @@ function firstAidMissing(sign: Cause["sign"], stage: (typeof FILM_STAGES)[number
   const top = times && {
     layerId: "l",
     productId: "p",
+    opId: "o",
     endMin: 0,
     touchMin: times[0],
     handleMin: times[0],

@@ -91,6 +91,7 @@ export function faceNow(f: FaceAt): FaceNow {
     top: {
       layerId: top.op.layerId!,
       productId: top.op.productId!,
+      opId: top.op.id,
       endMin: top.endMin,
       touchMin: when("touch"),
       handleMin: when("handle"),

@@ -19,7 +19,7 @@ import {
 import { MS_PER_MIN } from "@/core/base";
 import { fold, lastStanding } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
-import { layerOfKey, type Product } from "@/core/model";
+import { FILM_ROLES, isOneOf, layerOfKey, type Product } from "@/core/model";
 import { type BenchTile, canMl } from "@/core/plan";
 import { stillStops } from "@/core/policy";
 import { LAYS_PAINT, type Operation } from "@/core/work";
@@ -272,32 +272,77 @@ export function notYet(regionId: string, input: unknown, titleOf: TitleOf): Outc
 }
 
 /** Unsays the last start or done of a region; the log keeps both. What came before it has to wait its turn. */
-export function takeBack(regionId: string, opId: string): Outcome<null> {
+export const takeBack = (regionId: string, opId: string): Outcome<null> =>
+  writing((db) => {
+    const gone = unsaid(db, regionId, opId);
+    return gone.ok ? done(null) : gone;
+  });
+
+/** @returns the entry that stood until now, and its model */
+function unsaid(db: Db, regionId: string, opId: string): Outcome<{ modelId: string; last: LogEntry }> {
+  const home = regionHome(db, regionId);
+  if (!home) return notFound("The part");
+  const log = readLog(db, home.modelId);
+  const standing = lastStanding(fold(log.map((e) => eventOf(e, NO_CARDS)))).get(regionId);
+  const last = log.find((e) => e.id === standing?.id);
+  if (last?.opId !== opId) return failed("conflict", "Only the last thing done to a part can be taken back.");
+  const coat = last.kind === "done" ? last : null;
+  if (coat) putIntoCan(db, coat);
+  const { title, override, air, note } = last;
+  record(db, home.modelId, {
+    id: newId("l"),
+    kind: "taken-back",
+    at: new Date(nowMs()).toISOString(),
+    regionId,
+    opId,
+    title,
+    override,
+    air,
+    note,
+    coats: coat?.coats ?? null,
+    wftUm: coat?.wftUm ?? null,
+    ...(coat?.laid ? { laid: coat.laid } : {}),
+    ...(coat?.used ? { used: coat.used } : {}),
+  });
+  return done({ modelId: home.modelId, last });
+}
+
+/**
+ * The last coat of a part was laid with something else than was planned: the log has it as it was, with its hour and film, and
+ * everything from there on is judged on what really lies there.
+ */
+export function tellWentOn(
+  regionId: string,
+  opId: string,
+  productId: string,
+  titleOf: (product: string) => string,
+): Outcome<EntryOf<"done">> {
   return writing((db) => {
-    const home = regionHome(db, regionId);
-    if (!home) return notFound("The part");
-    const log = readLog(db, home.modelId);
-    const standing = lastStanding(fold(log.map((e) => eventOf(e, NO_CARDS)))).get(regionId);
-    const last = log.find((e) => e.id === standing?.id);
-    if (last?.opId !== opId) return failed("conflict", "Only the last thing done to a part can be taken back.");
-    const coat = last.kind === "done" ? last : null;
-    if (coat) putIntoCan(db, coat);
-    const { title, override, air, note } = last;
-    record(db, home.modelId, {
+    const product = allProducts(db).get(productId);
+    if (!product) return notFound("The product");
+    if (!isOneOf(FILM_ROLES)(product.role))
+      return failed("invalid", "productId leaves no film", [{ path: "productId", message: "leaves no film" }]);
+    const gone = unsaid(db, regionId, opId);
+    if (!gone.ok) return gone;
+    const { last, modelId } = gone.value;
+    if (last.kind !== "done" || !last.laid)
+      return failed("refused", "The last thing done to this part was no coat: only the last coat can be put right.");
+    if (last.laid.productId === productId)
+      return failed("refused", `productId: ${product.name} is what the log has already.`, [
+        { path: "productId", message: "is what the log has already" },
+      ]);
+    const card = cardOf(product);
+    const hash = hashOfCard(card);
+    insertCard(db, hash, card);
+    const ml = last.used && product.leftMl !== null ? round1(Math.min(product.leftMl, last.used.ml)) : 0;
+    const used = ml > 0 && setLeft(db, product, product.leftMl! - ml) ? { used: { productId, ml } } : {};
+    const { used: _, ...same } = last;
+    return record(db, modelId, {
+      ...same,
       id: newId("l"),
-      kind: "taken-back",
-      at: new Date(nowMs()).toISOString(),
-      regionId,
-      opId,
-      title,
-      override,
-      air,
-      note,
-      coats: coat?.coats ?? null,
-      wftUm: coat?.wftUm ?? null,
-      ...(coat?.laid ? { laid: coat.laid } : {}),
-      ...(coat?.used ? { used: coat.used } : {}),
+      title: titleOf(product.name),
+      laid: { productId, card: hash, known: "then" },
+      ...used,
     });
-    return done(null);
   });
 }

@@ -11,6 +11,7 @@ import { useNowMs } from "../hooks/useNow";
 import { Explained } from "./Explained";
 import { FirstAidCard } from "./FirstAidCard";
 import { SignPicker } from "./SignPicker";
+import { WentOn } from "./WentOn";
 
 /** The face, and an open report to go on with; null = something new. */
 export interface WrongAbout {
@@ -126,6 +127,16 @@ function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
             <FirstAidCard sign={sign.sign} face={view.face} pressedMin={sign.atMin} done={() => setAided(true)} />
           )}
           {fault && <p className="rounded-box bg-base-200 p-3">{fault}</p>}
+          {shown === "wrong-product" && view.face.top !== null && !explained?.report.closed && (
+            <WentOn
+              regionId={regionId}
+              opId={view.face.top.opId}
+              plannedId={view.face.top.productId}
+              part={name}
+              products={Object.values(products)}
+              told={() => id !== null && void explain(id)}
+            />
+          )}
           {explained ? (
             <Explained
               view={explained}
