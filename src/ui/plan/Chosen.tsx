@@ -10,6 +10,7 @@ import { clock, dayClock, duration, filmText, minOfWallClock, pct, tempText, wal
 import { MILESTONE_NAME } from "@/messages";
 import { ClockInput } from "../components/ClockInput";
 import { DateInput } from "../components/DateInput";
+import { SwapHere } from "../mishap/SwapHere";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
 import { EarlyStartBox } from "./EarlyStartBox";
 import { trialText } from "./trial";
@@ -118,6 +119,22 @@ export function Chosen({ op, screen, title, onSpine, planner, desk, words, close
             <WhySoLong key={op.id} regionId={op.regionId} opId={op.id} timeZone={timeZone} />
           )}
           {op.state === "planned" && op.wait && <EarlyStartBox op={op} desk={desk} timeZone={timeZone} />}
+          {op.kind === "coat" &&
+            op.state === "planned" &&
+            op.layerId !== null &&
+            !op.mend &&
+            op.round === undefined && (
+              <SwapHere
+                key={`swap ${op.layerId}`}
+                of={screen.products[op.productId!]?.name ?? ""}
+                regionId={op.regionId}
+                layerId={op.layerId}
+                nameOf={(id) => screen.products[id]?.name}
+                colourOf={(id) => screen.products[id]?.colour}
+                nowMin={screen.nowMin}
+                timeZone={timeZone}
+              />
+            )}
         </div>
         {op.state === "planned" && (
           <Change key={op.id} op={op} screen={screen} planner={planner} desk={desk} words={words} />
