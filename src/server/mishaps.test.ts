@@ -129,6 +129,8 @@ describe("a mend", () => {
     expect(screen(b).tiles[0]!.op!.id).toBe("c:coat:1");
     expect(screen(b).films[b.regionId]!.map((f) => f.layerId)).toEqual(["p", "c"]);
     expect(refusal(server.withdrawMishap(b.regionId, { reportId: id }, WORDS))).toBe("conflict");
+    // what was done before it can be taken back again
+    must(server.takeBack(b.regionId, "p:sand"));
   });
   it("whose product is gone is told, and one there is no way for is refused", async () => {
     const b = bench({ finish: "show" });

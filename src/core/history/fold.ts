@@ -206,6 +206,9 @@ function recordsOf(deeds: readonly Deed[]): readonly OpRecord[] {
 }
 
 /** The last thing that stands of each region: the one that can still be unsaid. */
-export function lastStanding({ standing }: History): ReadonlyMap<string, Deed> {
-  return new Map(standing.map((d) => [d.regionId, d]));
+export function lastStanding({ standing, reports }: History): ReadonlyMap<string, Deed> {
+  // a mend whose report was none is nothing that could be unsaid
+  const none = new Set(reports.filter((r) => r.withdrawn).map((r) => r.id));
+  const stands = (d: Deed) => d.kind !== "mended" || !none.has(d.reportId ?? "");
+  return new Map(standing.filter(stands).map((d) => [d.regionId, d]));
 }
