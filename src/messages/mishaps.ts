@@ -298,7 +298,7 @@ const TOLD: Readonly<Record<ToldFact, readonly [yes: string, no: string]>> = {
   "still-wet": ["the coat came after # % of the time its water needed", "its water had left"],
   unkeyed: ["no keying is logged", "it was keyed"],
   undusted: ["no wiping is logged after the last dry rub", "dust was wiped off, or none was made"],
-  coarse: ["the last paper was P#", "the last paper was fine enough"],
+  coarse: ["the last paper was coarse (P#)", "the last paper was fine enough"],
   "sanded-soon": ["rubbed after # % of the time to sandable", "it was rubbed when it was ready"],
   "deep-fill": ["a skin deeper than its label allows", "its skins were thin enough"],
   "filler-dries": ["the filler dries by losing solvent", "the filler hardens by itself, or there is none"],
@@ -374,7 +374,9 @@ export const questionText = (f: AskedFact): string => inUnits(ASKED[f][0]);
 /** A fact as a reason, with its figure. */
 export function factText(fact: MishapFact, known: KnownFact): string {
   const text = isAsked(fact) ? ASKED[fact][known.yes ? 1 : 2] : TOLD[fact][known.yes ? 0 : 1];
-  return inUnits(text.replace("#", known.figure === undefined ? "…" : String(Math.round(known.figure))));
+  return inUnits(
+    known.figure === undefined ? text.replace(" (P#)", "") : text.replace("#", `${Math.round(known.figure)}`),
+  );
 }
 
 /** How sure a ranking is, in words. Where nothing speaks for a cause but that it is common, it is called no more than that. */

@@ -184,6 +184,25 @@ describe("a mend", () => {
   });
 });
 
+it("opened again, a report is explained by what lay there then, and paint is reckoned for every piece", async () => {
+  const b = bench();
+  const part = must(server.getTree(b.model))[0]!;
+  lay(b, "p:coat:1", { coats: 2 });
+  const { id } = must(report(b, { sign: "run" }));
+  const first = await explained(b, id);
+  const cost = (v: typeof first) =>
+    v.ways.flatMap((w) => (w.ok && w.recipe === "level-recoat" ? [w.cost] : []))[0] ?? null;
+  must(server.mendMishap(b.regionId, { reportId: id, recipe: "strip-film" }, WORDS));
+  const again = await explained(b, id);
+  expect(again.causes.map((c) => c.id)).toEqual(first.causes.map((c) => c.id));
+  expect(again.report.recipes).toEqual(["strip-film"]);
+  must(server.withdrawMishap(b.regionId, { reportId: id }, WORDS));
+  must(server.editNode("part", part.id, part.rev, { count: 4 }));
+  const four = await explained(b, must(report(b, { sign: "run" })).id);
+  expect(cost(first)).toBeGreaterThan(0);
+  expect(cost(four)! / cost(first)!).toBeCloseTo(4, 6);
+});
+
 describe("a lesson", () => {
   it("is what a report is closed with, told of every model, until it is struck out", async () => {
     const b = bench();

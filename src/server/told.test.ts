@@ -42,6 +42,25 @@ const tile = ({ model }: Bench) => must(server.getBench(model)).tiles[0]!;
 const rev = ({ model }: Bench) => must(server.getTree(model))[0]!.regions[0]!.stackRev;
 const STRIP = { kind: "strip", downTo: null };
 
+describe("wiping a film off", () => {
+  const wiped = { work: { ...STRIP, way: "wiped" } };
+  const ways = (b: Bench) => must(server.weighWork(b.regionId, { kind: "asked", note: "", ...wiped })).ways;
+  it("is asked for while it is wet", () => {
+    const b = bench();
+    lay(b, "p:coat:1");
+    expect(ways(b)).toContain("wiped");
+    must(tell(b, { kind: "asked", ...wiped }));
+  });
+  it("is asked for no more once it is touch dry; that it was done is written down whenever", () => {
+    const b = bench();
+    must(server.startOp(b.regionId, { opId: "p:coat:1", reason: "for the test", minutesAgo: 3000 }, logTitle, String));
+    must(server.finishOp(b.regionId, { ...DONE, opId: "p:coat:1", coats: 2, minutesAgo: 2990 }, logTitle));
+    expect(ways(b)).not.toContain("wiped");
+    expect(refusal(tell(b, { kind: "asked", ...wiped }))).toBe("refused work.way");
+    must(tell(b, { kind: "worked", minutesAgo: 0, ...wiped }));
+  });
+});
+
 describe("told at the bench", () => {
   it("a coat is written down with the card of its can as it is today", () => {
     const b = bench();

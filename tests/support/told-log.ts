@@ -1,7 +1,7 @@
 import { asItLies, asLeft, type BenchEvent, cansAmong, fold, withMends } from "@/core/history";
-import type { Layer, Mend, Product, Region, Stack } from "@/core/model";
-import type { PlanInput } from "@/core/plan";
-import { layer, NOW_MIN, planInput, region, shelf } from "./world";
+import type { Layer, Mend, MishapSign, Product, Region, Stack } from "@/core/model";
+import type { PlanInput, ToldMishap } from "@/core/plan";
+import { layer, NOW_MIN, pile, planInput, region, shelf } from "./world";
 
 /** A face told as its log: what was done, how many minutes before now it was begun and ended. */
 export interface Story {
@@ -80,3 +80,20 @@ export function inputOf(story: Story, over: Partial<PlanInput> = {}): PlanInput 
 
 export const named = (id: string, productId: string, over: Partial<Layer> = {}): Layer =>
   layer(productId, { id, ...over });
+
+/** Two coats of primer under two of blue. */
+export const PRIMED = pile(named("p", "grey-primer", { coats: 2 }), named("c", "estuary-blue", { coats: 2 }));
+
+/** Something that went wrong on that face, told now. */
+export const toldMishap = (sign: MishapSign, over: Partial<ToldMishap> = {}): ToldMishap => ({
+  regionId: FACE,
+  sign,
+  extent: "patch",
+  place: null,
+  tried: [],
+  mendId: "m",
+  shelf: [...shelf.values()],
+  atMin: NOW_MIN,
+  answers: new Map(),
+  ...over,
+});

@@ -77,12 +77,13 @@ function onlyDone(d: EventOf<"mended">, touched: ReadonlySet<string>): EventOf<"
   const { works, rub, cut, layers } = d.mend;
   const begun = (layerId: string) => [...touched].some((id) => readKey(id)?.subjectId === layerId);
   const kept = layers.filter((l) => begun(l.id));
+  // a work is named by its place in the row: what stands before one that was done stays
+  const last = works.findLastIndex((_, n) => touched.has(mendWorkId(d, n)));
   return {
     ...d,
     mend: {
       ...d.mend,
-      // a work keeps its place in the row, by which it is named
-      works: works.map((w, n) => (touched.has(mendWorkId(d, n)) ? w : null)).flatMap((w) => w ?? []),
+      works: works.slice(0, last + 1),
       rub: rub && touched.has(opIds.sand(rub.layerId)) ? rub : null,
       cut: kept.length > 0 ? cut : null,
       layers: kept,

@@ -2,4 +2,4 @@ export * from "./as-left";
 export * from "./event";
 export * from "./fold";
 export * from "./lying";
-export type * from "./reports";
+export { isOpenReport, type Report, type SeenMark, taughtBy } from "./reports";

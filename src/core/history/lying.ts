@@ -58,6 +58,10 @@ export interface Face {
   readonly mends: readonly FaceMend[];
 }
 
+/** Coats of a layer that are down. */
+export const coatsDown = (face: Face | undefined, layerId: string): number =>
+  Math.max(0, ...(face?.layers.find((l) => l.layerId === layerId)?.coats ?? []).map((c) => c.coat + c.coats - 1));
+
 /** The face that a region's standing deeds leave, oldest first. */
 export function faceOf(deeds: readonly Deed[]): Face {
   const layers = new Map<string, LyingCoat[]>();
@@ -176,7 +180,7 @@ export function asItLies(stack: Stack, face: Face | undefined, { standsFor, leav
     const { layerId } = lying;
     const laid = lying.coats.findLast((c) => c.laid !== null)?.laid ?? null;
     const productId = laid && standsFor(laid);
-    const coats = Math.max(...lying.coats.map((c) => c.coat + c.coats - 1));
+    const coats = coatsDown(face, layerId);
     const n = layers.findIndex((l) => l.id === layerId);
     const own = layers[n];
     if (!own) {

@@ -133,6 +133,13 @@ describe("a report taken back", () => {
     expect(pileOf([...events, withdrawn("r", 50)])).toEqual(["p", "c", "k"]);
     expect(pileOf([...begun, withdrawn("r", 50)])).toEqual(["p", "m-m1", "c", "k"]);
     expect(fold([...begun, withdrawn("r", 50)]).faces.get(R)!.extra).toHaveLength(1);
+    const both = mended("n", 30, { over: "p", works: [{ kind: "pad" }, { kind: "pad" }, { kind: "pad" }] }, "r");
+    const second = fold([...laid, reported("r", 25), both, done(`${R}:extra:n-w2`, 35), withdrawn("r", 50)]);
+    // the work that was done is still the second of its row
+    expect(second.faces.get(R)!.extra.map((w) => [w.opId, w.doneMin])).toEqual([
+      [`${R}:extra:n-w1`, null],
+      [`${R}:extra:n-w2`, 35],
+    ]);
     expect(fold([...events, withdrawn("r", 50)]).reports).toMatchObject([
       { id: "r", withdrawn: true, recipes: ["level-recoat"] },
     ]);

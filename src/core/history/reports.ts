@@ -21,6 +21,11 @@ export interface Report {
   readonly recipes: readonly string[];
 }
 
+/** Nobody has closed it, or said that it was nothing. */
+export const isOpenReport = (r: Report): boolean => !r.withdrawn && r.cause === undefined;
+/** The cause a closed report teaches by; null = it is open, was nothing, nobody knows, or its lesson was struck out. */
+export const taughtBy = (r: Report): string | null => (r.withdrawn || r.struck ? null : (r.cause ?? null));
+
 /** A look at a face. */
 export interface Look {
   readonly id: string;

@@ -249,7 +249,7 @@ const RECIPE: Readonly<Record<RecipeId, (w: MendWorld) => MendTry>> = {
     const product = topProduct(w);
     if (!product) return no("nothing-lies");
     if (w.stage === "sandable" || w.stage === "cured") return no("dry-already");
-    if (FRAGILE(w)) return no("lead-or-foam");
+    if (isFragile(w)) return no("lead-or-foam");
     const cleaner = cleanerFor(w, product);
     if (!cleaner) return no("no-cleaner");
     const downTo = w.stack.layers[w.top - 1]?.id ?? null;
@@ -376,10 +376,11 @@ const SOUND: ReadonlySet<MishapSign> = new Set<MishapSign>([
   "wrong-product",
 ]);
 
-const FRAGILE = ({ region, stack, productOf }: MendWorld): boolean =>
+/** No liquid is wiped over it: lead, old paint, foam that has no seal on it yet. */
+const isFragile = ({ region, stack, productOf, top }: MendWorld): boolean =>
   wetOnly(region) ||
   region.oldFinish != null ||
-  (isFoam(region) && !stack.layers.some((l) => productOf(l.productId).role === "sealer"));
+  (isFoam(region) && !stack.layers.slice(0, top + 1).some((l) => productOf(l.productId).role === "sealer"));
 
 const stripTo = (downTo: string | null): readonly ExtraWork[] => [{ kind: "strip", downTo, way: "by-hand" }];
 
@@ -398,7 +399,7 @@ function cleanerFor(w: MendWorld, product: Product): Product | null {
   );
 }
 
-/** A recipe on this face; tried before on the same spot, it is not offered again where another is left. */
+/** A recipe on this face, or why it is no way here. */
 export const mendBy = (recipe: RecipeId, world: MendWorld): MendTry => RECIPE[recipe](world);
 
 /**

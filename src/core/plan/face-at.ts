@@ -13,15 +13,23 @@ import { judgeRegion } from "./region";
 import { type AirOf, regionAirs } from "./region-airs";
 import type { PlanInput } from "./types";
 
+/** Work that was done; `coats` laid in one go, 1 where it was none. */
+export interface DoneWork {
+  readonly op: Operation;
+  readonly startMin: number;
+  readonly endMin: number;
+  readonly coats: number;
+}
+
 /** A face with its work, as its log has left it at one moment. */
 export interface FaceAt {
   readonly own: PlanRegion;
   readonly answer: Extract<JudgeAnswer, { outcome: "judged" }>;
   readonly live: LiveChain;
   /** work done by then, oldest first, with its start and end */
-  readonly done: readonly { readonly op: Operation; readonly startMin: number; readonly endMin: number }[];
-  /** coats down by then, with the work that laid them */
-  readonly laid: readonly { readonly op: Operation; readonly startMin: number; readonly endMin: number }[];
+  readonly done: readonly DoneWork[];
+  /** of these what laid coats */
+  readonly laid: readonly DoneWork[];
   readonly atMin: number;
   readonly air: ReturnType<AirOf>;
   readonly input: PlanInput;
@@ -43,7 +51,7 @@ export function faceAt(input: PlanInput, regionId: string, atMin: number, judged
   const done = live.chain.ops
     .flatMap((op) => {
       const r = byId.get(op.id);
-      return r?.endMin == null ? [] : [{ op, startMin: r.startMin, endMin: r.endMin }];
+      return r?.endMin == null ? [] : [{ op, startMin: r.startMin, endMin: r.endMin, coats: r.coats ?? 1 }];
     })
     .sort((a, b) => a.endMin - b.endMin);
   const laid = done.filter(({ op }) => op.kind === "coat");

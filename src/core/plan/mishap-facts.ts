@@ -8,10 +8,10 @@ import { hexLuminance } from "../numbers";
 import { dewPointC, dries, familyFacts, hasTrait, materialFacts } from "../reference";
 import { isSprayed } from "../rules";
 import type { Operation } from "../work";
-import { coatsTo, type FaceAt, layerOf, productOfOp, reached } from "./face-at";
+import { coatsTo, type DoneWork, type FaceAt, layerOf, productOfOp, reached } from "./face-at";
 
 /** Rules of the judge that speak for a fact, where one of them fired on the uppermost film or below it. */
-const BY_RULE: Readonly<Partial<Record<ToldFact, RegExp>>> = {
+export const BY_RULE: Readonly<Partial<Record<ToldFact, RegExp>>> = {
   bites:
     /^(seam-bite|bare-bite|foam-|soft-foam|old-softens|old-not-isolated|porous-filler|polyester-on|glue-eats|hard-over-soft)/,
   "hard-over-soft": /^(hard-over-soft|flex-)/,
@@ -42,8 +42,10 @@ const DUST_BEFORE_MIN = 30;
 const SHORT_OF = 0.9;
 /** So often the model’s own time over, a film is ready whatever the model got wrong. */
 const SURELY_PAST = 3;
-/** From here on a figure speaks for a fact (all est., trade practice): % of the label’s wet film, °C, % RH, m/s, hours, months, days, P grit, relative luminance. */
+/** From here on a figure speaks for a fact (all est., trade practice): % of the label’s wet film, coats in an evening, °C over the dew point, °C, % RH, m/s, hours, months, days, P grit, relative luminance. */
 const HEAVY_PCT = 135;
+const MANY_COATS = 4;
+const DEW_C = 1;
 const COLD_C = 14;
 const DAMP_RH = 75;
 const HOT_C = 27;
@@ -81,7 +83,8 @@ export function mishapFacts(f: FaceAt, sign: MishapSign, answers: ReadonlyMap<st
 }
 
 type Say = (fact: ToldFact, yes: boolean, opIds?: readonly string[], figure?: number) => void;
-type Laid = FaceAt["laid"][number];
+type Laid = DoneWork;
+const coatsIn = (done: readonly DoneWork[]): number => done.reduce((n, d) => n + d.coats, 0);
 
 function fromRules({ answer, live }: FaceAt, top: Operation | undefined, say: Say): void {
   const at = live.planned.stack.layers.findIndex((l) => l.id === top?.layerId);
@@ -236,9 +239,9 @@ function ofFilm(f: FaceAt, top: Laid, say: Say): void {
   const evening = f.laid.filter((d) => d.endMin > top.endMin - EVENING_MIN);
   say(
     "many-coats",
-    evening.length >= 4,
+    coatsIn(evening) >= MANY_COATS,
     evening.map(({ op }) => op.id),
-    evening.length,
+    coatsIn(evening),
   );
   const facts = product.family === "unknown" ? null : familyFacts(product.family);
   if (facts) say("lacquer", facts.bondsByRedissolving);
@@ -251,7 +254,7 @@ function ofFilm(f: FaceAt, top: Laid, say: Say): void {
     say("dark-below", true, [under.op.id]);
   const layer = layerOf(f, top.op);
   // what is still to come of it hides nothing yet
-  if (layer && product.role === "colour" && own.length < layer.coats) say("hiding-short", true, [top.op.id]);
+  if (layer && product.role === "colour" && coatsIn(own) < layer.coats) say("hiding-short", true, [top.op.id]);
   const handle = reached(milestoneAfter(coatsTo(f, top.op.id), "handle", f.air.clock));
   const held = f.done.find(
     (d) => d.endMin > top.endMin && (d.op.kind === "unmask" || d.op.kind === "fit" || d.op.kind === "turn"),
@@ -264,8 +267,8 @@ function ofFilm(f: FaceAt, top: Laid, say: Say): void {
 function ofAir(f: FaceAt, top: Laid, say: Say): void {
   const touch = reached(milestoneAfter(coatsTo(f, top.op.id), "touch", f.air.clock));
   const untilMin = Math.min(f.atMin, touch ?? f.atMin, top.endMin + LONGEST_WET_MIN);
-  const own = f.laid.filter(({ op }) => op.layerId === top.op.layerId && top.endMin - f.laid[0]!.endMin >= 0);
-  const fromMin = Math.max(own[0]!.startMin, top.endMin - EVENING_MIN);
+  const first = f.laid.find(({ op }) => op.layerId === top.op.layerId)!;
+  const fromMin = Math.max(first.startMin, top.endMin - EVENING_MIN);
   const seen: { tempC: number; rhPct: number; airflowMS: number }[] = [];
   for (let t = fromMin; t <= Math.max(untilMin, top.endMin); t += LOOK_EVERY_MIN) seen.push(airAt(f.air.climate, t));
   const least = Math.min(...seen.map((a) => a.tempC));
@@ -278,7 +281,7 @@ function ofAir(f: FaceAt, top: Laid, say: Say): void {
   const ids = [top.op.id];
   say("cold", least < needs, ids, least);
   say("damp", rh > Math.min(DAMP_RH, product.limits.maxRhPct ?? DAMP_RH), ids, rh);
-  say("dew", margin < 1, ids, margin);
+  say("dew", margin < DEW_C, ids, margin);
   say("hot", warm > HOT_C, ids, warm);
   say("draught", flow > DRAUGHT_M_S, ids, flow);
 }

@@ -1,6 +1,6 @@
 /** What went wrong explained, and what mends it weighed. */
 
-import type { JudgeAnswer } from "../judge";
+import { coatsDown } from "../history";
 import {
   type FirstAid,
   firstAid,
@@ -30,18 +30,13 @@ export function mendWorldOf(
     Partial<Pick<MendWorld, "shifts">>,
 ): MendWorld {
   const layers = f.own.stack.layers;
-  const down = layers.map((l) => f.laid.filter((d) => d.op.layerId === l.id).length);
-  const top = down.findLastIndex((n) => n > 0);
-  const records = new Map(f.input.records.map((r) => [r.opId, r]));
-  const coats = f.laid
-    .filter((d) => d.op.layerId === layers[top]?.id)
-    .reduce((n, d) => Math.max(n, d.op.coat + (records.get(d.op.id)?.coats ?? 1) - 1), 0);
+  const top = layers.findLastIndex((l) => f.laid.some((d) => d.op.layerId === l.id));
   return {
     region: f.own.region,
     stack: f.own.stack,
     productOf: f.input.productOf,
     top,
-    topCoats: coats,
+    topCoats: top < 0 ? 0 : coatsDown(f.own.face, layers[top]!.id),
     topRubbed: f.done.some((d) => d.op.kind === "sand" && d.op.layerId === layers[top]?.id),
     stage: stageAt(faceNow(f), f.atMin),
     shifts: [],
@@ -72,11 +67,12 @@ const WAYS_SHOWN = 4;
 
 /**
  * Why it went wrong and what mends it: what was known at its hour ranks the causes, what lies there now makes the mend.
+ * @param before the bench as its log had it when it showed: what was stripped or laid since is no reason; left out = nothing was
  * @returns null where the face is not judged or has no pile
  */
-export function diagnose(input: PlanInput, told: ToldMishap, judged?: JudgeAnswer): Diagnosis | null {
-  const then = faceAt(input, told.regionId, told.atMin, judged);
-  const now = then && (told.atMin < input.nowMin - 1 ? faceAt(input, told.regionId, input.nowMin, judged) : then);
+export function diagnose(input: PlanInput, told: ToldMishap, before: PlanInput = input): Diagnosis | null {
+  const now = faceAt(input, told.regionId, input.nowMin);
+  const then = before === input && told.atMin >= input.nowMin - 1 ? now : faceAt(before, told.regionId, told.atMin);
   if (!then || !now) return null;
   const facts = mishapFacts(then, told.sign, told.answers);
   const causes = rankCauses(told.sign, facts);

@@ -1,8 +1,9 @@
 /** What could be laid instead of a layer's product, on what lies there now. */
 
+import { coatsDown } from "../history";
 import { judgeStack } from "../judge";
 import { type Product, VERDICTS, type Verdict, worseVerdict } from "../model";
-import { colourDistance, plannedWftUm } from "../numbers";
+import { colourDistance, plannedWftUm, spotShare } from "../numbers";
 import type { PlanRegion } from "../work";
 import { benchNow } from "./bench";
 import { canMl } from "./stock";
@@ -32,7 +33,7 @@ const sameJob = (a: Product, b: Product): boolean => a.role === b.role || (PRIME
 /**
  * Everything of the same job, judged in the layer's place on the pile as it lies, what needs no word first, then what stands on
  * the shelf, then what is nearest in colour.
- * @returns empty where the layer is none of the pile
+ * @returns empty where the layer is none of the pile, or all its coats are down
  */
 export function swapChoices(
   input: PlanInput,
@@ -45,15 +46,19 @@ export function swapChoices(
   if (!own || at < 0) return [];
   const layer = own.stack.layers[at]!;
   const now = input.productOf(layer.productId);
-  const down = own.face?.layers.find((l) => l.layerId === layerId)?.coats.reduce((n, c) => n + c.coats, 0) ?? 0;
-  const coats = Math.max(1, layer.coats - down);
+  const down = coatsDown(own.face, layerId);
+  const coats = layer.coats - down;
+  if (coats <= 0) return [];
+  const { areaCm2 } = own.region;
   return known
     .filter((p) => p.id !== now.id && sameJob(p, now))
     .map((p): SwapChoice => {
       const pile = swapped(own, at, p.id, down);
       const place = down > 0 ? at + 1 : at;
-      const { area, count } = { area: own.region.areaCm2, count: own.count ?? 1 };
-      const needMl = area === null ? null : canMl(p, area, plannedWftUm(pile.stack.layers[place]!, p)) * coats * count;
+      const laid = pile.stack.layers[place]!;
+      const share = spotShare(laid, p, own.region);
+      const needMl =
+        areaCm2 === null ? null : canMl(p, areaCm2 * share, plannedWftUm(laid, p)) * coats * (own.count ?? 1);
       return {
         productId: p.id,
         owned: p.owned !== false,
@@ -84,7 +89,7 @@ function swapped(own: PlanRegion, at: number, productId: string, down: number): 
       ...layer,
       id: `${layer.id}-swap`,
       productId,
-      coats: Math.max(1, layer.coats - down),
+      coats: layer.coats - down,
       wftUm: null,
       gapMin: null,
     });

@@ -26,7 +26,7 @@ import { reading } from "../guard";
 import { lookup, withStandIns } from "../lookup";
 import { sent } from "../planning/task";
 import { askSent } from "../solver/ask";
-import { inputFrom } from "../workspace/input";
+import { inputFrom, type PlanSources } from "../workspace/input";
 
 /** Answers of the HTTP face as core values; the route handlers put them into the API's words. */
 
@@ -116,8 +116,29 @@ class Register {
   }
 }
 
+/** What a document is planned from, by the lines of its log that are given. */
+export function worldOf(
+  document: ModelDocument,
+  log: ModelDocument["log"] = document.log,
+): { readonly sources: PlanSources; readonly productOf: (id: string) => Product } {
+  const own = new Map((document.products as readonly Product[]).map((p) => [p.id, p]));
+  const cards = cardsUnderOwnIds(Object.entries(document.cards ?? {}) as [string, Product][]);
+  const products = withStandIns(own, cards, log);
+  const sources: PlanSources = {
+    tree: treeOf(document),
+    shop: document.shop,
+    log,
+    cards,
+    products,
+    coupons: document.coupons,
+    air: airOfDocument(document),
+    planning: document.planning ?? NO_PLANNING,
+  };
+  return { sources, productOf: lookup(products) };
+}
+
 /** The tree a document describes, as the database would give it. */
-export const treeOf = (doc: ModelDocument): readonly PartNode[] =>
+const treeOf = (doc: ModelDocument): readonly PartNode[] =>
   doc.parts.map((p) => ({
     ...p,
     photo: p.photo ?? null,
@@ -137,24 +158,9 @@ export async function planDocument(body: unknown): Promise<Outcome<DocumentPlan>
   if (!read.ok) return read;
   if (!read.value.ok) return read.value;
   const { document, now } = read.value.value;
-  const own = new Map((document.products as readonly Product[]).map((p) => [p.id, p]));
-  const cards = cardsUnderOwnIds(Object.entries(document.cards ?? {}) as [string, Product][]);
-  const products = withStandIns(own, cards, document.log);
-  const atMs = now ? Date.parse(now) : nowMs();
-  const input = inputFrom(
-    {
-      tree: treeOf(document),
-      shop: document.shop,
-      log: document.log,
-      cards,
-      products,
-      coupons: document.coupons,
-      air: airOfDocument(document),
-      planning: document.planning ?? NO_PLANNING,
-    },
-    lookup(products),
-    atMs,
-  );
+  const { sources, productOf } = worldOf(document);
+  const { products } = sources;
+  const input = inputFrom(sources, productOf, now ? Date.parse(now) : nowMs());
   const solved = await askSent(
     "plan",
     { input: sent(input, products), keep: null, looked: null, budgetMs: null },

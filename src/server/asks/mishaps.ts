@@ -1,20 +1,18 @@
 import {
   type CauseView,
-  cardsUnderOwnIds,
   done,
   eventOf,
   failed,
   type LogEntry,
-  NO_PLANNING,
   type Outcome,
   type ReportView,
   type WayView,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import { fold } from "@/core/history";
-import { CAUSES, type Cause, type LessonShift, RECIPES, type RecipeId } from "@/core/mishap";
-import { isOneOf, type Layer, type Mend, opIds, type Product, type Region } from "@/core/model";
-import { plannedWftUm } from "@/core/numbers";
+import { coatsDown, fold, isOpenReport, taughtBy } from "@/core/history";
+import type { Cause, RecipeId } from "@/core/mishap";
+import { type Layer, type Mend, opIds, type Product, type Region } from "@/core/model";
+import { plannedWftUm, spotShare } from "@/core/numbers";
 import {
   canMl,
   type Diagnosis,
@@ -24,16 +22,13 @@ import {
   type SwapChoice,
   swapChoices,
 } from "@/core/plan";
-import { nowMs } from "../clock";
-import { airOfDocument } from "../document-air";
 import { notFound, viewing } from "../guard";
-import { lookup, withStandIns } from "../lookup";
 import { sent } from "../planning/task";
 import { ask, askSent } from "../solver/ask";
-import { inputFrom, type PlanSources } from "../workspace/input";
-import { diagnosed, lessonsOf, mendEntry } from "../workspace/mishaps";
+import { inputFrom } from "../workspace/input";
+import { causeOf, diagnosed, lessonsOf, triedOn, WEIGHED } from "../workspace/mishaps";
 import { toLay } from "../workspace/to-lay";
-import { treeOf } from "./api";
+import { worldOf } from "./api";
 
 /** Causes shown; the rest is less likely than these. */
 const CAUSES_SHOWN = 3;
@@ -46,34 +41,66 @@ const causeViews = ({ causes, facts }: Diagnosis): readonly CauseView[] =>
     against: against.map((fact) => ({ fact, known: facts[fact]! })),
   }));
 
-/** The line a mend would be in the log, to be weighed as what it would come to. */
-function weighedEntry(regionId: string, reportId: string, recipe: string, mend: Mend, atMs: number): LogEntry {
-  const id = "weighed";
-  return mendEntry(
-    {
-      id,
-      regionId,
-      opId: opIds.mend(regionId, id),
-      at: new Date(atMs).toISOString(),
-      title: "",
-      override: null,
-      air: { tempC: 20, rhPct: 50, source: "typical" },
-      note: "",
-    },
-    reportId,
-    recipe,
-    mend,
-  );
+/** Nothing is done, or what is done is chosen elsewhere. */
+const isWeighed = (recipe: RecipeId): boolean => recipe !== "leave" && recipe !== "swap";
+const FREE: MendPrice = { verdict: "ok", stops: [], handsMin: 0, rightMin: null, movesMin: 0 };
+
+/** One face of the bench: what a mend of it is weighed on. */
+const alone = (input: PlanInput, regionId: string): PlanInput => ({
+  ...input,
+  regions: input.regions.filter((r) => r.region.id === regionId),
+  joins: [],
+});
+
+/** A bench on which mends are weighed: as it is, and were one more line in its log. */
+interface Scales {
+  readonly input: PlanInput;
+  readonly inputWith: (entry: LogEntry) => PlanInput;
+  readonly products: ReadonlyMap<string, Product>;
+  readonly regionId: string;
 }
 
-/** Paint a mend takes, in the user's own money; null = a price or an area is missing. */
-function costOf(layers: readonly Layer[], region: Region, productOf: (id: string) => Product): number | null {
+/** What each way costs, by what the log would come to with it; worked out beside the request. */
+async function pricesOf(
+  askFor: typeof ask,
+  { ways }: Pick<Diagnosis, "ways">,
+  { input, inputWith, products, regionId }: Scales,
+): Promise<Outcome<ReadonlyMap<RecipeId, MendPrice>>> {
+  const mends = ways.flatMap(({ recipe, way }) => (way.ok && isWeighed(recipe) ? [{ recipe, mend: way.mend }] : []));
+  const face = (of: PlanInput) => sent(alone(of, regionId), products);
+  const after = mends.map(({ recipe, mend }) => face(inputWith(lineOf(regionId, recipe, mend, input.nowMin))));
+  const prices = await askFor("weigh", face(input), after, regionId);
+  return prices.ok ? done(new Map(mends.map(({ recipe }, n) => [recipe, prices.value[n]!]))) : prices;
+}
+
+/** The line a mend would be in the log. Nothing that is reckoned hangs on its air. */
+const lineOf = (regionId: string, recipe: string, mend: Mend, nowMin: number): LogEntry => ({
+  id: WEIGHED,
+  regionId,
+  opId: opIds.mend(regionId, WEIGHED),
+  at: new Date(nowMin * MS_PER_MIN).toISOString(),
+  title: "",
+  override: null,
+  air: { tempC: 20, rhPct: 50, source: "typical" },
+  note: "",
+  kind: "mended",
+  reportId: null,
+  recipe,
+  mend,
+});
+
+/** Paint a mend takes on all pieces of a part, in the user's own money; null = a price or an area is missing. */
+function costOf(
+  layers: readonly Layer[],
+  { region, count }: { readonly region: Region; readonly count: number },
+  productOf: (id: string) => Product,
+): number | null {
   let sum = 0;
   for (const l of layers) {
     const p = productOf(l.productId);
     if (p.price == null || !p.packMl || region.areaCm2 === null) return null;
-    const share = typeof l.spot === "number" ? l.spot : 1;
-    sum += (canMl(p, region.areaCm2 * share, plannedWftUm(l, p)) * l.coats * p.price) / p.packMl;
+    const areaCm2 = region.areaCm2 * spotShare(l, p, region) * count;
+    sum += (canMl(p, areaCm2, plannedWftUm(l, p)) * l.coats * p.price) / p.packMl;
   }
   return sum;
 }
@@ -85,61 +112,36 @@ export async function explainReport(regionId: string, reportId: string): Promise
     const m = home && s.model(home.modelId);
     const report = m?.history.reports.find((r) => r.id === reportId && r.regionId === regionId);
     if (!m || !home || !report) return notFound("The report");
-    const d = diagnosed(m, s, report);
-    if (d === null) return failed("refused", "This face has no pile, or its material is not told.");
-    const closed = report.withdrawn || report.cause !== undefined;
-    const mends = closed
-      ? []
-      : d.ways.flatMap(({ recipe, way }) => (way.ok && worthWeighing(recipe) ? [{ recipe, mend: way.mend }] : []));
-    const after = mends.map(({ recipe, mend }) => {
-      const input = m.inputWith(weighedEntry(regionId, reportId, recipe, mend, nowMs()));
-      return sent(alone(input, regionId), s.data.products);
-    });
+    const found = diagnosed(m, s, report);
+    if (found === null) return failed("refused", "This face has no pile, or its material is not told.");
+    const closed = !isOpenReport(report);
     const { id, atMin, sign, extent, place, recipes } = report;
     return done({
-      d,
-      mends,
-      before: sent(alone(m.input, regionId), s.data.products),
-      after,
-      region: home.node.region,
+      d: closed ? { ...found, questions: [], ways: [] } : found,
+      scales: { input: m.input, inputWith: m.inputWith, products: s.data.products, regionId },
+      face: { region: home.node.region, count: home.part.count },
       productOf: s.productOf,
-      tried: new Set(recipes.filter(isOneOf(RECIPES))),
-      view: {
-        report: { id, regionId, atMin, sign, extent, place, cause: report.cause ?? null, closed, recipes },
-        causes: causeViews(d),
-        questions: closed ? [] : d.questions.map((q) => q.fact),
-        lessons: lessonsOf(s).filter((l) => l.sign === sign && l.reportId !== reportId),
-      },
+      report: { id, regionId, atMin, sign, extent, place, cause: report.cause ?? null, closed, recipes },
+      lessons: lessonsOf(s).filter((l) => l.sign === sign && l.reportId !== reportId),
     });
   });
   if (!seen.ok) return seen;
-  const { d, mends, before, after, region, productOf, tried, view } = seen.value;
-  const prices = await ask("weigh", before, after, regionId);
+  const { d, scales, face, productOf, report, lessons } = seen.value;
+  const prices = d.ways.length === 0 ? done(new Map<RecipeId, MendPrice>()) : await pricesOf(ask, d, scales);
   if (!prices.ok) return prices;
-  const priceOf = new Map(mends.map(({ recipe }, n) => [recipe, prices.value[n]!]));
   const ways = d.ways.map(({ recipe, way }): WayView => {
     if (!way.ok) return { recipe, ok: false, why: way.why };
-    const cost = costOf(way.mend.layers, region, productOf);
-    return { recipe, ok: true, price: priceOf.get(recipe) ?? FREE, cost, tried: tried.has(recipe), mend: way.mend };
+    const price = prices.value.get(recipe) ?? FREE;
+    const cost = costOf(way.mend.layers, face, productOf);
+    return { recipe, ok: true, price, cost, tried: report.recipes.includes(recipe), mend: way.mend };
   });
-  return done({ ...view, ways: view.report.closed ? [] : ways });
+  return done({ report, causes: causeViews(d), questions: d.questions.map((q) => q.fact), ways, lessons });
 }
-
-/** One face of the bench: what a mend of it is weighed on. */
-const alone = (input: PlanInput, regionId: string): PlanInput => ({
-  ...input,
-  regions: input.regions.filter((r) => r.region.id === regionId),
-  joins: [],
-});
-
-/** Nothing is done, or what is done is chosen elsewhere. */
-const worthWeighing = (recipe: RecipeId): boolean => recipe !== "leave" && recipe !== "swap";
-const FREE: MendPrice = { verdict: "ok", stops: [], handsMin: 0, rightMin: null, movesMin: 0 };
 
 export interface DocumentDiagnosis {
   readonly diagnosis: Diagnosis;
   readonly prices: ReadonlyMap<RecipeId, MendPrice>;
-  readonly lessons: readonly { readonly cause: Cause; readonly shift: LessonShift; readonly at: string }[];
+  readonly lessons: readonly { readonly cause: Cause; readonly at: string }[];
   readonly productOf: (id: string) => Product;
   readonly atMin: number;
 }
@@ -154,62 +156,39 @@ export async function diagnoseDocument(body: unknown): Promise<Outcome<DocumentD
     return failed("invalid", "region is none of the document", [
       { path: "region", message: "is none of the document" },
     ]);
-  const own = new Map((document.products as readonly Product[]).map((p) => [p.id, p]));
-  const cards = cardsUnderOwnIds(Object.entries(document.cards ?? {}) as [string, Product][]);
-  const log = document.log.filter((e) => e.at <= at);
-  const products = withStandIns(own, cards, log);
-  const sources: PlanSources = {
-    tree: treeOf(document),
-    shop: document.shop,
-    log,
-    cards,
-    products,
-    coupons: document.coupons,
-    air: airOfDocument(document),
-    planning: document.planning ?? NO_PLANNING,
-  };
-  const productOf = lookup(products);
   const atMs = Date.parse(at);
-  const input = inputFrom(sources, productOf, atMs);
-  const atMin = atMs / MS_PER_MIN;
-  const { reports } = fold(log.map((e) => eventOf(e, cards)));
-  const tried = reports
-    .filter((r) => r.regionId === regionId && r.sign === sign && !r.withdrawn)
-    .flatMap((r) => r.recipes.filter(isOneOf(RECIPES)));
+  const log = document.log.filter((e) => Date.parse(e.at) <= atMs);
+  const { sources, productOf } = worldOf(document, log);
+  const inputOf = (lines: typeof sources.log) => inputFrom({ ...sources, log: lines }, productOf, atMs);
+  const input = inputOf(log);
+  const { reports } = fold(log.map((e) => eventOf(e, sources.cards)));
   const d = diagnose(input, {
     regionId,
     sign,
     extent,
     place,
-    atMin,
+    atMin: atMs / MS_PER_MIN,
     answers: new Map(Object.entries(answers)),
-    tried,
-    mendId: "weighed",
-    shelf: [...own.values()],
+    tried: triedOn(reports, { regionId, sign }),
+    mendId: WEIGHED,
+    shelf: document.products as readonly Product[],
   });
   if (d === null)
     return failed("invalid", "region has no pile that could be judged", [
       { path: "region", message: "has no pile that could be judged" },
     ]);
-  const mends = d.ways.flatMap(({ recipe, way }) =>
-    way.ok && worthWeighing(recipe) ? [{ recipe, mend: way.mend }] : [],
-  );
-  const after = mends.map(({ recipe, mend }) => {
-    const entry = weighedEntry(regionId, "weighed", recipe, mend, atMs);
-    return sent(alone(inputFrom({ ...sources, log: [...log, entry] }, productOf, atMs), regionId), products);
-  });
-  const prices = await askSent("weigh", sent(alone(input, regionId), products), after, regionId);
+  const inputWith = (entry: LogEntry) => inputOf([...log, entry]);
+  const prices = await pricesOf(askSent, d, { input, inputWith, products: sources.products, regionId });
   if (!prices.ok) return prices;
-  const causes = new Map(CAUSES.map((c) => [c.id, c]));
   return done({
     diagnosis: d,
-    prices: new Map(mends.map(({ recipe }, n) => [recipe, prices.value[n]!])),
+    prices: prices.value,
     lessons: reports.flatMap((r) => {
-      const cause = r.cause == null || r.struck || r.withdrawn ? undefined : causes.get(r.cause);
-      return cause ? [{ cause, shift: cause.lesson.shift, at: new Date(r.atMin * MS_PER_MIN).toISOString() }] : [];
+      const cause = causeOf.get(taughtBy(r) ?? "");
+      return cause ? [{ cause, at: new Date(r.atMin * MS_PER_MIN).toISOString() }] : [];
     }),
     productOf,
-    atMin,
+    atMin: atMs / MS_PER_MIN,
   });
 }
 
@@ -231,6 +210,8 @@ export function swapFor(regionId: string, layerId: string | null): Outcome<SwapV
     const at = layerId ?? m.tileOf(regionId)?.op?.layerId ?? null;
     const layer = own?.stack.layers.find((l) => l.id === at);
     if (!layer) return failed("refused", "No layer is next on this face.");
+    if (coatsDown(own?.face, layer.id) >= layer.coats)
+      return failed("refused", "All its coats are down already: it stays what it is, or is stripped.");
     const also = m.input.regions
       .filter((r) => r.region.id !== regionId && toLay(r, layer.productId).length > 0)
       .map((r) => ({ regionId: r.region.id, name: s.home(r.region.id)?.part.name ?? "" }));

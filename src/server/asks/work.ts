@@ -1,9 +1,11 @@
 import { done, invalid, type Outcome, toldSchema, type WorkWeighed } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
+import { stageAt } from "@/core/mishap";
 import { STRIP_WAYS, workedWith } from "@/core/model";
 import { materialFacts, STRIP_FACTS } from "@/core/reference";
 import { nowMs } from "../clock";
 import { notFound, viewing } from "../guard";
+import { faceOf } from "../workspace/mishaps";
 import { workJudged } from "../workspace/work-judged";
 
 /** What work no layer asks for would do to what lies there, before it is asked for. */
@@ -23,7 +25,10 @@ export function weighWork(regionId: string, input: unknown): Outcome<WorkWeighed
     const group = material === null || material === "unknown" ? null : materialFacts(material).group;
     return done({
       verdicts: workJudged(m, regionId, work, nowMs() / MS_PER_MIN),
-      ways: STRIP_WAYS.filter((way) => group === null || !STRIP_FACTS[way].harms.includes(group)),
+      ways: STRIP_WAYS.filter((way) => group === null || !STRIP_FACTS[way].harms.includes(group)).filter(
+        (way) =>
+          way !== "wiped" || told.kind === "worked" || stageAt(faceOf(m, regionId, s.nowMin), s.nowMin) === "wet",
+      ),
     });
   });
 }

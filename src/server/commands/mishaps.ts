@@ -14,7 +14,7 @@ import {
   settleSchema,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import type { Report } from "@/core/history";
+import { isOpenReport, type Report } from "@/core/history";
 import { ASKED_FACTS, CAUSES, type RecipeId, SIGN_FACTS } from "@/core/mishap";
 import { isOneOf, type MishapSign, opIds } from "@/core/model";
 import { mendStops } from "@/core/plan";
@@ -22,7 +22,7 @@ import { appendLog, type Db, readPhoto } from "@/db";
 import { nowMs } from "../clock";
 import { notFound, writing } from "../guard";
 import { newId } from "../ids";
-import { diagnosed, faceOf, mendEntry } from "../workspace/mishaps";
+import { diagnosed, faceOf, marksOn } from "../workspace/mishaps";
 import { type ModelSnapshot, type Snapshot, snapshotOf } from "../workspace/snapshot";
 import { entryBase, record } from "./bench";
 
@@ -82,7 +82,7 @@ export function reportMishap(regionId: string, input: unknown, words: MishapWord
         e.kind === "reported" &&
         e.regionId === regionId &&
         e.sign === sign &&
-        openReport(h.m, e.id) !== null &&
+        isOpen(h.m, e.id) &&
         Math.abs(Date.parse(e.at) / MS_PER_MIN - atMin) <= SAME_WITHIN_MIN,
     );
     if (same) return done(same);
@@ -108,10 +108,7 @@ function topAt(m: ModelSnapshot, regionId: string, atMin: number): string | null
   return lay.at(-1)?.layerId ?? null;
 }
 
-const openReport = (m: ModelSnapshot, id: string): Report | null => {
-  const r = m.history.reports.find((x) => x.id === id);
-  return r && !r.withdrawn && r.cause === undefined ? r : null;
-};
+const isOpen = (m: ModelSnapshot, id: string): boolean => m.history.reports.some((r) => r.id === id && isOpenReport(r));
 
 /** Does something with a report that is open. */
 function withReport<T>(
@@ -124,7 +121,7 @@ function withReport<T>(
     if (isFailure(h)) return h;
     const report = h.m.history.reports.find((r) => r.id === reportId && r.regionId === regionId);
     if (!report) return notFound("The report");
-    if (openReport(h.m, reportId) === null)
+    if (!isOpenReport(report))
       return failed("conflict", "That report is closed already. Look again; if it is back, report it anew.");
     return work(db, h, report);
   });
@@ -175,8 +172,14 @@ export function mendMishap(regionId: string, input: unknown, words: MishapWords)
     if (!found.way.ok)
       return failed("refused", "recipe: that way is not open here.", [{ path: "recipe", message: found.way.why }]);
     if (recipe === "leave") return settled(db, h, regionId, reportId, null, words);
-    const base = { ...baseOf(h, regionId, words.recipe(found.recipe), id), opId: opIds.mend(regionId, id) };
-    const entry = mendEntry(base, reportId, recipe, found.way.mend);
+    const entry: EntryOf<"mended"> = {
+      ...baseOf(h, regionId, words.recipe(found.recipe), id),
+      opId: opIds.mend(regionId, id),
+      kind: "mended",
+      reportId,
+      recipe,
+      mend: found.way.mend,
+    };
     const stops = mendStops(h.m.input, h.m.inputWith(entry), regionId);
     if (stops.length > 0)
       return failed("refused", `Not so: ${stops.map(words.reason).join(" ")} Choose another way.`, [
@@ -269,11 +272,7 @@ export function closeMarks(regionId: string, input: unknown, words: MishapWords)
   return writing((db) => {
     const h = homeOf(db, regionId);
     if (isFailure(h)) return h;
-    const open = new Set(
-      h.m.history.looks
-        .filter((l) => l.regionId === regionId)
-        .flatMap((l) => l.marks.flatMap((k) => (k.closed ? [] : [k.id]))),
-    );
+    const open = new Set(marksOn(h.m, regionId).map((k) => k.id));
     const gone = markIds.find((id) => !open.has(id));
     if (gone) return failed("conflict", "That mark is closed already, or is none of this face.");
     const byOpId = h.m.sources.log.findLast((e) => e.regionId === regionId && e.kind === "done")?.opId ?? null;

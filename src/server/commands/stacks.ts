@@ -1,5 +1,5 @@
 import { done, failed, invalid, type Outcome, overrideSchema, type RegionNode, stackSchema } from "@/contracts";
-import { asItLies, cansAmong, type LaidDifference, withMends } from "@/core/history";
+import { asItLies, cansAmong, coatsDown, type LaidDifference, withMends } from "@/core/history";
 import { applyRemedy, type PlacedVerdict } from "@/core/judge";
 import type { Layer, Product, Stack } from "@/core/model";
 import { FILM_ROLES, HELPER_ROLES, isOneOf, namedProducts, type Role } from "@/core/model";
@@ -10,7 +10,7 @@ import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";
 import { planFollows } from "../planning/follow";
 import { type Snapshot, snapshotOf } from "../workspace/snapshot";
-import { coatsDown, toLay } from "../workspace/to-lay";
+import { toLay } from "../workspace/to-lay";
 
 const LIQUID_ROLES: readonly Role[] = ["degreaser", "thinner", "stripper"];
 
@@ -92,7 +92,7 @@ export function swapProduct(fromId: string, toId: string, regionIds: readonly st
       const layers = stack.layers.flatMap((l): Layer[] => {
         if (!open.has(l.id)) return [l];
         changed += 1;
-        const down = coatsDown(lies, l.id);
+        const down = coatsDown(lies.face, l.id);
         if (down === 0) return [{ ...l, productId: toId, wftUm: null }];
         const rest = {
           ...l,

@@ -1,12 +1,14 @@
 import { type EntryOf, failed, invalid, type Outcome, type RegionNode, type ToldInput, toldSchema } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import { comesCovered, type Face } from "@/core/history";
+import { type FaceNow, stageAt } from "@/core/mishap";
 import { type ExtraWork, opIds, type Region, type Verdict, workedWith } from "@/core/model";
 import { wetOnly } from "@/core/policy";
 import { STRIP_FACTS } from "@/core/reference";
 import { nowMs } from "../clock";
 import { notFound, writing } from "../guard";
 import { newId } from "../ids";
+import { faceOf } from "../workspace/mishaps";
 import { snapshotOf } from "../workspace/snapshot";
 import { workJudged } from "../workspace/work-judged";
 import { entryBase, record } from "./bench";
@@ -29,7 +31,8 @@ export function tell(
     const m = home && snapshot.model(home.modelId);
     if (!home || !m) return notFound("The part");
     const face = m.input.regions.find((r) => r.region.id === regionId)?.face;
-    const fault = faultOf(told, home.node, face, nowMs() / MS_PER_MIN);
+    const fault =
+      faultOf(told, home.node, face, nowMs() / MS_PER_MIN) ?? dryFault(told, faceOf(m, regionId, snapshot.nowMin));
     if (fault) return failed("refused", `${fault.path}: ${fault.message}.`, [fault]);
     const withId = told.kind === "measured" ? null : workedWith(told.work);
     if (withId !== null && !snapshot.data.products.has(withId)) return notFound("The product");
@@ -58,6 +61,15 @@ interface Fault {
   readonly path: string;
   readonly message: string;
 }
+
+/** Wiping takes off what is wet, and nothing else; what somebody did is written down whatever it was. */
+const dryFault = (told: ToldInput, face: FaceNow): Fault | null =>
+  told.kind === "asked" &&
+  told.work.kind === "strip" &&
+  told.work.way === "wiped" &&
+  stageAt(face, nowMs() / MS_PER_MIN) !== "wet"
+    ? { path: "work.way", message: "it is touch dry: wiping takes it off no more" }
+    : null;
 
 function faultOf(told: ToldInput, { region }: RegionNode, face: Face | undefined, nowMin: number): Fault | null {
   if (told.kind !== "measured") return workFault(told, region, face, nowMin);

@@ -1,20 +1,21 @@
-import type { FaceView, LessonView, LogEntry, MarkView } from "@/contracts";
-import type { FaceMend, Report } from "@/core/history";
+import type { FaceView, LessonView, MarkView } from "@/contracts";
+import { MS_PER_MIN } from "@/core/base";
+import { type FaceMend, isOpenReport, movesNoPlan, type Report, taughtBy } from "@/core/history";
 import { BARE_FACE, CAUSES, type FaceNow, RECIPES, type RecipeId } from "@/core/mishap";
 import { isOneOf, type Product } from "@/core/model";
 import { type Diagnosis, diagnose, faceAt, faceNow, type ToldMishap } from "@/core/plan";
 import type { ModelSnapshot, Snapshot } from "./snapshot";
 
 /** A mend is named after the entry that puts it in; one that is only weighed has no entry yet. */
-const WEIGHED = "weighed";
+export const WEIGHED = "weighed";
 
-const causeOf = new Map(CAUSES.map((c) => [c.id, c]));
+export const causeOf = new Map(CAUSES.map((c) => [c.id, c]));
 const isRecipe = isOneOf(RECIPES);
 
-/** Mended on the same film before, by any report of the same sign. */
-const triedOn = (m: ModelSnapshot, r: Report): readonly RecipeId[] =>
-  m.history.reports
-    .filter((x) => x.regionId === r.regionId && x.sign === r.sign && !x.withdrawn && x.atMin <= r.atMin)
+/** Ways a face was mended before, by any report of the same sign. */
+export const triedOn = (reports: readonly Report[], r: Pick<Report, "regionId" | "sign">): readonly RecipeId[] =>
+  reports
+    .filter((x) => x.regionId === r.regionId && x.sign === r.sign && !x.withdrawn)
     .flatMap((x) => x.recipes.filter(isRecipe));
 
 /** What the shelf has, best first for a mend: what is used on this model, then the rest. */
@@ -31,21 +32,24 @@ const toldOf = (m: ModelSnapshot, s: Snapshot, r: Report, mendId = WEIGHED): Tol
   place: r.place,
   atMin: r.atMin,
   answers: r.answers,
-  tried: triedOn(m, r),
+  tried: triedOn(
+    m.history.reports.filter((x) => x.atMin <= r.atMin),
+    r,
+  ),
   mendId,
   shelf: shelfFor(m, s),
 });
 
-export const diagnosed = (m: ModelSnapshot, s: Snapshot, r: Report, mendId = WEIGHED): Diagnosis | null =>
-  diagnose(m.input, toldOf(m, s, r, mendId), m.judgedForPlan(r.regionId) ?? undefined);
+/** Something was done to the face after a moment, ms since 1970: what lies there is not what lay there then. */
+const workedOnSince = (m: ModelSnapshot, regionId: string, atMs: number): boolean =>
+  m.sources.log.some((e) => e.regionId === regionId && Date.parse(e.at) > atMs && !movesNoPlan(e.kind));
 
-/** The line of the log that puts a mend in. */
-export const mendEntry = (
-  base: Omit<Extract<LogEntry, { kind: "mended" }>, "kind" | "reportId" | "recipe" | "mend">,
-  reportId: string | null,
-  recipe: string,
-  mend: Extract<LogEntry, { kind: "mended" }>["mend"],
-): Extract<LogEntry, { kind: "mended" }> => ({ ...base, kind: "mended", reportId, recipe, mend });
+/** A report explained by what lay there when it showed, and mended over what lies there now. */
+export function diagnosed(m: ModelSnapshot, s: Snapshot, r: Report, mendId = WEIGHED): Diagnosis | null {
+  const atMs = Math.round(r.atMin * MS_PER_MIN);
+  const before = workedOnSince(m, r.regionId, atMs) ? m.inputAt(atMs) : m.input;
+  return diagnose(m.input, toldOf(m, s, r, mendId), before);
+}
 
 /** Films have their times whatever the minute: kept until something is laid, or air or cans change. */
 const holder = globalThis as unknown as { elmBenchFaces?: Map<string, FaceNow> };
@@ -64,8 +68,6 @@ export function faceOf(m: ModelSnapshot, regionId: string, nowMin: number): Face
   known.set(key, face);
   return face;
 }
-
-const isOpen = (r: Report): boolean => !r.withdrawn && r.cause === undefined;
 
 /** Marks of a face that are still there, in the order they were seen. */
 export function marksOn(m: ModelSnapshot, regionId: string): readonly MarkView[] {
@@ -88,7 +90,7 @@ export function marksOn(m: ModelSnapshot, regionId: string): readonly MarkView[]
 }
 
 export function faceView(m: ModelSnapshot, regionId: string, nowMin: number): FaceView {
-  const reports = m.history.reports.filter((r) => r.regionId === regionId && isOpen(r));
+  const reports = m.history.reports.filter((r) => r.regionId === regionId && isOpenReport(r));
   const photos = photosOf(m);
   const seen = m.history.looks.filter((l) => l.regionId === regionId).flatMap((l) => photos.get(l.id) ?? []);
   return {
@@ -117,7 +119,7 @@ export function lessonsOf(s: Snapshot): readonly LessonView[] {
 
 function lessonsIn(m: ModelSnapshot, s: Snapshot): readonly LessonView[] {
   return m.history.reports.flatMap((r): LessonView[] => {
-    const cause = r.cause == null || r.withdrawn || r.struck ? undefined : causeOf.get(r.cause);
+    const cause = causeOf.get(taughtBy(r) ?? "");
     const home = s.home(r.regionId);
     if (!cause || !home) return [];
     const layers = m.input.regions.find((x) => x.region.id === r.regionId)?.stack.layers ?? [];

@@ -41,6 +41,8 @@ export interface ModelSnapshot {
   readonly history: History;
   /** its input were one more line in its log */
   readonly inputWith: (entry: LogEntry) => PlanInput;
+  /** its input as its log had it at a moment, ms since 1970 */
+  readonly inputAt: (atMs: number) => PlanInput;
   /** fingerprint of everything a plan is made from */
   readonly hash: string;
   readonly tiles: readonly BenchTile[];
@@ -189,6 +191,7 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
     get history() {
       return history();
     },
+    inputAt: (atMs) => inputFrom({ ...sources, log: upTo(sources.log, atMs) }, productOf, atMs),
     inputWith: (entry) => inputFrom({ ...sources, log: [...sources.log, entry] }, productOf, nowMin * MS_PER_MIN),
     get hash() {
       return hash();
@@ -208,6 +211,10 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
     },
   };
 }
+
+/** Lines of a log up to a moment, ms since 1970. */
+const upTo = (log: readonly LogEntry[], atMs: number): readonly LogEntry[] =>
+  log.filter((e) => Date.parse(e.at) <= atMs);
 
 /** A plan of a shape nobody reads any more, or that cannot be read, is none: it is made again. */
 function planFrom(stored: StoredPlan | undefined): KeptPlan | null {

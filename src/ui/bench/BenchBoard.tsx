@@ -8,6 +8,8 @@ import type { BenchTile } from "@/core/plan";
 import { useFocusNext } from "../hooks/useFocusNext";
 import { useNowMs } from "../hooks/useNow";
 import { useReached } from "../hooks/useReached";
+import { useSheet } from "../hooks/useSheet";
+import { LookSheet } from "../mishap/LookSheet";
 import { MishapSheet } from "../mishap/MishapSheet";
 import { useWrong } from "../mishap/useWrong";
 
@@ -90,7 +92,8 @@ export function BenchBoard({ screen: seen }: { screen: BenchScreen }) {
   const awake = useAwake();
   const inZone = (zone: Zone) => screen.tiles.filter((t) => zoneAt(t, nowMin) === zone);
   const finished = inZone("finished");
-  const sheet = useWrong();
+  const wrong = useWrong();
+  const look = useSheet<string>();
   const board = useNextAtBench(screen.tiles.map((t) => `${t.regionId} ${zoneAt(t, nowMin)} ${t.op?.id}`).join());
   return (
     <main ref={board} className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 text-lg" data-plan={screen.making.state}>
@@ -127,7 +130,8 @@ export function BenchBoard({ screen: seen }: { screen: BenchScreen }) {
                   zone={zone}
                   screen={screen}
                   nowMin={nowMin}
-                  goWrong={(reportId) => sheet.open(tile.regionId, reportId)}
+                  goWrong={(reportId) => wrong.open({ regionId: tile.regionId, reportId })}
+                  look={() => look.open(tile.regionId)}
                 />
               ))}
             </section>
@@ -146,13 +150,15 @@ export function BenchBoard({ screen: seen }: { screen: BenchScreen }) {
                 key={regionId}
                 regionId={regionId}
                 screen={screen}
-                goWrong={(reportId) => sheet.open(regionId, reportId)}
+                goWrong={(reportId) => wrong.open({ regionId, reportId })}
+                look={() => look.open(regionId)}
               />
             ))}
           </ul>
         </section>
       )}
-      <MishapSheet ref={sheet.ref} about={sheet.about} screen={screen} />
+      <MishapSheet sheet={wrong} screen={screen} />
+      <LookSheet sheet={look} screen={screen} />
       {screen.tiles.length === 0 && (
         <p className="rounded-box bg-base-200 p-6">
           No region has a stack yet.{" "}

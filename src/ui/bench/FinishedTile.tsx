@@ -1,8 +1,4 @@
-"use client";
-
-import { useRef } from "react";
 import type { BenchScreen } from "@/contracts";
-import { LookSheet } from "../mishap/LookSheet";
 import { OpenMarks } from "../mishap/OpenMarks";
 import { WrongButtons } from "../mishap/WrongButtons";
 
@@ -11,12 +7,13 @@ export function FinishedTile({
   regionId,
   screen,
   goWrong,
+  look,
 }: {
   regionId: string;
   screen: BenchScreen;
   goWrong: (reportId: string | null) => void;
+  look: () => void;
 }) {
-  const look = useRef<HTMLDialogElement>(null);
   const name = screen.names[regionId] ?? "";
   const view = screen.faces[regionId];
   return (
@@ -27,10 +24,9 @@ export function FinishedTile({
         reports={view?.reports ?? []}
         timeZone={screen.timeZone}
         goWrong={goWrong}
-        look={() => look.current?.showModal()}
+        look={look}
       />
       <OpenMarks regionId={regionId} marks={view?.marks ?? []} name={name} />
-      {view && <LookSheet ref={look} tile={{ regionId, op: null, zone: "finished" }} name={name} view={view} />}
     </li>
   );
 }

@@ -10,7 +10,6 @@ import { clock, countdown, duration, filmText, relativeDay } from "@/format";
 import { againstTexts, MILESTONE_NAME, safetyLine, workHow, workSafety, workText } from "@/messages";
 import { useAct } from "../hooks/useAct";
 import { LessonLine } from "../mishap/LessonLine";
-import { LookSheet } from "../mishap/LookSheet";
 import { OpenMarks } from "../mishap/OpenMarks";
 import { WrongButtons } from "../mishap/WrongButtons";
 import { MiniSection } from "../section/MiniSection";
@@ -40,6 +39,7 @@ export function Tile({
   screen,
   nowMin,
   goWrong,
+  look,
 }: {
   tile: BenchTile;
   zone: BenchTile["zone"];
@@ -47,6 +47,8 @@ export function Tile({
   nowMin: number;
   /** something went wrong with it: something new, or a report to go on with */
   goWrong: (reportId: string | null) => void;
+  /** looks at it, to mark what is found */
+  look: () => void;
 }) {
   const { act, busy: acting } = useAct();
   const { deed, busy: doing, settling } = useDeed();
@@ -56,7 +58,6 @@ export function Tile({
   const wait = useRef<HTMLDialogElement>(null);
   const against = useRef<HTMLDialogElement>(null);
   const besides = useRef<HTMLDialogElement>(null);
-  const look = useRef<HTMLDialogElement>(null);
   const op = tile.op!;
   const pile = pileAt(op, screen.films[tile.regionId] ?? []);
   const productId = op.productId ?? op.withId ?? null;
@@ -157,7 +158,7 @@ export function Tile({
         reports={screen.faces[tile.regionId]?.reports ?? []}
         timeZone={screen.timeZone}
         goWrong={goWrong}
-        look={() => look.current?.showModal()}
+        look={look}
       />
       {zone !== "drying" && (
         <LessonLine
@@ -193,9 +194,6 @@ export function Tile({
         covered={screen.covered.includes(tile.regionId)}
         products={Object.values(screen.products)}
       />
-      {screen.faces[tile.regionId] && (
-        <LookSheet ref={look} tile={tile} name={name} view={screen.faces[tile.regionId]!} />
-      )}
       <NotYetDialog ref={wait} regionId={tile.regionId} opId={op.id} name={name} title={title} />
     </article>
   );

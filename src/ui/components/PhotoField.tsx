@@ -1,8 +1,8 @@
 "use client";
 
 import { ImagePlus, X } from "lucide-react";
-import { useId, useState } from "react";
-import { uploadPhoto } from "../hooks/upload";
+import { useId } from "react";
+import { useUpload } from "../hooks/upload";
 
 /** One photo: shown, replaced, taken away. */
 export function PhotoField({
@@ -18,20 +18,7 @@ export function PhotoField({
   small?: boolean;
 }) {
   const id = useId();
-  const [fault, setFault] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
-    setBusy(true);
-    setFault(null);
-    try {
-      save(await uploadPhoto(file));
-    } catch (error) {
-      setFault((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
-  };
+  const { take, busy, fault } = useUpload(save);
   return (
     <div className={small ? "flex flex-wrap items-center gap-2" : "grid justify-items-start gap-1"}>
       {hash && (

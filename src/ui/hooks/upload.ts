@@ -1,4 +1,5 @@
 import * as Comlink from "comlink";
+import { useState } from "react";
 import type { ShrinkAsked, Shrunk } from "@/workers/shrink";
 
 interface Shrinker {
@@ -20,11 +21,30 @@ const WHY = {
 } as const;
 
 /** Keeps a picture, made smaller in a thread of its own. @returns its hash @throws why it was not kept, in words */
-export async function uploadPhoto(file: File): Promise<string> {
+async function uploadPhoto(file: File): Promise<string> {
   const made = await shrinker().shrink(file, KEPT);
   if (!made.ok) throw new Error(`${file.name} ${WHY[made.why]}`);
   const response = await fetch("/api/v1/photos", { method: "POST", body: made.blob });
   const answer = (await response.json()) as { hash?: string; detail?: string };
   if (!response.ok || !answer.hash) throw new Error(answer.detail ?? "The picture was not taken over.");
   return answer.hash;
+}
+
+/** A picture chosen by somebody, kept; while that takes its time it is busy, and what went wrong stands until the next. */
+export function useUpload(keep: (hash: string) => void) {
+  const [fault, setFault] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setBusy(true);
+    setFault(null);
+    try {
+      keep(await uploadPhoto(file));
+    } catch (error) {
+      setFault((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { take, busy, fault };
 }

@@ -1,16 +1,17 @@
 "use client";
 
 import { Camera, X } from "lucide-react";
-import { type KeyboardEvent, type MouseEvent, type Ref, useId, useMemo, useState } from "react";
+import { type KeyboardEvent, type MouseEvent, useId, useMemo, useState } from "react";
 import { afterLookAction, finishAction } from "@/actions/bench";
 import { lookAction } from "@/actions/mishaps";
-import type { FaceView } from "@/contracts";
+import type { BenchScreen, FaceView } from "@/contracts";
 import { MARK_KINDS, MARK_SIZES, type MarkKind, type MarkSize } from "@/core/model";
 import type { BenchTile } from "@/core/plan";
 import { MARK_NAME, MARK_SIZE_NAME } from "@/messages";
 import { freshId } from "../fresh-id";
-import { uploadPhoto } from "../hooks/upload";
+import { useUpload } from "../hooks/upload";
 import { useAct } from "../hooks/useAct";
+import type { Sheet } from "../hooks/useSheet";
 import { markText } from "./mark-text";
 
 interface Mark {
@@ -22,39 +23,37 @@ interface Mark {
 }
 
 interface LookProps {
-  readonly ref: Ref<HTMLDialogElement>;
   readonly tile: Pick<BenchTile, "regionId" | "op" | "zone">;
   readonly name: string;
   readonly view: FaceView;
+  readonly close: () => void;
 }
 
 /** A look at a face: a picture of it or none, what was found and where, and what comes of it. */
-export function LookSheet(props: LookProps) {
-  const [n, setN] = useState(0);
+export function LookSheet({ sheet, screen }: { sheet: Sheet<string>; screen: BenchScreen }) {
+  const regionId = sheet.about;
+  const tile = screen.tiles.find((t) => t.regionId === regionId);
+  const view = regionId === null ? undefined : screen.faces[regionId];
+  const name = regionId === null ? "" : (screen.names[regionId] ?? "");
   return (
-    <dialog
-      ref={props.ref}
-      className="modal modal-bottom"
-      aria-label={`Look: ${props.name}`}
-      onClose={() => setN(n + 1)}
-    >
-      <Look key={n} {...props} />
+    <dialog ref={sheet.ref} className="modal modal-bottom" aria-label={`Look: ${name}`}>
+      {tile && view && <Look key={sheet.n} tile={tile} name={name} view={view} close={sheet.close} />}
     </dialog>
   );
 }
 
-function Look({ tile, name, view }: LookProps) {
+function Look({ tile, name, view, close }: LookProps) {
   const { act, busy } = useAct();
   const [photo, setPhoto] = useState<string | null>(null);
   const [marks, setMarks] = useState<readonly Mark[]>([]);
-  const [brush, setBrush] = useState<{ kind: MarkKind; size: MarkSize; note: string }>({
+  const [brush, setBrush] = useState<BrushState>({
     kind: "pit",
     size: "plain",
     note: "",
   });
   const add = (at: Mark["at"]) => setMarks((m) => [...m, { id: freshId(), ...brush, at }]);
   const isRound = tile.op?.kind === "inspect";
-  const keep = async (found: "nothing" | "more" | null, dialog: HTMLDialogElement | null) => {
+  const keep = async (found: "nothing" | "more" | null) => {
     const kept = await act(() => lookAction(tile.regionId, { photo, marks: found === "nothing" ? [] : marks }));
     if (!kept.ok) return;
     if (isRound && found !== null) {
@@ -63,14 +62,13 @@ function Look({ tile, name, view }: LookProps) {
       if (tile.zone === "in-hand" && found === "nothing") await act(() => finishAction(tile.regionId, asPlanned));
       await act(() => afterLookAction(tile.regionId, opId, found));
     }
-    dialog?.close();
+    close();
   };
-  const dialogOf = (e: { currentTarget: HTMLElement }) => e.currentTarget.closest("dialog");
   return (
     <div className="modal-box grid h-dvh max-h-dvh w-full max-w-5xl content-start gap-4 rounded-none p-4">
       <div className="flex items-start justify-between gap-3">
         <h2 className="text-2xl leading-tight font-bold">{name}: what do you see?</h2>
-        <button type="button" className="btn btn-lg" onClick={(e) => dialogOf(e)?.close()}>
+        <button type="button" className="btn btn-lg" onClick={close}>
           Back to the bench
         </button>
       </div>
@@ -119,7 +117,7 @@ function Look({ tile, name, view }: LookProps) {
             type="button"
             className="btn btn-lg"
             disabled={busy || marks.length > 0}
-            onClick={(e) => void keep("nothing", dialogOf(e))}
+            onClick={() => void keep("nothing")}
           >
             Nothing found: no more rounds
           </button>
@@ -128,7 +126,7 @@ function Look({ tile, name, view }: LookProps) {
           type="button"
           className="btn btn-primary btn-lg"
           disabled={busy || (marks.length === 0 && photo === null)}
-          onClick={(e) => void keep(isRound && marks.length > 0 ? "more" : null, dialogOf(e))}
+          onClick={() => void keep(isRound && marks.length > 0 ? "more" : null)}
         >
           {marks.length === 0
             ? "Keep the picture"
@@ -193,20 +191,7 @@ function Brush({ brush, set }: { brush: BrushState; set: (b: BrushState) => void
 
 function PhotoButton({ name, has, take }: { name: string; has: boolean; take: (hash: string) => void }) {
   const id = useId();
-  const [fault, setFault] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const upload = async (file: File | undefined) => {
-    if (!file) return;
-    setBusy(true);
-    setFault(null);
-    try {
-      take(await uploadPhoto(file));
-    } catch (error) {
-      setFault((error as Error).message);
-    } finally {
-      setBusy(false);
-    }
-  };
+  const { take: upload, busy, fault } = useUpload(take);
   return (
     <div>
       <label htmlFor={id} className={`btn btn-lg w-full ${busy ? "btn-disabled" : ""}`}>

@@ -1,6 +1,6 @@
 "use client";
 
-import { type RefObject, useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { explainAction, withdrawAction } from "@/actions/mishaps";
 import type { BenchScreen, ReportView } from "@/contracts";
 import type { MishapSign } from "@/core/model";
@@ -8,6 +8,7 @@ import { MISHAP_NAME } from "@/messages";
 import { useDeed } from "../bench/useDeed";
 import { useAct } from "../hooks/useAct";
 import { useNowMs } from "../hooks/useNow";
+import type { Sheet } from "../hooks/useSheet";
 import { Explained } from "./Explained";
 import { FirstAidCard } from "./FirstAidCard";
 import { SignPicker } from "./SignPicker";
@@ -17,37 +18,28 @@ import { WentOn } from "./WentOn";
 export interface WrongAbout {
   readonly regionId: string;
   readonly reportId: string | null;
-  /** another press, another sheet */
-  readonly n: number;
 }
 
-interface SheetProps {
+interface WrongProps {
   readonly about: WrongAbout;
   readonly screen: BenchScreen;
   readonly close: () => void;
 }
 
 /** Over the whole height: what is it, what to do now, why, and how it is put right. */
-export function MishapSheet({
-  ref,
-  about,
-  screen,
-}: {
-  ref: RefObject<HTMLDialogElement | null>;
-  about: WrongAbout | null;
-  screen: BenchScreen;
-}) {
+export function MishapSheet({ sheet, screen }: { sheet: Sheet<WrongAbout>; screen: BenchScreen }) {
+  const { about } = sheet;
   const name = about ? (screen.names[about.regionId] ?? "") : "";
   return (
-    <dialog ref={ref} className="modal modal-bottom" aria-label={`Something’s wrong: ${name}`}>
+    <dialog ref={sheet.ref} className="modal modal-bottom" aria-label={`Something’s wrong: ${name}`}>
       {about && screen.faces[about.regionId] && (
-        <Sheet key={about.n} about={about} screen={screen} close={() => ref.current?.close()} />
+        <Wrong key={sheet.n} about={about} screen={screen} close={sheet.close} />
       )}
     </dialog>
   );
 }
 
-function Sheet({ about: { regionId, reportId }, screen, close }: SheetProps) {
+function Wrong({ about: { regionId, reportId }, screen, close }: WrongProps) {
   const { products, timeZone } = screen;
   const name = screen.names[regionId] ?? "";
   const view = screen.faces[regionId]!;

@@ -16,7 +16,7 @@ export function WrongButtons({
   timeZone: string;
   goWrong: (reportId: string | null) => void;
   /** looks at it, to mark what is found */
-  look?: () => void;
+  look: () => void;
 }) {
   return (
     <div className="mt-2 flex flex-wrap gap-2">
@@ -29,12 +29,10 @@ export function WrongButtons({
         <TriangleAlert className="size-5" aria-hidden />
         Something’s wrong
       </button>
-      {look && (
-        <button type="button" className="btn min-h-12" aria-label={`Look and mark: ${name}`} onClick={look}>
-          <Eye className="size-5" aria-hidden />
-          Look
-        </button>
-      )}
+      <button type="button" className="btn min-h-12" aria-label={`Look and mark: ${name}`} onClick={look}>
+        <Eye className="size-5" aria-hidden />
+        Look
+      </button>
       {reports.map((r) => (
         <button key={r.id} type="button" className="btn btn-outline btn-error min-h-12" onClick={() => goWrong(r.id)}>
           {MISHAP_NAME[r.sign][0]}, {clock(r.atMin, timeZone)}

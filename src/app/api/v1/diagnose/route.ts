@@ -48,7 +48,12 @@ function diagnosisJson({ diagnosis: d, prices, lessons, productOf, atMin }: serv
         stops: (price?.stops ?? []).map((code) => ({ code, text: reasonText(code, []) })),
       };
     }),
-    lessons: lessons.map((l) => ({ cause: l.cause.id, on: l.cause.lesson.on, text: lessonText(l.shift), at: l.at })),
+    lessons: lessons.map((l) => ({
+      cause: l.cause.id,
+      on: l.cause.lesson.on,
+      text: lessonText(l.cause.lesson.shift),
+      at: l.at,
+    })),
   };
 }
 
