@@ -1,4 +1,4 @@
-import { type Field, PRODUCT_ROWS, REGION_ROWS } from "@/core/model";
+import { type Field, PRODUCT_ROWS, REGION_ROWS, ZONE_FIELDS } from "@/core/model";
 import {
   FIELD_GROUPS,
   type FieldGroup,
@@ -7,6 +7,7 @@ import {
   REGION_GROUPS,
   REGION_WORDS,
   type RegionPath,
+  ZONE_WORDS,
 } from "@/messages";
 
 const ABSENT: Readonly<Record<Field["absent"], string>> = {
@@ -69,6 +70,12 @@ function rowsOf(
   });
 }
 
+const zoneRows = (): readonly string[] =>
+  Object.entries<Field>(ZONE_FIELDS).map(
+    ([key, f]) =>
+      `| ${ZONE_WORDS[key as keyof typeof ZONE_FIELDS]} | \`${key}\` | ${holds(f)} | ${ABSENT[f.absent]} | ${code(f.api)} |`,
+  );
+
 const PRODUCT_HEAD = `| called | field | holds | where nobody gave it | column of the shelf file | told inline through the API |
 |---|---|---|---|---|---|`;
 const REGION_HEAD = `| called | field | holds | where nobody gave it | told through the API |
@@ -101,5 +108,10 @@ Made from the registries in \`src/core/model\` (\`product-fields.ts\`, \`region-
 ${products.join("\n")}
 ## Of a region
 
-${regions.join("\n")}`;
+${regions.join("\n")}
+### A zone of a region, in its \`zones\`
+
+${REGION_HEAD}
+${zoneRows().join("\n")}
+`;
 }

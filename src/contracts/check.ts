@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { AirSpot, Coupon, Layer, Paper, Region } from "@/core/model";
+import type { AirSpot, Coupon, Layer, Paper, Region, Zone } from "@/core/model";
 import {
   BEFORE_STEPS,
   COUPON_RESULTS,
@@ -10,16 +10,18 @@ import {
   METHODS,
   OLD_FINISH_FIELDS,
   PROTECTIONS,
+  placed,
   REGION_COLUMNS,
   REGION_MORE,
   REGION_ROWS,
   SEALED_FIELDS,
   TACKS,
+  ZONE_FIELDS,
 } from "@/core/model";
 import { idSchema, minutes, ranged, uniqueList } from "./base";
 import { apiShapeOf, factOf, fromApi, UNKNOWN, unknownsOf } from "./fields";
 import { inlineProductSchema } from "./inline-product";
-import { ratioSchema } from "./model";
+import { ratioSchema, zonesHold } from "./model";
 
 /** Any fact may be told as unknown, which is not the same as leaving it out. */
 const told = <T extends z.ZodType>(schema: T) => z.union([schema, z.literal("unknown")]).optional();
@@ -76,6 +78,7 @@ const checkLayerSchema = z
       .optional(),
     depth_um: told(ranged(1, 200_000, "µm")),
     spot: told(z.union([ranged(0.001, 1, "(a share)"), z.literal(false)])),
+    places: z.array(z.string().trim().min(1).max(60)).max(12, "must hold at most 12").optional(),
     mixed_with: productRef.optional(),
     mix_used: told(z.string().max(20)),
     thinner: productRef.optional(),
@@ -103,6 +106,7 @@ const checkLayerSchema = z
 /** A region told to the API: its registry's rows, and the wash by which a print was washed. */
 export const checkRegionSchema = z.strictObject({
   ...apiShapeOf(REGION_ROWS, ["material"]),
+  zones: zonesHold(z.array(z.strictObject(apiShapeOf(placed(ZONE_FIELDS), ["name", "share"])))).optional(),
   wash: told(z.strictObject({ when: z.string().max(60).optional(), by: z.string().max(60).optional() })),
 }) as unknown as z.ZodType<CheckRegion>;
 interface CheckRegion {
@@ -177,6 +181,7 @@ export function checkToLayer(l: CheckLayer, { maskId, ...ids }: LayerIds): Layer
       : null,
     depthUm: number(l.depth_um),
     spot: l.spot === undefined || l.spot === "unknown" ? null : l.spot,
+    ...(l.places ? { places: l.places } : {}),
     mixUsed: known<string | null>(l.mix_used, null),
     setUp: s
       ? {
@@ -211,6 +216,12 @@ export function checkToAir(a: NonNullable<CheckRequest["air"]>): AirSpot {
 const washedBy = ({ wash, conditions }: CheckRegion): Region["conditions"] =>
   wash != null && wash !== UNKNOWN && !(Array.isArray(conditions) && conditions.includes("washed")) ? ["washed"] : [];
 
+const zoneFrom = (z: object): Zone =>
+  fromApi(
+    ZONE_FIELDS,
+    factOf(z, () => null),
+  ) as unknown as Zone;
+
 export function checkToRegion(r: CheckRegion): Region {
   const of = factOf(r, (f) => (f.kind === "flag" && f.cell === undefined ? false : (f.cell ?? null)));
   const facts = fromApi({ ...REGION_COLUMNS, ...REGION_MORE }, of) as unknown as Region;
@@ -221,6 +232,7 @@ export function checkToRegion(r: CheckRegion): Region {
     conditions: [...facts.conditions, ...washedBy(r)],
     oldFinish: r.old_finish == null ? null : (fromApi(OLD_FINISH_FIELDS, of) as unknown as Region["oldFinish"]),
     sealedBy: r.sealed_by == null ? null : (fromApi(SEALED_FIELDS, of) as unknown as Region["sealedBy"]),
+    ...(Array.isArray(r.zones) ? { zones: r.zones.map((z) => zoneFrom(z as object)) } : {}),
     hollow: (r.hollow as Region["hollow"]) ?? null,
     // joints nobody knows may hold water
     joints: r.joints === UNKNOWN || facts.joints === true,

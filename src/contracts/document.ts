@@ -118,7 +118,7 @@ type DocumentShape = {
     readonly mend?: Mend | undefined;
     readonly laid?: { readonly productId: string; readonly card: string | null } | undefined;
   }[];
-  readonly planning?: Pick<Planning, "joins"> | undefined;
+  readonly planning?: Pick<Planning, "joins" | "fills"> | undefined;
   readonly cards?: Readonly<Record<string, unknown>> | undefined;
   readonly air?: { readonly local: readonly { readonly id: string; readonly partId: string }[] } | undefined;
   readonly coupons: readonly { readonly id: string; readonly layers: readonly { readonly productId: string }[] }[];
@@ -178,6 +178,7 @@ function looseEnds(doc: DocumentShape): readonly LooseEnd[] {
     ...(doc.planning?.joins ?? []).flatMap((j, i) =>
       j.glueId ? product(j.glueId, "planning", "joins", i, "glueId") : [],
     ),
+    ...Object.entries(doc.planning?.fills ?? {}).flatMap(([id, fillId]) => product(fillId, "planning", "fills", id)),
     ...(doc.air?.local ?? []).flatMap((l, i) =>
       parts.has(l.partId)
         ? []

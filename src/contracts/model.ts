@@ -5,6 +5,7 @@ import {
   HEAVINESSES,
   LIQUID_BEFORE,
   LIQUID_PREP,
+  MOST_ZONES,
   OLD_FINISH_FIELDS,
   PREP_STEPS,
   PREP_TIMES_MOST,
@@ -15,6 +16,7 @@ import {
   RUB_SIGNS,
   SEALED_FIELDS,
   TACKS,
+  ZONE_FIELDS,
 } from "@/core/model";
 import { ratioParts } from "@/core/numbers";
 import { hashSchema, idSchema, minutes, nameSchema, noteSchema, ranged, uniqueList } from "./base";
@@ -23,11 +25,33 @@ import { shapeOf } from "./fields";
 /** A fact that may be left out (older documents), given as none, or given. */
 const maybe = <T extends z.ZodType>(schema: T) => schema.nullable().optional();
 
+interface ZoneTold {
+  readonly name?: unknown;
+  readonly share?: unknown;
+}
+/** Zones of one face: each its own name, and together no more than the face. */
+export const zonesHold = <T extends z.ZodType<readonly ZoneTold[]>>(zones: T): T =>
+  zones.superRefine((told: readonly ZoneTold[], ctx) => {
+    if (told.length > MOST_ZONES) ctx.addIssue({ code: "custom", message: `a face has at most ${MOST_ZONES} zones` });
+    told.forEach((z, n) => {
+      if (told.slice(0, n).some((o) => o.name === z.name))
+        ctx.addIssue({ code: "custom", path: [n, "name"], message: "is the name of another zone of this face" });
+    });
+    const sum = told.reduce((total, z) => total + Number(z.share), 0);
+    if (sum > 1 + 1e-9)
+      ctx.addIssue({
+        code: "custom",
+        path: [told.length - 1, "share"],
+        message: `makes the zones more than the face: ${Math.round(100 * sum)} %`,
+      });
+  }) as unknown as T;
+
 /** Facts of a region beside those of its row in the table. */
 export const regionMore = {
   ...shapeOf(REGION_MORE),
   oldFinish: maybe(z.strictObject(shapeOf(OLD_FINISH_FIELDS))),
   sealedBy: maybe(z.strictObject(shapeOf(SEALED_FIELDS))),
+  zones: zonesHold(z.array(z.strictObject(shapeOf(ZONE_FIELDS)))).optional(),
 };
 
 const regionFields = { ...shapeOf(REGION_COLUMNS), ...regionMore };

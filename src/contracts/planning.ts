@@ -29,6 +29,8 @@ export const planningSchema = z.strictObject({
   minutes: z.record(opIdSchema, whole(1, 1440, "minutes")),
   /** region → rounds of fill, sand and prime */
   rounds: z.record(idSchema, whole(0, 4, "rounds")),
+  /** region → the putty its rounds are filled with, in place of the one its stack holds; left out = of every region that one */
+  fills: z.record(idSchema, idSchema).optional(),
   /** coats done in one go */
   batches: z.array(z.array(opIdSchema).min(2, "needs at least two coats").max(60)).max(200),
   /** product to buy, or one that runs out → the day it arrives; region sent out → the day it is back */
@@ -49,3 +51,9 @@ export const NO_PLANNING: Planning = {
   away: {},
   joins: [],
 };
+
+/** Products that what was said of a plan names. */
+export const productsInPlanning = ({ joins, fills }: Pick<Planning, "joins" | "fills">): readonly string[] => [
+  ...joins.flatMap((j) => j.glueId ?? []),
+  ...Object.values(fills ?? {}),
+];

@@ -112,8 +112,14 @@ export interface StackView {
   /** the order of getting ready as it is proposed for this face, and what each step of its own takes */
   /** paints that stand out against a layer, for a guide coat before it is rubbed, best first, by layer */
   readonly guides: Readonly<Record<string, readonly string[]>>;
-  /** fillers of the shelf for its gap, best first, over the ground of its pile, and at which place in it; no choices where nobody told a gap */
-  readonly fillers: { readonly at: number; readonly choices: readonly FillerChoice[] };
+  /** fillers of the shelf for its gap and those of its zones, best first, over the ground of its pile, and at which place in it */
+  readonly fillers: readonly {
+    readonly at: number;
+    /** null = the face's own gap */
+    readonly zone: string | null;
+    readonly depthUm: number | null;
+    readonly choices: readonly FillerChoice[];
+  }[];
   readonly ready: { readonly proposed: readonly ReadyStep[]; readonly times: readonly PrepTime[] };
 }
 

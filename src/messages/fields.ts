@@ -7,8 +7,10 @@ import type {
   REGION_COLUMNS,
   REGION_MORE,
   SEALED_FIELDS,
+  ZONE_FIELDS,
 } from "@/core/model";
 import {
+  BARE_WAY_NAME,
   BITE_NAME,
   CARRIER_NAME,
   CONDITION_NAME,
@@ -219,6 +221,15 @@ export interface RegionWords {
   readonly none?: string;
 }
 
+/** What is told of a zone of a face. */
+export const ZONE_WORDS: Readonly<Record<keyof typeof ZONE_FIELDS, string>> = {
+  name: "Zone",
+  share: "Share of the face",
+  ridgeUm: "Ridges",
+  fillDepthUm: "Deepest dent or gap",
+  fillWidthUm: "How wide it is",
+};
+
 export type RegionPath =
   | keyof typeof REGION_COLUMNS
   | keyof typeof REGION_MORE
@@ -242,7 +253,15 @@ export const REGION_WORDS: Readonly<Record<RegionPath, RegionWords>> = {
   massBudgetG: { group: "limits", label: "Film may weigh" },
   serviceTempC: { group: "limits", label: "Warmest in service" },
   turns: { group: "limits", label: "Turned so often for one coat", unit: "×" },
+  matingUm: { group: "limits", label: "Film on the face it fits against" },
   keepBare: { group: "limits", label: "Stays bare, commas between", aria: "What stays bare on %" },
+  bareBy: {
+    group: "limits",
+    label: "It stays bare by being",
+    aria: "How what stays bare on % comes to be bare",
+    options: BARE_WAY_NAME,
+    none: "masked before paint",
+  },
   heldBy: { group: "limits", label: "Held by", aria: "What holds %", options: HOLD_NAME, none: "not told" },
   heldAt: { group: "limits", label: "Held at, for instance the stern post", aria: "Where % is held" },
   heldHidden: { group: "limits", label: "Where it is held is covered later" },

@@ -11,7 +11,7 @@ const STEP: Readonly<Record<string, string>> = {
   degrease: "Fresh cloths, one to wet and one to dry, before it flashes; a bath for half an hour at the most.",
   derust: "To bright metal, pits included; then go on the same day.",
   drain: "Hole downwards, flushed with the wash until it runs clear, blown out, left to stand with the hole down.",
-  wash: "A soft brush in recesses, a stiff one where support stood; rinse until no suds come, do not touch it bare-handed after.",
+  wash: "Lukewarm, never hot: what a hand cannot stay in warps thin shells and prints. A soft brush in recesses, a stiff one where support stood; rinse until no suds come, do not touch it bare-handed after.",
   "blow-out": "Low pressure, from inside outwards, joints and undercuts last; a cloth behind it shows what comes.",
   key: "Small folded squares in corners, a pad on curves, a block on flats; edges last and lightly. No fast machine on plastic: it melts. Brush clogged paper and sticks clean.",
   "dust-off": "Vacuum or puffer first, soft brush into crevices, then a damp lint-free cloth.",
@@ -27,6 +27,8 @@ const KIND: Readonly<Partial<Record<Operation["kind"], string>>> = {
   sand: "Board or block flat, hardly any pressure, dust cleared every 15 to 20 seconds; stop while filler is still there. Powder means it is ready; rolls and clogged paper mean wait. A filler that pales as it dries is done when it is pale all over: dark islands are low or soft, leave them and fill again. A feathered edge is smooth, not chunked. Wet: from a bowl or under the tap. Corners by hand with a folded square.",
   guide: "A mist, not a coat: a hand’s breadth farther off than for paint.",
   mask: "Press the edge down with a nail, not the whole tape; fine tape for the line, wide tape and paper for the rest.",
+  scour:
+    "By hand with an abrasive pad, or a small drum then a flap wheel on metal; towards the paint, so that its edge is cut and not lifted. A cloth over the rest: the dust marks it.",
   unmask: "Slowly, folded back on itself, away from the fresh paint.",
   fit: "Little of it, on one side; align, hold, wipe off what comes out before it sets. A small face holds better with a pin in it.",
   dress: "Scrape, then a fine file or a folded square; foam from foaming glue is cut, not torn.",

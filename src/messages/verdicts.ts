@@ -69,6 +69,7 @@ export const REASON: Readonly<Record<string, string>> = {
   "gap-unfilled": "There is a gap to fill, and nothing in the pile fills it: paint only runs into it.",
   "pits-unfilled": "Pits and bubbles stay dark dots through every coat; filler primer takes the small ones.",
   "gap-without-backing": "There is nothing behind the gap: the filler falls through or shrinks away.",
+  "spot-rim-shows": "The rim of the spot stands up under the paint and draws a ring: feather it out first.",
   "ladder-jump": "The step between papers is too long: the next cannot take out the last one’s scratches.",
   "coats-too-close": "The next coat of this layer comes before the last has flashed off.",
   "coats-in-forbidden-gap": "The next coat of this enamel falls into its forbidden gap.",
@@ -330,6 +331,8 @@ export function remedyText(r: Remedy): string {
       return `Add before it: ${BEFORE_NAME[r.step].toLowerCase()}`;
     case "set-heaviness":
       return `Lay it ${HEAVINESS_NAME[r.heaviness]}`;
+    case "add-rub":
+      return "Feather its rim: a rub behind it";
     case "renew-below":
       return "Lay the coat below afresh";
     case "wait-for":
@@ -404,7 +407,7 @@ function detailText({ detail, code }: Pick<PlacedVerdict, "detail" | "code">): s
 }
 
 /** A verdict in words: its reason, the figures behind it, what is missing and which answer would be fine. */
-export function verdictText(v: Pick<PlacedVerdict, "code" | "missing" | "detail" | "fine" | "rest">): string {
+export function verdictText(v: Pick<PlacedVerdict, "code" | "missing" | "detail" | "fine" | "rest" | "zone">): string {
   const fine =
     v.fine === undefined
       ? ""
@@ -412,8 +415,8 @@ export function verdictText(v: Pick<PlacedVerdict, "code" | "missing" | "detail"
         ? " No carrier would be fine here."
         : ` Fine: ${v.fine.map((c) => CARRIER_NAME[c]).join(" or ")}${v.fine[0] === "water" ? ", or none" : ""}.`;
   const proof = v.missing.includes("product.carriers") ? " The word acrylic on a can proves nothing." : "";
-  const rest = v.rest ? "On the face around the spots: " : "";
-  return `${rest}${reasonText(v.code, v.missing)}${detailText(v)}${fine}${proof}`;
+  const where = v.rest ? "On the face around the spots: " : v.zone === undefined ? "" : `Zone ${v.zone}: `;
+  return `${where}${reasonText(v.code, v.missing)}${detailText(v)}${fine}${proof}`;
 }
 
 /** A rule in the words of the catalogue and the reader's units. */

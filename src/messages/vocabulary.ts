@@ -1,4 +1,5 @@
 import type {
+  BareWay,
   BeforeStep,
   Bite,
   Carrier,
@@ -303,6 +304,10 @@ export const HOLD_NAME: Readonly<Record<Hold, string>> = {
   "tape-block": "tape on a block",
   turntable: "a turntable",
   forceps: "forceps",
+};
+export const BARE_WAY_NAME: Readonly<Record<BareWay, string>> = {
+  mask: "masked before paint",
+  scour: "painted over, and scoured off again",
 };
 export const RUB_SIGN_NAME: Readonly<Record<RubSign, string>> = {
   "lows-only": "only the lows keep it",

@@ -81,6 +81,8 @@ function wholeText(op: Work, nameOf: NameOf): string {
       return op.layerId === null ? "Mask what stays bare" : "Mask for the next colour";
     case "unmask":
       return op.layerId === null ? "Unmask what stays bare" : "Take the tape off";
+    case "scour":
+      return "Scour the paint off what stays bare";
     case "fit":
       return liquid ? `Join the part${withIt}${heldText(op)}` : "Fit the part";
     case "hold":

@@ -27,7 +27,8 @@ function bench() {
     must(server.saveStack(part.regionId, 0, { prep: [], layers }));
     return part;
   });
-  return { model, colour, deck: parts[0]!, cabin: parts[1]! };
+  const putty = must(server.addProduct(product("fairing-putty"))).id;
+  return { model, colour, putty, deck: parts[0]!, cabin: parts[1]! };
 }
 const planOf = (model: string): Planned => {
   const plan = must(server.getPlan(model));
@@ -70,6 +71,15 @@ describe("what is said about a plan", () => {
     expect(refusal(say(b.model, edit as Partial<Planning>))).toBe(told);
     expect(must(server.getPlanScreen(b.model)).planning).toEqual(NO_PLANNING);
   });
+  it("rounds are filled with a putty of the shelf and nothing else, and that putty stays on the shelf", () => {
+    const b = bench();
+    const fills = (id: string) => say(b.model, { fills: { [b.deck.regionId]: id } });
+    expect(refusal(fills(b.colour))).toBe(`invalid fills.${b.deck.regionId}`);
+    must(fills(b.putty));
+    expect(refusal(server.deleteProduct(b.putty))).toBe("in-use");
+    must(say(b.model, { fills: {} }));
+    must(server.deleteProduct(b.putty));
+  });
   it("parts that go in a circle are refused with their names", async () => {
     const b = bench();
     const join = (partId: string, ontoId: string) => ({ partId, ontoId, when: "after-paint" as const });
@@ -89,6 +99,7 @@ describe("what is said about a plan", () => {
         objective: "cleaning",
         minutes: { "p0:coat:1": 30, "p0~r1p:coat:1": 20 },
         rounds: { [b.deck.regionId]: 2 },
+        fills: { [b.deck.regionId]: b.putty },
       }),
     );
     const text = must(server.exportDocument(b.model));

@@ -61,6 +61,35 @@ describe("parts", () => {
   });
 });
 
+describe("zones of a face", () => {
+  const zone = (name: string, share = 0.2) => ({ name, share, ridgeUm: 120, fillDepthUm: null, fillWidthUm: null });
+  it.each<[string, object[], string]>([
+    ["together more than the face", [zone("dome", 0.7), zone("lid", 0.4)], "invalid zones.1.share"],
+    ["two of one name", [zone("dome"), zone("dome")], "invalid zones.1.name"],
+    ["a share of nothing", [zone("dome", 0)], "invalid zones.0.share"],
+    ["ridges of a metre", [{ ...zone("dome"), ridgeUm: 1e6 }], "invalid zones.0.ridgeUm"],
+    ["no name", [zone("")], "invalid zones.0.name"],
+  ])("%s are refused by their field", (_, zones, told) => {
+    const b = bench();
+    const rev = must(server.getTree(b.model))[0]!.regions[0]!.rev;
+    expect(refusal(server.editNode("region", b.region, rev, { zones }))).toBe(told);
+    expect(must(server.getTree(b.model))[0]!.regions[0]!.region.zones).toBeUndefined();
+  });
+  it("a layer stays on its zone when that is called something else, and all of it travels in the document", () => {
+    const b = bench();
+    const node = () => must(server.getTree(b.model))[0]!.regions[0]!;
+    must(server.editNode("region", b.region, node().rev, { zones: [zone("dome"), zone("lid", 0.1)] }));
+    const layers = [{ ...layerOf("y1", b.primer), places: ["dome"] }, layerOf("y2", b.primer)];
+    must(server.saveStack(b.region, node().stackRev, { prep: [], layers }));
+    must(server.editNode("region", b.region, node().rev, { zones: [zone("cupola"), zone("lid", 0.1)] }));
+    expect(node().stack.layers.map((l) => l.places)).toEqual([["cupola"], undefined]);
+    const text = must(server.exportDocument(b.model));
+    must(server.importText(text, { onExisting: "replace", takeShop: false }));
+    expect(must(server.exportDocument(b.model))).toBe(text);
+    expect(node().region.zones).toEqual([zone("cupola"), zone("lid", 0.1)]);
+  });
+});
+
 describe("shelf", () => {
   it("a product in use is not taken away", () => {
     const b = bench();

@@ -373,6 +373,13 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("petg", { fillThrough: true }), pile: ["fairing-putty"] },
     { on: on("petg", { fillThrough: true }), pile: [layer("fairing-putty", { setUp: { backing: true } })] },
   ),
+  "spot-rim-shows": pair(
+    { on: on("petg"), pile: ["water-primer", layer("fairing-putty", { spot: 0.1 }), "estuary-blue"] },
+    {
+      on: on("petg"),
+      pile: ["water-primer", layer("fairing-putty", { spot: 0.1, sandAfter: rub({ grit: 400 }) }), "estuary-blue"],
+    },
+  ),
   "ladder-jump": pair(
     {
       on: on("petg"),

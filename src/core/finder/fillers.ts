@@ -1,6 +1,6 @@
 import { judgeStack } from "../judge";
-import { type Layer, type Product, type Stack, VERDICTS, type Verdict, worseVerdict } from "../model";
-import { MOST_SKINS, skinsFor } from "../numbers";
+import { type Layer, type Product, type Stack, VERDICTS, type Verdict, worseVerdict, type Zone } from "../model";
+import { MOST_SKINS, needsUnder, placeOf, skinsFor } from "../numbers";
 import { dries, labelTimes } from "../reference";
 import { neededPrep } from "../rules";
 import type { FinderInput } from "./types";
@@ -24,6 +24,8 @@ type Asked = Pick<FinderInput, "region" | "protection"> & {
   readonly shelf: readonly Product[];
   readonly productOf: (id: string) => Product;
   readonly today?: string | undefined;
+  /** the zone of the face it is for; absent = the face's own gap */
+  readonly zone?: Zone | undefined;
   /** what lies under it: fillers go on the bare face, or on the ground there is */
   readonly ground: Stack["layers"];
 };
@@ -41,8 +43,9 @@ export function fillersFor(asked: Asked): readonly FillerChoice[] {
     .sort((a, b) => VERDICTS.indexOf(a.verdict) - VERDICTS.indexOf(b.verdict) || a.sandableMin - b.sandableMin);
 }
 
-function choiceOf(p: Product, { region, productOf, protection, today, ground }: Asked): FillerChoice {
-  const depthUm = region.fillDepthUm ?? region.ridgeUm ?? null;
+function choiceOf(p: Product, { region, productOf, protection, today, ground, zone }: Asked): FillerChoice {
+  const needs = zone ?? needsUnder({}, region);
+  const depthUm = needs.fillDepthUm ?? needs.ridgeUm;
   const skins = skinsFor(p, depthUm);
   const layer: Layer = {
     id: "filler",
@@ -54,6 +57,7 @@ function choiceOf(p: Product, { region, productOf, protection, today, ground }: 
     before: [],
     sandAfter: null,
     depthUm,
+    ...(zone ? placeOf(zone) : {}),
     setUp: region.fillThrough ? { backing: true } : null,
   };
   const stack: Stack = { prep: neededPrep(region), layers: [...ground, layer] };

@@ -76,14 +76,14 @@ export class Build {
   constructor(
     private readonly heights: Heights,
     private readonly options: readonly Option[],
-    { areaCm2, detailUm, finish, fitAllowanceUm, keepBare, massBudgetG, ridgeUm }: FinderInput["region"],
+    { areaCm2, detailUm, finish, fitAllowanceUm, keepBare, massBudgetG, matingUm, ridgeUm }: FinderInput["region"],
     weights: Weights,
   ) {
     const lossUm = (share: number) => (detailUm === null ? Infinity : (share * detailUm) / GROOVE_PER_DFT);
     // where ridges are to be buried, a little of the detail may go with them unblamed
     this.careUm = lossUm(ridgeUm ? DETAIL_LOSS_STOP : DETAIL_LOSS_CARE) + SLACK;
     const drownedUm = finish === "show" ? lossUm(DETAIL_LOSS_STOP) : Infinity;
-    const fitUm = (keepBare ?? []).length > 0 ? Infinity : (fitAllowanceUm ?? Infinity);
+    const fitUm = (keepBare ?? []).length > 0 ? Infinity : (fitAllowanceUm ?? Infinity) - (matingUm ?? 0);
     this.stopUm = Math.min(drownedUm, fitUm) + SLACK;
     this.careCost = weights.risk * RISK_POINTS.care * SHOWN_RISK[finish];
     this.massUnknown = massBudgetG != null && areaCm2 === null;

@@ -48,7 +48,11 @@ export function detailOf(fired: Fired, where: Where, pile: Pile): VerdictDetail 
     case "skin-too-thick":
       return { actual: Math.round(skinOf(pile, where.layer)), limit: p.maxSkinUm ?? undefined, unit: "um" };
     case "over-fit":
-      return { actual: Math.round(pile.ledger.at(-1)!.totalUm), limit: region.fitAllowanceUm ?? undefined, unit: "um" };
+      return {
+        actual: Math.round(pile.ledger.at(-1)!.totalUm + (region.matingUm ?? 0)),
+        limit: region.fitAllowanceUm ?? undefined,
+        unit: "um",
+      };
     case "colour-shows-ground":
       return coatsDetail(layer.coats, coatsNeeded(pile, where.layer));
     case "heat-over-limit":

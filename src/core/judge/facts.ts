@@ -2,9 +2,20 @@
 
 import { at } from "../base";
 import { milestoneAfter, rateIn } from "../film";
-import type { AirSpot, Layer, MaterialId, Product, Region, Unknown } from "../model";
+import type { AirSpot, Layer, MaterialId, Product, Region, Role, Unknown, Zone } from "../model";
 import { MATERIALS } from "../model";
-import { edgeTakesUm, ladderStep, lastPaper, papersOf, plannedWftUm, puttyLaidUm, ratioOff, tackOf } from "../numbers";
+import {
+  edgeTakesUm,
+  ladderStep,
+  lastPaper,
+  meets,
+  needsUnder,
+  papersOf,
+  plannedWftUm,
+  puttyLaidUm,
+  ratioOff,
+  tackOf,
+} from "../numbers";
 import {
   CAN_MAX_C,
   CAN_WARM_C,
@@ -27,6 +38,7 @@ import { barrierBelow, isolatesOld } from "./barrier";
 import { colourFacts } from "./hiding";
 import { filmStateAt, laidFilm, reachedMin } from "./moments";
 import { airOf, coatDryUm, filmBelow, filmOn, isPastDate, type Pile, tapeFluid } from "./pile";
+import { toldOnSpots } from "./seams";
 import type { SeamPlan } from "./types";
 
 const possible = (m: MaterialId | Unknown): readonly MaterialId[] => (m === "unknown" ? MATERIALS : [m]);
@@ -34,7 +46,7 @@ const possible = (m: MaterialId | Unknown): readonly MaterialId[] => (m === "unk
 /** Depth told for a fill, all skins together, µm; null = none was. */
 const fillDepth = (pile: Pile, i: number): number | null =>
   at(pile.layers, i).depthUm ??
-  (at(pile.products, i).role === "putty" ? (pile.input.region.fillDepthUm ?? null) : null);
+  (at(pile.products, i).role === "putty" ? needsUnder(at(pile.layers, i), pile.input.region).fillDepthUm : null);
 
 /** One skin of a layer as deep as it is laid, µm, so that the last stands proud by what it loses. */
 export function skinOf(pile: Pile, i: number): number {
@@ -53,7 +65,8 @@ function skinFacts(pile: Pile, i: number): Facts {
     "layer.skinOverLimit": product.maxSkinUm !== null && skinUm > product.maxSkinUm + 1e-9,
     "layer.skinOverUsual": product.maxSkinUm === null && filler && usual !== null && skinUm > usual,
     "layer.beyondLight": product.cureDepthUm != null && skinUm > product.cureDepthUm,
-    ...gapFacts(pile.input.region, product),
+    ...gapFacts(needsUnder(layer, pile.input.region), product),
+    "layer.rimUm": rimUm(pile, i),
     "layer.shaded": layer.setUp?.shaded ?? false,
     "layer.backed": layer.setUp?.backing ?? false,
   };
@@ -62,8 +75,23 @@ function skinFacts(pile: Pile, i: number): Facts {
 /** Liquid enough to run into a crack by itself. */
 const RUNS = new Set(["cyanoacrylate", "uv-acrylate"]);
 
-function gapFacts({ fillWidthUm }: Region, product: Product): Facts {
-  const widthUm = product.role === "putty" ? (fillWidthUm ?? null) : null;
+/** What follows shows the step where a spot ends: colour and what lies over it, unless a rub has feathered it. */
+const SHOWS_RIM = new Set<Role>(["colour", "clear", "decal"]);
+
+/** Step at the rim of a layer that lies on spots, as it is left under what is seen over it, µm; null = there is none to see. */
+function rimUm(pile: Pile, i: number): number | null {
+  const [layer, line] = [at(pile.layers, i), at(pile.ledger, i)];
+  if (!toldOnSpots(pile, i) || layer.sandAfter !== null) return null;
+  const over = pile.films.filter((f) => f > i && meets(at(pile.layers, f), layer));
+  const seen = over.find((f) => SHOWS_RIM.has(at(pile.products, f).role));
+  if (seen === undefined) return null;
+  // a rub of what lies over it takes the step down as well
+  const rubbed = over.filter((f) => f < seen).reduce((sum, f) => sum + at(pile.ledger, f).takenUm, 0);
+  return Math.max(0, line.addedUm - rubbed);
+}
+
+function gapFacts({ fillWidthUm }: Pick<Zone, "fillWidthUm">, product: Product): Facts {
+  const widthUm = product.role === "putty" ? fillWidthUm : null;
   const runs = product.method === "brush" || RUNS.has(product.family);
   return {
     "layer.gapFine": widthUm !== null && widthUm < GAP_UM.fine && !runs,

@@ -1,7 +1,16 @@
 /** A pile judged whole: every place in it by the rules of its scope, in the order drawn below. */
 
 import { at } from "../base";
-import { type ExtraWork, HEAVINESSES, keyOf, type Layer, type PrepStep, type Product, type Stack } from "../model";
+import {
+  type ExtraWork,
+  HEAVINESSES,
+  keyOf,
+  type Layer,
+  type PrepStep,
+  type Product,
+  type Stack,
+  zoneStep,
+} from "../model";
 import { asLaid, filmLedger, plannedWftUm } from "../numbers";
 import { mayBeFoam, onFoam } from "../reference";
 import {
@@ -27,7 +36,7 @@ import { liquidsBefore, liquidVerdicts, touching } from "./liquids";
 import { assumedFigures, filmBelow, type Pile, pileFilms, tapeFluid } from "./pile";
 import { groundSeam, planSeam, restSeam, toldOnSpots } from "./seams";
 import type { JudgeAnswer, JudgeInput, PlacedVerdict, SeamPlan, StepLiquid, Where } from "./types";
-import { stackFacts } from "./whole";
+import { stackFacts, zoneFacts } from "./whole";
 import { workVerdicts } from "./work-asked";
 
 /**
@@ -50,28 +59,29 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
     "bench.protection": input.protection,
   });
   const verdicts: PlacedVerdict[] = [];
-  const add = (fired: readonly Fired[], where: Where, liquid?: StepLiquid) =>
+  const add = (fired: readonly Fired[], where: Where, { liquid, zone }: About = {}) =>
     verdicts.push(
       ...fired.map((f) => ({
         ...f,
         remedy: f.remedy.filter((r) => changes(r, where.layer, pile)),
         where,
-        key: keyOf(f.rule, where, stack.layers, liquid),
+        key: keyOf(f.rule, where, stack.layers, liquid ?? (zone === undefined ? undefined : zoneStep(zone))),
         ...(liquid ? { liquid } : withDetail(detailOf(f, where, pile))),
+        ...(zone === undefined ? {} : { zone }),
       })),
     );
   const addLiquids = (i: number, below: number) => {
     const afterMin = below < 0 ? null : (pile.gaps.get(i) ?? null);
     for (const { layer, ...liquid } of liquidsBefore(stack, i)) {
       const touch = { liquid: input.productOf(liquid.productId), layer, afterMin };
-      add(liquidVerdicts(pile, touch, base, ground), { kind: below < 0 ? "region" : "seam", layer: i }, liquid);
+      add(liquidVerdicts(pile, touch, base, ground), { kind: below < 0 ? "region" : "seam", layer: i }, { liquid });
     }
     const fluid = tapeFluid(pile, i);
     if (fluid)
       add(
         liquidVerdicts(pile, { liquid: fluid, layer: i + 1, afterMin: at(pile.layers, i).tape!.onMin }, base, ground),
         { kind: "layer", layer: i },
-        { step: "tape", productId: fluid.id },
+        { liquid: { step: "tape", productId: fluid.id } },
       );
   };
   // over a film that lies on spots a layer also lies on whatever the spots leave free
@@ -123,11 +133,16 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
         layer: i,
       });
   });
-  if (pile.films.length > 0)
-    add(applyRules(RULE_BOOK, "stack", factSheet(stackFacts(pile), base)), {
-      kind: "stack",
-      layer: pile.films.at(-1)!,
-    });
+  if (pile.films.length > 0) {
+    const [whole, top] = [factSheet(stackFacts(pile), base), { kind: "stack", layer: pile.films.at(-1)! } as const];
+    add(applyRules(RULE_BOOK, "stack", whole), top);
+    for (const zone of region.zones ?? [])
+      add(
+        applyRules(RULE_BOOK, "stack", factSheet(zoneFacts(pile, zone), whole)).filter((f) => ZONE_RULES.has(f.rule)),
+        top,
+        { zone: zone.name },
+      );
+  }
   const told = withCoupons(verdicts, input.coupons ?? [], region.material, stack);
   return {
     outcome: "judged",
@@ -138,6 +153,15 @@ export function judgeStack(input: JudgeInput): JudgeAnswer {
     assumed: assumedFigures(pile),
   };
 }
+
+/** What a verdict is about beside its place: a liquid of a step, or one zone of the face. */
+interface About {
+  readonly liquid?: StepLiquid;
+  readonly zone?: string;
+}
+
+/** Rules on what is level and filled: asked of the face, and of every zone of it by itself. */
+const ZONE_RULES: ReadonlySet<string> = new Set(["ridge-shows", "ridge-shows-gloss", "gap-unfilled"]);
 
 /** Work no layer asks for, on what lies on a face; see `work-asked`. @param input the pile as it lies, all of it laid */
 export const judgeWork = (input: JudgeInput, work: ExtraWork, afterMin: number): readonly Fired[] =>

@@ -1,6 +1,10 @@
 import { BEFORE_STEPS, fromPrepRows, prepRows, type Stack, withStep } from "../model";
+import { ROUND_GRIT } from "../reference";
 import type { Remedy } from "../rules";
 import type { Where } from "./types";
+
+/** Feathering a rim takes little off the spot itself, µm (est.). */
+const FEATHER_TAKES_UM = 5;
 
 /** An id no layer of the stack has yet, made from another's. */
 function freshId(stack: Stack, id: string): string {
@@ -29,6 +33,8 @@ export function applyRemedy(stack: Stack, where: Where, remedy: Remedy): Stack {
       const fresh = { ...below, id: freshId(stack, below.id), gapMin: null, before: [], sandAfter: null, tape: null };
       return { ...stack, layers: [...stack.layers.slice(0, where.layer), fresh, ...stack.layers.slice(where.layer)] };
     }
+    case "add-rub":
+      return atLayer((l) => ({ ...l, sandAfter: { grit: ROUND_GRIT, wet: false, takesUm: FEATHER_TAKES_UM } }));
     case "wait-for":
       return atLayer((l) => ({ ...l, gapMin: null }));
     case "advice":

@@ -2,7 +2,7 @@
 
 import { at } from "../base";
 import type { Layer, Product, Verdict } from "../model";
-import { hexLuminance } from "../numbers";
+import { hexLuminance, spotShare, toldPartly } from "../numbers";
 import { AMINE_BLUSH, familyFacts, materialFacts } from "../reference";
 import {
   applyRules,
@@ -66,9 +66,10 @@ function meetingFacts(pile: Pile, i: number, m: Meeting, below: number, upper = 
 
 /** Told to lie on spots, or putty put into a depth: unless told to lie all over. */
 export function toldOnSpots(pile: Pile, i: number): boolean {
-  const { spot, depthUm } = at(pile.layers, i);
-  if (spot != null) return spot !== false;
-  return at(pile.products, i).role === "putty" && (depthUm != null || pile.input.region.fillDepthUm != null);
+  const layer = at(pile.layers, i);
+  if (layer.spot != null) return layer.spot !== false;
+  if (toldPartly(layer)) return spotShare(layer, at(pile.products, i), pile.input.region) < 1;
+  return at(pile.products, i).role === "putty" && (layer.depthUm != null || pile.input.region.fillDepthUm != null);
 }
 
 /** As told; where nothing is, putty on metal lies in its dents. */

@@ -66,6 +66,8 @@ export interface PlacedVerdict extends Fired {
   readonly key: string;
   /** it is about the rest of the face, which a film on spots below it leaves free */
   readonly rest?: true;
+  /** it is about one zone of the face, by name */
+  readonly zone?: string;
   /** the liquid or tape it is about, where that is not the layer's own product */
   readonly liquid?: StepLiquid;
   /** what bites, the limit and the actual figure, where the verdict has them */

@@ -1,5 +1,5 @@
 import { at } from "../base";
-import type { Product, Role } from "../model";
+import type { Layer, Product, Role, Zone } from "../model";
 import {
   dryDensityGMl,
   filmMassG,
@@ -7,9 +7,14 @@ import {
   hidesScratchUm,
   hueOf,
   lastPaper,
+  meets,
+  needsUnder,
+  placeOf,
   ridgeBuriedUm,
   scratchUm,
   spotShare,
+  toldPartly,
+  zonesOf,
 } from "../numbers";
 import { familyFacts, STACKED_COATS } from "../reference";
 import type { Facts, FactValue } from "../rules";
@@ -43,18 +48,43 @@ function scratchShows(pile: Pile, strict: boolean): boolean {
   return scratchUm(lastPaper(at(pile.layers, last).sandAfter!)) > hidden + 1e-9;
 }
 
-function ridgeLeftUm(pile: Pile): number | null {
-  const { ridgeUm } = pile.input.region;
+/** @param lies whether a layer counts where the ridges are */
+function ridgeLeftUm(pile: Pile, ridgeUm: number | null, lies: (layer: Layer) => boolean): number | null {
   if (ridgeUm === null) return null;
   const buried = pile.films
-    .filter((i) => ["primer-highbuild", "surfacer", "putty"].includes(at(pile.products, i).role))
-    // what is laid on a share of the face leaves the ridges of the rest as they are
-    .filter((i) => typeof at(pile.layers, i).spot !== "number")
+    .filter((i) => BURIES.has(at(pile.products, i).role) && lies(at(pile.layers, i)))
     .reduce((sum, i) => {
       const l = at(pile.layers, i);
       return sum + ridgeBuriedUm(at(pile.ledger, i).addedUm, l.heaviness === "mist" || l.sandAfter === null);
     }, 0);
   return Math.max(0, Math.round(ridgeUm - buried));
+}
+
+const BURIES = new Set<Role>(["primer-highbuild", "surfacer", "putty"]);
+
+/**
+ * Ridges and gaps of one place on the face, by what is laid there.
+ * @param levels whether a layer lies on all of it @param fills whether one lies in its gaps
+ */
+function levelFacts(
+  pile: Pile,
+  needs: Pick<Zone, "ridgeUm" | "fillDepthUm" | "fillWidthUm">,
+  levels: (layer: Layer) => boolean,
+  fills: (layer: Layer) => boolean,
+): Facts {
+  const ridgeUm = ridgeLeftUm(pile, needs.ridgeUm, levels);
+  const filled = pile.films.some((i) => at(pile.products, i).role === "putty" && fills(at(pile.layers, i)));
+  return {
+    "stack.gapOpen": (needs.fillDepthUm ?? needs.fillWidthUm) !== null && !filled,
+    "stack.ridgeLeftUm": ridgeUm,
+    "stack.ridgeBuried": ridgeUm === 0 && needs.ridgeUm !== null && needs.ridgeUm > 0,
+  };
+}
+
+/** What a zone of the face needs, by what is laid on it: all over, or there by name. */
+export function zoneFacts(pile: Pile, zone: Zone): Facts {
+  const there = (layer: Layer) => meets(layer, placeOf(zone));
+  return levelFacts(pile, zone, (layer) => typeof layer.spot !== "number" && there(layer), there);
 }
 
 /** Dry mass a pile adds to a region, g; null without an area. */
@@ -94,24 +124,28 @@ export function stackFacts(pile: Pile): Facts {
     const { addedUm, takenUm } = at(pile.ledger, i);
     return onSpots(pile, i) ? sum : sum + addedUm - takenUm;
   }, 0);
-  const ridgeUm = ridgeLeftUm(pile);
   const keptBare = (region.keepBare ?? []).length > 0 || pile.products.some((p) => p.role === "masking");
   const massG = pileMassG(pile, region.areaCm2);
   const budget = region.massBudgetG ?? null;
   const lays = (...roles: readonly Role[]) => tops.some((p) => roles.includes(p.role));
   return {
-    "stack.gapOpen": (region.fillDepthUm ?? region.fillWidthUm ?? null) !== null && !lays("putty"),
+    // what is laid on a share of the face leaves the ridges of the rest as they are
+    ...levelFacts(
+      pile,
+      needsUnder({}, region),
+      (layer) => !toldPartly(layer),
+      (layer) => zonesOf(layer, region).length === 0,
+    ),
     "stack.pitsOpen": region.conditions.includes("pits") && !lays("putty", "primer-highbuild", "surfacer"),
     "stack.topRole": top.role,
     "stack.topSheen": top.sheen,
     "stack.showsEverything": showsEverything,
     "stack.uvResistant": top.uvResistant,
     "stack.grooveLostPct": region.detailUm === null ? null : 100 * grooveLost(region.detailUm, buildUm),
-    "stack.ridgeLeftUm": ridgeUm,
-    "stack.ridgeBuried": ridgeUm === 0 && region.ridgeUm !== null && region.ridgeUm > 0,
     "stack.reversibleCoats": stackedCoats(pile),
     "stack.scratchShows": scratchShows(pile, showsEverything),
-    "stack.overFit": region.fitAllowanceUm != null && buildUm > region.fitAllowanceUm && !keptBare,
+    "stack.overFit":
+      region.fitAllowanceUm != null && buildUm + (region.matingUm ?? 0) > region.fitAllowanceUm && !keptBare,
     "stack.overMass": budget !== null && massG !== null && massG > budget,
     "stack.massUnknown": budget !== null && massG === null,
     "stack.topOilProof": oilProof(top),

@@ -5,7 +5,7 @@ export * from "./op-key";
 export * from "./prep-keys";
 export * from "./product-fields";
 export * from "./region-fields";
-export type { PlacedField } from "./rows";
+export { type PlacedField, placed } from "./rows";
 export * from "./types";
 export * from "./verdict-key";
 export * from "./vocabulary";

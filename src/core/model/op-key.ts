@@ -141,7 +141,7 @@ export const opIds = {
   inspect: (layerId: string) => id(layerId, "inspect"),
   mask: (layerId: string) => id(layerId, "mask"),
   unmask: (layerId: string) => id(layerId, "unmask"),
-  bare: (regionId: string, what: "mask" | "unmask") => id(regionId, "bare", what),
+  bare: (regionId: string, what: "mask" | "unmask" | "scour") => id(regionId, "bare", what),
   fit: (partId: string) => id(partId, "fit"),
   /** put on what holds it */
   hold: (regionId: string) => id(regionId, "hold"),

@@ -1,6 +1,6 @@
 import type { Field } from "./fields";
 import { choice, flag, list, number, type PlacedField, placed } from "./rows";
-import { CONDITIONS, EXPOSURES, FAMILIES, FINISHES, HOLDS, LEADS, MATERIALS, RUBS } from "./vocabulary";
+import { BARE_WAYS, CONDITIONS, EXPOSURES, FAMILIES, FINISHES, HOLDS, LEADS, MATERIALS, RUBS } from "./vocabulary";
 
 /** A film that was on the part before this stack. */
 export const OLD_FINISH_FIELDS = {
@@ -9,6 +9,17 @@ export const OLD_FINISH_FIELDS = {
   rub: { ...choice(RUBS, "must", null, "old_finish.rub"), cell: "untested" },
   lead: { ...choice(LEADS, "must", null, "old_finish.lead"), cell: "unknown" },
 } as const satisfies Record<string, Field>;
+
+/** A zone of a face with needs of its own: an upside-down dome beside good sides. Layers are put on it by its name. */
+export const ZONE_FIELDS = {
+  name: { kind: "name", absent: "must", csv: null, api: "name" },
+  /** of the face */
+  share: { kind: "share", min: 0.001, max: 1, of: "the face", absent: "must", csv: null, api: "share" },
+  ridgeUm: number("µm", 1, 5000, "null", null, "ridge_um"),
+  fillDepthUm: number("µm", 1, 200_000, "null", null, "fill_depth_um"),
+  fillWidthUm: number("µm", 10, 200_000, "null", null, "fill_width_um"),
+} as const satisfies Record<string, Field>;
+export const MOST_ZONES = 12;
 
 /** What seals the part already. */
 export const SEALED_FIELDS = {
@@ -52,6 +63,10 @@ export const REGION_MORE = {
   lead: choice(LEADS, "null-or-left-out", null, "lead"),
   /** zones that stay bare: mating faces, threads, bearings, polished metal */
   keepBare: { kind: "texts", most: 20, absent: "left-out", csv: null, api: null },
+  /** what stays bare is masked before paint, or its paint is scoured off again once it is dry; null = masked */
+  bareBy: choice(BARE_WAYS, "null-or-left-out", null, null),
+  /** film on the face it fits against, which takes its share of the room */
+  matingUm: number("µm", 0, 20_000, "null-or-left-out", null, "mating_um"),
   /** how often it has to be turned so that a coat reaches every face; each face waits until the one before can be held */
   turns: { ...number("turns", 0, 3, "null-or-left-out", null, null), whole: true },
   /** how it is held while it is worked on */

@@ -5,7 +5,7 @@
 
 import type { KeysWhere, Shape } from "./fields";
 import type { ClaimFigure, LABEL_FIELDS, LIGHT_FIELDS, LIMIT_FIELDS, PRODUCT_FIELDS } from "./product-fields";
-import type { OLD_FINISH_FIELDS, REGION_COLUMNS, REGION_MORE, SEALED_FIELDS } from "./region-fields";
+import type { OLD_FINISH_FIELDS, REGION_COLUMNS, REGION_MORE, SEALED_FIELDS, ZONE_FIELDS } from "./region-fields";
 import type {
   BeforeStep,
   CouponResult,
@@ -56,12 +56,14 @@ export interface Claim {
 }
 export type OldFinish = Shape<typeof OLD_FINISH_FIELDS>;
 export type SealedBy = Shape<typeof SEALED_FIELDS>;
+export type Zone = Shape<typeof ZONE_FIELDS>;
 
 /** A face of a part; its fields are told in `region-fields.ts`. */
 export interface Region extends Shape<typeof REGION_COLUMNS>, Shape<typeof REGION_MORE> {
   readonly id: string;
   readonly oldFinish?: OldFinish | null | undefined;
   readonly sealedBy?: SealedBy | null | undefined;
+  readonly zones?: readonly Zone[] | undefined;
   readonly unknowns?: readonly RegionUnknown[] | undefined;
 }
 type RegionUnknown = KeysWhere<typeof REGION_COLUMNS, { mayBeUnknown: true }>;

@@ -16,6 +16,9 @@ export interface LiquidOf {
   readonly productId: string;
 }
 
+/** A zone in the place of a step: its name is the user's own text, kept clear of what a key is put together with. */
+export const zoneStep = (name: string): LiquidOf => ({ step: "zone", productId: encodeURIComponent(name) });
+
 /**
  * By which an override finds its verdict again: the rule with the layers and products it was given for, so that a reason never
  * answers for another stop after layers were moved, swapped or renewed.

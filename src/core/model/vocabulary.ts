@@ -295,6 +295,10 @@ export type Hold = (typeof HOLDS)[number];
 /** Of these the ones that cover a spot, which stays bare until it is touched in. */
 export const COVERING_HOLDS = ["clip", "tape-block", "forceps"] as const satisfies readonly Hold[];
 
+/** How what stays bare comes to be bare. */
+export const BARE_WAYS = ["mask", "scour"] as const;
+export type BareWay = (typeof BARE_WAYS)[number];
+
 export const TACKS = ["low", "medium", "high"] as const;
 export type Tack = (typeof TACKS)[number];
 

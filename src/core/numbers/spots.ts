@@ -1,21 +1,70 @@
-import type { Layer, Product, Region } from "../model";
-import { SPOT_SHARE } from "../reference";
+import type { Layer, Product, Region, Zone } from "../model";
+import { FEATHER_CM, SPOT_SHARE } from "../reference";
 
-type Spotted = Pick<Layer, "spot" | "depthUm">;
+type Placed = Pick<Layer, "places">;
+type Spotted = Pick<Layer, "spot" | "depthUm" | "places">;
+type Faced = Pick<Region, "fillDepthUm" | "zones">;
+
+/** The zone of a face as somewhere a layer can lie. */
+export const placeOf = ({ name }: Pick<Zone, "name">): Placed => ({ places: [name] });
+
+/** Zones of the face a layer is put on by name; none where it lies all over or in other places. */
+export const zonesOf = ({ places }: Placed, { zones }: Pick<Region, "zones">): readonly Zone[] =>
+  zones && places?.length ? zones.filter((z) => places.includes(z.name)) : [];
+
+/** What there is to bury and to fill where a layer lies: of the zones it is put on the most, else of the face. */
+export function needsUnder(
+  layer: Placed,
+  region: Pick<Region, "zones" | "ridgeUm" | "fillDepthUm" | "fillWidthUm">,
+): Pick<Zone, "ridgeUm" | "fillDepthUm" | "fillWidthUm"> {
+  const zones = zonesOf(layer, region);
+  if (zones.length === 0)
+    return {
+      ridgeUm: region.ridgeUm,
+      fillDepthUm: region.fillDepthUm ?? null,
+      fillWidthUm: region.fillWidthUm ?? null,
+    };
+  const most = (figure: "ridgeUm" | "fillDepthUm" | "fillWidthUm") =>
+    zones.reduce<number | null>((top, z) => (z[figure] === null ? top : Math.max(top ?? 0, z[figure])), null);
+  return { ridgeUm: most("ridgeUm"), fillDepthUm: most("fillDepthUm"), fillWidthUm: most("fillWidthUm") };
+}
 
 /** Putty that is told a depth, or lies on a part with something to fill, lies in holes and seams: nobody skims the face with it. */
-const fillsHoles = (
-  { depthUm }: Spotted,
-  { role }: Pick<Product, "role">,
-  region: Pick<Region, "fillDepthUm">,
-): boolean => role === "putty" && (depthUm != null || region.fillDepthUm != null);
+const fillsHoles = ({ depthUm }: Spotted, { role }: Pick<Product, "role">, { fillDepthUm }: Faced): boolean =>
+  role === "putty" && (depthUm != null || fillDepthUm != null);
 
-/** Share of the face a layer lies on, (0, 1]: as told; of what fills holes and seams the usual, unless it is told to lie all over. */
-export function spotShare(layer: Spotted, product: Pick<Product, "role">, region: Pick<Region, "fillDepthUm">): number {
+/** A layer is told to lie on part of the face: by a share, or by the names of places on it. */
+export const toldPartly = ({ spot, places }: Spotted): boolean =>
+  typeof spot === "number" || (spot == null && (places?.length ?? 0) > 0);
+
+/**
+ * Share of the face a layer lies on, (0, 1]: as told; of zones it is put on by name their own; of what fills holes and seams, and
+ * of other places, the usual, unless it is told to lie all over.
+ */
+export function spotShare(layer: Spotted, product: Pick<Product, "role">, region: Faced): number {
   if (typeof layer.spot === "number") return layer.spot;
-  return layer.spot !== false && fillsHoles(layer, product, region) ? SPOT_SHARE : 1;
+  if (layer.spot === false) return 1;
+  const zones = zonesOf(layer, region);
+  if (zones.length > 0)
+    return Math.min(
+      1,
+      zones.reduce((sum, z) => sum + z.share, 0),
+    );
+  return toldPartly(layer) || fillsHoles(layer, product, region) ? SPOT_SHARE : 1;
+}
+
+/**
+ * Share of the face that a rub of such a layer reaches: past its rim, until no step is felt. A spot is taken for round, several
+ * names for as many spots.
+ * @param areaCm2 of the face; null = nobody told: without a size there is no rim to reckon
+ */
+export function featheredShare(share: number, layer: Placed, areaCm2: number | null): number {
+  if (share >= 1 || areaCm2 === null) return share;
+  const spots = Math.max(1, layer.places?.length ?? 0);
+  const radiusCm = Math.sqrt((share * areaCm2) / spots / Math.PI);
+  return Math.min(1, share * (1 + FEATHER_CM / radiusCm) ** 2);
 }
 
 /** Whether one layer can lie on another: two that are told to be in other places of the face never meet. */
-export const meets = (a: Pick<Layer, "places">, b: Pick<Layer, "places">): boolean =>
+export const meets = (a: Placed, b: Placed): boolean =>
   !a.places?.length || !b.places?.length || a.places.some((p) => b.places!.includes(p));

@@ -56,6 +56,7 @@ export function benchNow(input: PlanInput, options: BenchOptions = {}): readonly
     [...chains.values()].map((l) => l.chain),
     input.joins ?? [],
     input.productOf,
+    records,
   ).map((c) => c.tie);
   const isDone = (id: string) => records.get(id)?.endMin != null;
   const asked = [...chains].filter(([regionId]) => only === undefined || only.has(regionId));

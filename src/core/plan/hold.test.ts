@@ -127,3 +127,23 @@ it("a spot rubbed in one place takes nothing off what lies in another", () => {
   expect(coatsUnder(true)).toEqual(coatsUnder(false));
   expect(coatsUnder(true)).toHaveLength(2);
 });
+
+describe("what stays bare", () => {
+  const bare: Partial<Region> = { material: "aluminium", conditions: ["keyed", "washed"], keepBare: ["rim"] };
+  const kinds = (over: Partial<Region>) =>
+    planned({ ...bare, ...over })
+      .map((o) => o.kind)
+      .filter((k) => k === "mask" || k === "unmask" || k === "scour");
+  it.each<[string, Partial<Region>, string[]]>([
+    ["is masked and unmasked", {}, ["mask", "unmask"]],
+    ["or painted over and scoured off again", { bareBy: "scour" }, ["scour"]],
+    ["nothing stays bare, nothing is scoured", { keepBare: [], bareBy: "scour" }, []],
+  ])("%s", (_, over, expected) => expect(kinds(over)).toEqual(expected));
+  it("is scoured once the last coat can be rubbed, and its dust settles before anything is sprayed", () => {
+    const ops = planned({ ...bare, bareBy: "scour" });
+    const scour = ops.find((o) => o.kind === "scour")!;
+    expect(scour.dusty).toBe(true);
+    expect(scour.startMin).toBeGreaterThan(Math.max(...ops.filter((o) => o.kind === "coat").map((o) => o.endMin)));
+    expect(workText(scour, names.name)).toBe("Scour the paint off what stays bare");
+  });
+});

@@ -8,7 +8,7 @@ import {
 import { eveningsAndWeekends, WEEKEND } from "../../../tests/support/weeks";
 import { layer, lookup, NOW_MIN, pile, planInput, region } from "../../../tests/support/world";
 import { MIN_PER_DAY } from "../base";
-import type { Product, Region, Stack } from "../model";
+import type { MaterialId, Product, Region, Stack } from "../model";
 import { moveTrials } from "./moves";
 import { planModel } from "./plan";
 import { NO_WISHES, type PlanAnswer, type PlanInput } from "./types";
@@ -143,5 +143,27 @@ describe("two-pack gloss over wet-sanded epoxy primer, for show", () => {
     });
     expect(seen.notices.filter((n) => n.kind === "verdict" && n.code === "window-missed-scuffed")).toEqual([]);
     expect(days(seen.doneMin)).toBeLessThan(days(a.doneMin));
+  });
+});
+
+describe("rounds filled with another putty than the stack holds", () => {
+  const stack: Stack = {
+    prep,
+    layers: [layer("water-primer", { id: "p", sandAfter: dry(400, 8) }), layer("estuary-blue", { id: "c", coats: 2 })],
+  };
+  const face = { material: "petg", areaCm2: 300, finish: "show", conditions: ["washed"] } as const;
+  const fills = (fillId: string | null, material: MaterialId = "petg") => {
+    const wishes = { ...NO_WISHES, rounds: { j: 1 }, ...(fillId ? { fills: { j: fillId } } : {}) };
+    const a = job({ ...face, material }, stack, { wishes });
+    return { filled: a.ops.find((o) => o.id === "p~r1f:coat:1")?.productId ?? null, doneMin: a.doneMin };
+  };
+  it("a stack without one primes again; told one, the look is followed by it", () => {
+    expect(fills(null).filled).toBeNull();
+    expect(fills("fairing-putty").filled).toBe("fairing-putty");
+  });
+  it("one the rules speak against on that face is left out, and the round primes only", () => {
+    const lacquer = LACQUER_PUTTIES[0]!.id;
+    expect(fills(lacquer).filled).toBe(lacquer);
+    expect(fills(lacquer, "xps").filled).toBeNull();
   });
 });

@@ -4,7 +4,7 @@ import { judgeWork } from "../judge";
 import { type JarId, opIds, type Product, type Region } from "../model";
 import { cardOfJar, glueTimes } from "../reference";
 import { planModel } from "./plan";
-import type { PlanInput } from "./types";
+import { NO_WISHES, type PlanInput, type PlanWishes } from "./types";
 
 /** Joints told with the adhesives of a bench: how long each is held, when the part is worked on, what each may join. */
 
@@ -86,9 +86,15 @@ describe("when a joint is made", () => {
       prep: ["dry-fit"],
     },
   });
-  const planned = (when: "before-paint" | "primed" | "after-paint", glueId: string | null) => {
+  const planned = (
+    when: "before-paint" | "primed" | "after-paint",
+    glueId: string | null,
+    wishes: Partial<PlanWishes> = { rounds: { a: 0, b: 0 } },
+  ) => {
     const joins = [{ partId: "pa", regionIds: ["a"], onto: { partId: "pb", regionIds: ["b"] }, when, glueId }];
-    const answer = planModel(planInput([painted("a"), painted("b")], { productOf, joins }));
+    const answer = planModel(
+      planInput([painted("a"), painted("b")], { productOf, joins, wishes: { ...NO_WISHES, ...wishes } }),
+    );
     if (answer.outcome !== "planned") throw new Error(JSON.stringify(answer).slice(0, 300));
     const at = (id: string) => answer.ops.find((o) => o.id === id);
     return { at, coat: (layerId: string) => at(opIds.coat(layerId, 1))!, ops: answer.ops };
@@ -103,6 +109,16 @@ describe("when a joint is made", () => {
     }
     expect(dress.startMin).toBeGreaterThan(fit.endMin);
     expect(workText(dress, () => null)).toMatch(/squeezed out/);
+  });
+  it("over the ground with a round to come it is made before that round, which fills its steps and cracks", () => {
+    const { at, ops } = planned("primed", "five-minute-epoxy", { rounds: { a: 2, b: 2 } });
+    const dress = at(opIds.dress("pa"))!;
+    for (const side of ["a", "b"]) {
+      const looks = ops.filter((o) => o.kind === "inspect" && o.regionId === side);
+      expect(looks.map((o) => o.round)).toEqual([1, 2]);
+      expect(looks[0]!.endMin).toBeLessThanOrEqual(at(opIds.fit("pa"))!.startMin);
+      expect(looks[1]!.startMin).toBeGreaterThanOrEqual(dress.endMin);
+    }
   });
   it("nothing is squeezed out where no adhesive is named, and nothing is dressed on finished paint", () => {
     expect(planned("primed", null).at(opIds.dress("pa"))).toBeUndefined();

@@ -268,6 +268,7 @@ function contextOf(
     chains.map((c) => c.chain),
     input.joins ?? [],
     input.productOf,
+    records,
   );
   const { batches, leftOut } = batchesOf(
     wishes.batches,

@@ -85,7 +85,13 @@ export function liveChain(
   const whole = withMinutes(
     inSittings(
       withMinutes(
-        withExtra(withFit(bare, input.joins ?? [], input.productOf), r.region, own.face, records, input.productOf),
+        withExtra(
+          withFit(bare, input.joins ?? [], input.productOf, records),
+          r.region,
+          own.face,
+          records,
+          input.productOf,
+        ),
         minutes,
       ),
       input.sessions,

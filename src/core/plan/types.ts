@@ -25,6 +25,8 @@ export interface PlanWishes {
   readonly minutes: Readonly<Record<string, number>>;
   /** region → rounds of fill, sand and prime, in place of the usual number */
   readonly rounds: Readonly<Record<string, number>>;
+  /** region → the putty its rounds are filled with; left out = the one its stack holds */
+  readonly fills?: Readonly<Record<string, string>> | undefined;
   /** coats of one product done in one go, by their operations */
   readonly batches: readonly (readonly string[])[];
   /** product on its way, to buy or to go on with → when it arrives */

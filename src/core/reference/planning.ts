@@ -10,16 +10,23 @@ export const USUAL_ROUNDS: Readonly<Record<Finish, { readonly likely: number; re
 export const MOST_ROUNDS = 4;
 /** Share of a face that its spots make up where nobody told it: what is filled, and what is worked on in a round (est.). */
 export const SPOT_SHARE = 0.15;
+/** A rub goes so far past the rim of a spot until no step is felt, cm (est.). */
+export const FEATHER_CM = 0.6;
+/** A step at a rim less than this is lost under the coats over it, µm (est.). */
+export const RIM_SHOWS_UM = 20;
 /** Paper for levelling spots where the primer's own sanding names none, FEPA P. */
 export const ROUND_GRIT = 400;
 /** Taken off by levelling a filled spot, as a share of its dry film (est.). */
 export const ROUND_RUB_SHARE = 0.7;
 
 /** Hands-on minutes of work that is neither coating nor rubbing (est.). */
-export const SIDE_LABOUR: Readonly<Record<"inspect" | "mask" | "unmask" | "fit" | "dress" | "guide", Labour>> = {
+export const SIDE_LABOUR: Readonly<
+  Record<"inspect" | "mask" | "unmask" | "scour" | "fit" | "dress" | "guide", Labour>
+> = {
   inspect: { fixedMin: 4, perCm2Min: 0.01 },
   mask: { fixedMin: 8, perCm2Min: 0.03 },
   unmask: { fixedMin: 3, perCm2Min: 0.005 },
+  scour: { fixedMin: 5, perCm2Min: 0.1 },
   fit: { fixedMin: 15, perCm2Min: 0 },
   dress: { fixedMin: 5, perCm2Min: 0 },
   guide: { fixedMin: 3, perCm2Min: 0.002 },

@@ -119,6 +119,7 @@ const FACTS = {
   "layer.beyondLight": { of: flag, scopes: ["layer"] },
   "layer.gapFine": { of: flag, scopes: ["layer"] },
   "layer.gapWide": { of: flag, scopes: ["layer"] },
+  "layer.rimUm": { of: number(0, 100_000), scopes: ["layer"] },
   "layer.shaded": { of: flag, scopes: ["layer"] },
   "layer.backed": { of: flag, scopes: ["layer"] },
   "layer.activatorUsed": { of: flag, scopes: ["layer", "contact"] },

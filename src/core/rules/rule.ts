@@ -9,6 +9,8 @@ export type Remedy =
   | { readonly do: "set-heaviness"; readonly heaviness: Heaviness }
   /** the film below laid afresh, as a layer of its own */
   | { readonly do: "renew-below" }
+  /** a rub of its own behind the layer */
+  | { readonly do: "add-rub" }
   | { readonly do: "wait-for"; readonly milestone: Milestone | "window" }
   | { readonly do: "advice"; readonly key: AdviceKey };
 
@@ -116,6 +118,7 @@ export interface Rule {
 export const advise = (key: AdviceKey): Remedy => ({ do: "advice", key });
 export const addPrep = (step: PrepStep): Remedy => ({ do: "add-prep", step });
 export const renewBelow: Remedy = { do: "renew-below" };
+export const addRub: Remedy = { do: "add-rub" };
 export const addBefore = (step: BeforeStep): Remedy => ({ do: "add-before", step });
 export const setHeaviness = (heaviness: Heaviness): Remedy => ({ do: "set-heaviness", heaviness });
 export const waitFor = (milestone: Milestone | "window"): Remedy => ({ do: "wait-for", milestone });

@@ -23,18 +23,29 @@ function colourAt({ ops }: Chain, productOf: ProductOf): number {
   return coat ? ops.findIndex((op) => op.layerId === coat.layerId) : ops.length;
 }
 
-/** How many of a chain's operations come before it is joined. */
-function joinedAt(chain: Chain, when: Join["when"], productOf: ProductOf): number {
+/** What is told of work done, by its operation. */
+type Told = ReadonlyMap<string, unknown>;
+
+/**
+ * How many of a chain's operations come before it is joined. Over the ground that is before the last round of fill, sand and
+ * prime: the steps and cracks of the joint are filled in it. Where that round has begun, before the colour.
+ */
+function joinedAt(chain: Chain, when: Join["when"], productOf: ProductOf, told: Told): number {
   if (when === "before-paint") return 0;
-  return when === "after-paint" ? chain.ops.length : colourAt(chain, productOf);
+  if (when === "after-paint") return chain.ops.length;
+  const colour = colourAt(chain, productOf);
+  const last = Math.max(0, ...chain.ops.slice(0, colour).map((op) => op.round ?? 0));
+  const round = last === 0 ? -1 : chain.ops.findIndex((op) => op.round === last);
+  const begun = chain.ops.slice(0, colour).some((op) => op.round === last && told.has(op.id));
+  return round < 0 || begun ? colour : round;
 }
 
 /** A region's chain with the fitting of its part, if it is the one that carries it: first of all, over the ground, or last of all. */
-export function withFit(chain: Chain, joins: readonly Join[], productOf: ProductOf): Chain {
+export function withFit(chain: Chain, joins: readonly Join[], productOf: ProductOf, told: Told): Chain {
   const join = joins.find((j) => j.regionIds[0] === chain.regionId);
   if (!join || chain.ops.length === 0) return chain;
   const glue = glueOf(join, productOf);
-  const at = joinedAt(chain, join.when, productOf);
+  const at = joinedAt(chain, join.when, productOf, told);
   const before = chain.ops[at - 1];
   const next = chain.ops[at];
   const own = fittingOf(join, chain.regionId, glue);
@@ -78,22 +89,27 @@ function fittingOf(join: Join, regionId: string, glue: GlueTimes): readonly Oper
 }
 
 /** What fitting waits for in the other part, and what in the other part waits for it; and for the fit to be tried. */
-export function crossTies(chains: readonly Chain[], joins: readonly Join[], productOf: ProductOf): readonly CrossTie[] {
+export function crossTies(
+  chains: readonly Chain[],
+  joins: readonly Join[],
+  productOf: ProductOf,
+  told: Told,
+): readonly CrossTie[] {
   const byRegion = new Map(chains.map((c) => [c.regionId, c]));
   return joins.flatMap((j): CrossTie[] => {
     const others = [...j.regionIds.slice(1), ...j.onto.regionIds].flatMap((id) => byRegion.get(id) ?? []);
     const carrier = byRegion.get(j.regionIds[0] ?? "");
     const fitId = opIds.fit(j.partId);
     const joined = carrier?.ops.some((o) => o.id === fitId)
-      ? others.flatMap((c) => joinedTies(c, carrier, j, productOf))
+      ? others.flatMap((c) => joinedTies(c, carrier, j, productOf, told))
       : [];
     return [...joined, ...triedTies(j, byRegion)];
   });
 }
 
-function joinedTies(other: Chain, carrier: Chain, j: Join, productOf: ProductOf): readonly CrossTie[] {
+function joinedTies(other: Chain, carrier: Chain, j: Join, productOf: ProductOf, told: Told): readonly CrossTie[] {
   const bare = { ...other, ops: other.ops.filter((o) => o.kind !== "fit" && o.kind !== "dress") };
-  const at = joinedAt(bare, j.when, productOf);
+  const at = joinedAt(bare, j.when, productOf, told);
   const before = bare.ops[at - 1];
   const next = bare.ops[at];
   const dressed = carrier.ops.some((o) => o.id === opIds.dress(j.partId));

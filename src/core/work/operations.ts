@@ -27,6 +27,7 @@ const OP_KINDS = [
   "inspect",
   "mask",
   "unmask",
+  "scour",
   "fit",
   "dress",
   "hold",

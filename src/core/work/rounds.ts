@@ -12,7 +12,12 @@ export interface RoundsInput extends Pick<JudgeInput, "productOf" | "protection"
   readonly coupons: readonly Coupon[];
   readonly today?: string | undefined;
   /** the user's own word, by region; absent = no rounds at all */
-  readonly wishes?: { readonly rounds: Readonly<Record<string, number>> } | undefined;
+  readonly wishes?:
+    | {
+        readonly rounds: Readonly<Record<string, number>>;
+        readonly fills?: Readonly<Record<string, string>> | undefined;
+      }
+    | undefined;
   readonly caution: Caution;
   readonly records: readonly OpRecord[];
 }
@@ -43,7 +48,7 @@ export function withRounds(
   if (over < 0 || over === r.stack.layers.length - 1) return plain;
   const rounds = roundsFor(r, over, input);
   if (rounds === 0) return plain;
-  for (const putty of [puttyOf(r.stack, input), null]) {
+  for (const putty of [puttyOf(r, input), null]) {
     const region = { ...r, stack: expanded(r.stack, over, rounds, putty, input) };
     const answer = judgeStack({
       ...region,
@@ -86,8 +91,11 @@ function roundsFor(r: PlanRegion, over: number, input: RoundsInput): number {
   return passed ? made : Math.min(MOST_ROUNDS, Math.max(made, wished));
 }
 
-const puttyOf = (stack: Stack, input: RoundsInput): string | null =>
-  stack.layers.find((l) => input.productOf(l.productId).role === "putty")?.productId ?? null;
+/** As the user said, else the one the stack holds. */
+const puttyOf = ({ region, stack }: PlanRegion, input: RoundsInput): string | null =>
+  own(input.wishes?.fills ?? {}, region.id) ??
+  stack.layers.find((l) => input.productOf(l.productId).role === "putty")?.productId ??
+  null;
 
 function expanded(stack: Stack, over: number, rounds: number, puttyId: string | null, input: RoundsInput): Stack {
   const primer = stack.layers[over]!;

@@ -276,6 +276,7 @@ function renamedPlanning(p: Planning, opId: (id: string) => string, id: (id: str
     locks: keys(p.locks, opId),
     minutes: keys(p.minutes, opId),
     rounds: keys(p.rounds, id),
+    ...(p.fills ? { fills: keys(p.fills, id) } : {}),
     away: keys(p.away, id),
     batches: p.batches.map((b) => b.map(opId)),
     joins: p.joins.map((j) => ({ ...j, partId: id(j.partId), ontoId: id(j.ontoId) })),
@@ -334,7 +335,9 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
   if (doc.planning) {
     const arrivals = Object.entries(doc.planning.arrivals).map(([id, date]) => [productId(id), date] as const);
     const joins = doc.planning.joins.map((j) => (j.glueId ? { ...j, glueId: productId(j.glueId) } : j));
-    writePlanning(db, doc.model.id, { ...doc.planning, joins, arrivals: Object.fromEntries(arrivals) }, 0);
+    const fills = Object.entries(doc.planning.fills ?? {}).map(([id, fillId]) => [id, productId(fillId)] as const);
+    const filled = fills.length > 0 ? { fills: Object.fromEntries(fills) } : {};
+    writePlanning(db, doc.model.id, { ...doc.planning, ...filled, joins, arrivals: Object.fromEntries(arrivals) }, 0);
   }
   for (const [hash, card] of Object.entries(doc.cards ?? {})) insertCard(db, hash, card as Product);
   for (const e of doc.log) appendLog(db, doc.model.id, underOwnIds(e, productId));

@@ -11,6 +11,7 @@ import {
   type Outcome,
   partEditSchema,
   partFields,
+  type RegionNode,
   regionEditSchema,
 } from "@/contracts";
 import type { Region } from "@/core/model";
@@ -23,6 +24,7 @@ import {
   modelHead,
   nodeRev,
   regionHome,
+  replaceStack,
   setCurrentModel,
   setDeleted,
   updateNode,
@@ -93,10 +95,22 @@ export function editNode(kind: NodeKind, id: string, rev: number, edit: unknown)
   if (!parsed.success) return invalid(parsed.error);
   if (Object.keys(parsed.data).length === 0) return failed("invalid", "nothing to change");
   return writing((db) => {
+    const before = kind === "region" ? snapshotOf(db).home(id)?.node : undefined;
     const next = updateNode(db, kind, id, rev, { ...parsed.data, ...prepFor(db, kind, id, parsed.data) });
+    if (next !== null && before) followZones(db, before, (parsed.data as Partial<Region>).zones);
     if (next !== null) return tooWarm(db, kind, id) ?? tooWide(db, kind, id, parsed.data) ?? done({ rev: next });
     return nodeRev(db, kind, id) === null ? notFound(NAMES[kind]) : conflict(NAMES[kind]);
   });
+}
+
+/** Layers put on a zone by its name stay on it when it is called something else. */
+function followZones(db: Db, { region, stack, stackRev }: RegionNode, zones: Region["zones"]): void {
+  const was = region.zones ?? [];
+  if (!zones || zones.length !== was.length) return;
+  const called = new Map(was.map((z, n) => [z.name, zones[n]!.name]));
+  if (!stack.layers.some((l) => l.places?.some((p) => (called.get(p) ?? p) !== p))) return;
+  const layers = stack.layers.map((l) => (l.places ? { ...l, places: l.places.map((p) => called.get(p) ?? p) } : l));
+  replaceStack(db, region.id, stackRev, { ...stack, layers });
 }
 
 /** A preparation that is still as it was proposed goes by what the face is now; one the user put together stays. */

@@ -75,6 +75,8 @@ function faultIn(
   for (const [n, { glueId }] of next.joins.entries())
     if (glueId && products.get(glueId)?.role !== "adhesive")
       return { path: `joins.${n}.glueId`, message: "is no adhesive of the shelf" };
+  for (const [id, fillId] of Object.entries(next.fills ?? {}))
+    if (products.get(fillId)?.role !== "putty") return { path: `fills.${id}`, message: "is no putty of the shelf" };
   const circle = joinCircle(next.joins.map((j) => ({ partId: j.partId, onto: { partId: j.ontoId } })));
   if (circle === null) return null;
   const nameOf = (id: string) => tree.find((p) => p.id === id)?.name ?? id;

@@ -1,6 +1,6 @@
-import { done, failed, invalid, type Outcome, productSchema } from "@/contracts";
+import { done, failed, invalid, type Outcome, productSchema, productsInPlanning } from "@/contracts";
 import type { Product } from "@/core/model";
-import { insertProduct, listShelf, productRev, setProductDeleted, updateProduct } from "@/db";
+import { insertProduct, listShelf, productRev, readPlannings, setProductDeleted, updateProduct } from "@/db";
 import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";
@@ -34,6 +34,11 @@ export function deleteProduct(id: string): Outcome<null> {
       return failed(
         "in-use",
         `${item.product.name} is a layer in ${item.places.length} stack${item.places.length === 1 ? "" : "s"}. Take it out there first.`,
+      );
+    if ([...readPlannings(db).values()].some((p) => productsInPlanning(p.planning).includes(id)))
+      return failed(
+        "in-use",
+        `${item.product.name} is what a part is joined with or a round is filled with. Choose another in the Plan first.`,
       );
     setProductDeleted(db, id, nowMs());
     return done(null);

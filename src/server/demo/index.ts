@@ -1,4 +1,12 @@
-import { DOCUMENT_FORMAT, done, type LogEntry, type ModelDocument, type Outcome, type Shop } from "@/contracts";
+import {
+  DOCUMENT_FORMAT,
+  done,
+  type LogEntry,
+  type ModelDocument,
+  type Outcome,
+  productsInPlanning,
+  type Shop,
+} from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import { readKey } from "@/core/model";
 import { allProducts, type Db, insertProduct, setProductDeleted } from "@/db";
@@ -64,7 +72,7 @@ const partOf = ({ regions, ...part }: (typeof DEMO_PARTS)[number]) => ({
 
 function demoDocument(atMs: number, timeZone: string): unknown {
   const laid = DEMO_PARTS.flatMap((p) => p.regions.flatMap((r) => r.layers.map((l) => l.productId)));
-  const used = new Set([...laid, ...DEMO_PLANNING.joins.flatMap((j) => j.glueId ?? [])]);
+  const used = new Set([...laid, ...productsInPlanning(DEMO_PLANNING)]);
   const doc = {
     format: DOCUMENT_FORMAT,
     model: {

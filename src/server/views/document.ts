@@ -5,6 +5,7 @@ import {
   type ModelDocument,
   NO_PLANNING,
   type Outcome,
+  productsInPlanning,
   type Shop,
 } from "@/contracts";
 import { mendProducts, type Product, productsNamedIn, workedWith } from "@/core/model";
@@ -28,7 +29,7 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
   for (const c of coupons) for (const l of c.card.layers) used.add(l.productId);
   const laid = m.sources.log.flatMap((e) => ("laid" in e && e.laid) || []);
   for (const l of laid) used.add(l.productId);
-  for (const j of m.planning.planning.joins) if (j.glueId) used.add(j.glueId);
+  for (const id of productsInPlanning(m.planning.planning)) used.add(id);
   for (const e of m.sources.log) {
     if ("work" in e) used.add(workedWith(e.work) ?? "");
     if (e.kind === "mended") for (const id of mendProducts(e.mend)) used.add(id);

@@ -91,21 +91,28 @@ const UNTOLD_LUMINANCE = 0.5;
 /** What a filler goes on: the face's ground. */
 const GROUND: ReadonlySet<Role> = new Set<Role>(["promoter", "sealer", "primer-etch", "primer"]);
 
-/** What the shelf has for this face's gap, where the pile has its first filler, else over its ground. */
+/** What the shelf has for the gaps of this face and of its zones, where the pile has its first filler, else over its ground. */
 function fillersOf(s: Snapshot, m: ModelSnapshot, { region, stack }: RegionNode): StackView["fillers"] {
   const roles = stack.layers.map((l) => s.productOf(l.productId).role);
   const above = roles.findIndex((role) => !GROUND.has(role));
   const at = above < 0 ? stack.layers.length : above;
-  if ((region.fillDepthUm ?? region.fillWidthUm ?? null) === null) return { at, choices: [] };
-  const choices = fillersFor({
-    region,
-    shelf: [...s.data.products.values()],
-    productOf: s.productOf,
-    protection: m.input.protection,
-    today: m.input.today,
-    ground: stack.layers.slice(0, at),
-  });
-  return { at, choices };
+  const gaps = [undefined, ...(region.zones ?? [])].filter(
+    (zone) => (zone ?? region).fillDepthUm != null || (zone ?? region).fillWidthUm != null,
+  );
+  return gaps.map((zone) => ({
+    at,
+    zone: zone?.name ?? null,
+    depthUm: (zone ?? region).fillDepthUm ?? null,
+    choices: fillersFor({
+      region,
+      zone,
+      shelf: [...s.data.products.values()],
+      productOf: s.productOf,
+      protection: m.input.protection,
+      today: m.input.today,
+      ground: stack.layers.slice(0, at),
+    }),
+  }));
 }
 
 /** The pile as it lies under its cans' own ids, so that it can be kept as it is shown. */

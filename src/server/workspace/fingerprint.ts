@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import type { Shop } from "@/contracts";
+import { productsInPlanning, type Shop } from "@/contracts";
 import { MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { airAt } from "@/core/film";
 import { movesNoPlan } from "@/core/history";
@@ -34,7 +34,7 @@ const planFacts = ({ showing: _showing, ways: _ways, wayId: _wayId, ...facts }: 
 /** Fingerprint of everything a plan is made from. */
 export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, unknown>): string {
   const used = new Set(sources.tree.flatMap((p) => p.regions.flatMap((r) => productsNamedIn(r.stack))));
-  for (const j of sources.planning.joins) if (j.glueId) used.add(j.glueId);
+  for (const id of productsInPlanning(sources.planning)) used.add(id);
   for (const e of sources.log) {
     if (e.kind === "done" && e.laid) used.add(e.laid.productId);
     if (e.kind === "mended") for (const id of mendProducts(e.mend)) used.add(id);

@@ -19,6 +19,7 @@ function wishesOf(p: Planning, timeZone: string): PlanWishes {
     locks: inMin(p.locks, (at) => Date.parse(at) / MS_PER_MIN),
     minutes: p.minutes,
     rounds: p.rounds,
+    fills: p.fills,
     batches: p.batches,
     arrivals: inMin(p.arrivals, morning),
     away: inMin(p.away, morning),

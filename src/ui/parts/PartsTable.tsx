@@ -45,6 +45,7 @@ function toldMore(r: RegionNode["region"]): string {
     r.oldFinish ? "old finish" : "",
     r.sealedBy ? "sealed" : "",
     r.fillDepthUm == null ? "" : `to fill ${filmText(r.fillDepthUm)}`,
+    ...(r.zones ?? []).map((z) => `${z.name}: ${Math.round(100 * z.share)} %`),
     r.massBudgetG == null ? "" : `up to ${r.massBudgetG} g`,
     r.fitAllowanceUm == null ? "" : `fits within ${filmText(r.fitAllowanceUm)}`,
     (r.keepBare ?? []).length > 0 ? `bare: ${r.keepBare!.join(", ")}` : "",

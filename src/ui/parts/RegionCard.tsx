@@ -13,6 +13,7 @@ import { type SaveField, useRow } from "../hooks/useRow";
 import { AreaHelper } from "./AreaHelper";
 import { FactRow, pathsOf } from "./FactRow";
 import { RidgeHelper } from "./RidgeHelper";
+import { Zones } from "./Zones";
 
 interface FactsProps {
   readonly region: Region;
@@ -49,7 +50,11 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
         <AreaHelper of={of} save={(areaCm2) => save({ areaCm2 })} />
         {isPrinted(region.material) && <RidgeHelper of={of} save={(ridgeUm) => save({ ridgeUm })} />}
       </Group>
-      {(["fill", "limits", "state"] as const).map((group) => (
+      <Group group="fill">
+        <Facts group="fill" {...facts} />
+        <Zones {...facts} />
+      </Group>
+      {(["limits", "state"] as const).map((group) => (
         <Group key={group} group={group}>
           <Facts group={group} {...facts} />
         </Group>

@@ -229,6 +229,31 @@ function Change({ op, screen, planner, desk, words }: ChangeProps) {
           </select>
         </label>
       )}
+      {op.round !== undefined && (
+        <label className="flex items-center gap-2">
+          Filled with
+          <select
+            className="select select-sm w-52"
+            value={planning.fills?.[op.regionId] ?? ""}
+            disabled={planner.busy}
+            onChange={(e) =>
+              void change(
+                { fills: withEntry(planning.fills ?? {}, op.regionId, e.target.value || null) },
+                "Filler of the rounds changed",
+              )
+            }
+          >
+            <option value="">the putty of its stack</option>
+            {Object.values(screen.products)
+              .filter((p) => p.role === "putty")
+              .map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+          </select>
+        </label>
+      )}
       <Together op={op} screen={screen} planner={planner} change={change} words={words} />
       {fault && (
         <p role="alert" className="font-semibold text-error">

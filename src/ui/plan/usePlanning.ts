@@ -69,6 +69,7 @@ const FIELD_NAME: Readonly<Record<string, string>> = {
   locks: "The pin",
   minutes: "Hands-on minutes",
   rounds: "Rounds",
+  fills: "The filler of the rounds",
   batches: "Spraying together",
   arrivals: "The arrival date",
   away: "The date a part is back",

@@ -4,27 +4,34 @@ import { duration } from "@/format";
 import { reasonText } from "@/messages";
 import { VerdictMark } from "../components/VerdictMark";
 
+type Filler = StackView["fillers"][number];
+
 /** Which filler of the shelf for this gap: how it would be laid, how soon it can be rubbed, and why not another. */
 export function Fillers({
   fillers,
+  zone,
   over,
   productOf,
   put,
 }: {
-  fillers: StackView["fillers"]["choices"];
+  fillers: Filler["choices"];
+  /** of the face; null = the gap of the face itself */
+  zone: string | null;
   /** the film it goes on; null = the bare face */
   over: string | null;
   productOf: (id: string) => Product | undefined;
-  put: (productId: string) => void;
+  put: (choice: Filler["choices"][number]) => void;
 }) {
   if (fillers.length === 0) return null;
   return (
     <details className="rounded-box bg-base-200 p-2.5">
       <summary className="cursor-pointer font-bold">
-        Which filler: {fillers.length} on the shelf for this gap, {over === null ? "on the bare face" : `over ${over}`}
+        Which filler{zone === null ? "" : ` for the zone ${zone}`}: {fillers.length} on the shelf for this gap,{" "}
+        {over === null ? "on the bare face" : `over ${over}`}
       </summary>
       <ul className="mt-1 grid gap-1.5">
-        {fillers.map(({ productId, verdict, told, skins, tooMany, sandableMin, sinks }) => {
+        {fillers.map((choice) => {
+          const { productId, verdict, told, skins, tooMany, sandableMin, sinks } = choice;
           const name = productOf(productId)?.name ?? productId;
           return (
             <li key={productId} className="flex flex-wrap items-start gap-x-2" data-filler={productId}>
@@ -42,8 +49,8 @@ export function Fillers({
               <button
                 type="button"
                 className="btn btn-xs bg-base-100"
-                aria-label={`Fill with ${name}`}
-                onClick={() => put(productId)}
+                aria-label={zone === null ? `Fill with ${name}` : `Fill ${zone} with ${name}`}
+                onClick={() => put(choice)}
               >
                 Put it on
               </button>

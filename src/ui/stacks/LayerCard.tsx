@@ -2,7 +2,15 @@
 
 import { ArrowDown, ArrowUp, Copy, Trash2 } from "lucide-react";
 import { type ReactNode, useMemo } from "react";
-import { FILM_ROLES, HEAVINESSES, isOneOf, type Layer, type MaterialGroup, type Product } from "@/core/model";
+import {
+  FILM_ROLES,
+  HEAVINESSES,
+  isOneOf,
+  type Layer,
+  type MaterialGroup,
+  type Product,
+  type Zone,
+} from "@/core/model";
 import { HEAVINESS_OF_LABEL } from "@/core/reference";
 import { figureShown, filmText } from "@/format";
 import { HEAVINESS_NAME, ROLE_NAME } from "@/messages";
@@ -33,6 +41,7 @@ export function LayerCard({
   layer,
   product,
   group,
+  zones,
   shelf,
   guides,
   share,
@@ -47,6 +56,8 @@ export function LayerCard({
   product: Product;
   /** of the part's material; null = nobody told */
   group: MaterialGroup | null;
+  /** of the face, with needs of their own */
+  zones: readonly Zone[];
   shelf: readonly Product[];
   /** products to mist over it before it is rubbed, best first */
   guides: readonly string[];
@@ -117,7 +128,7 @@ export function LayerCard({
           />
         )}
       </div>
-      <LayerMore layer={layer} product={product} group={group} of={of} shelf={shelf} save={save} />
+      <LayerMore layer={layer} product={product} group={group} zones={zones} of={of} shelf={shelf} save={save} />
       {children}
     </section>
   );

@@ -11,7 +11,9 @@ import {
   type Role,
   type SetUp,
   type Tape,
+  type Zone,
 } from "@/core/model";
+import { toldPartly } from "@/core/numbers";
 import { CAN_WARM_C, PART_WARM_C, SPOT_SHARE } from "@/core/reference";
 import { TACK_NAME, warmthTexts } from "@/messages";
 import { NumberCell, SelectCell, TextCell, TickCell } from "../components/cells";
@@ -27,6 +29,7 @@ export function LayerMore({
   layer,
   product,
   group,
+  zones,
   of,
   shelf,
   save,
@@ -35,6 +38,7 @@ export function LayerMore({
   product: Product;
   /** of the part's material; null = nobody told */
   group: MaterialGroup | null;
+  zones: readonly Zone[];
   of: string;
   shelf: readonly Product[];
   save: SaveField;
@@ -56,7 +60,7 @@ export function LayerMore({
     layer.setUp?.shaded,
     layer.setUp?.activator,
     layer.setUp?.edgesCovered === false,
-    layer.spot != null,
+    layer.spot != null || (layer.places?.length ?? 0) > 0,
   ].filter(Boolean).length;
   const setUp = (fields: Partial<SetUp>) => save({ setUp: { ...layer.setUp, ...fields } });
   const sprayed = product.method === "aerosol" || product.method === "airbrush" || product.method === "spray-gun";
@@ -123,7 +127,7 @@ export function LayerMore({
             save={({ edgesCovered }) => setUp({ edgesCovered: edgesCovered === true })}
           />
         )}
-        {film && <Spot layer={layer} of={of} save={save} />}
+        {film && <Spot layer={layer} zones={zones} of={of} save={save} />}
         {film && <Cup layer={layer} product={product} shelf={shelf} of={of} save={save} />}
         {film && layer.coats > 1 && (
           <NumberCell
@@ -186,26 +190,39 @@ export function LayerMore({
 
 const SEALS: ReadonlySet<Role> = new Set<Role>(["sealer", "primer", "primer-highbuild"]);
 const ANY = "any";
+const USUAL = "usual";
 const WHOLE = "whole";
 const SPOTS = "spots";
+const ZONE = "zone:";
 
-/** Laid on the whole face, or on a share of it. */
-function Spot({ layer, of, save }: { layer: Layer; of: string; save: SaveField }) {
-  const told = layer.spot == null ? "usual" : layer.spot === false ? WHOLE : SPOTS;
-  const choose: SaveField = ({ spot }) => save({ spot: spot === WHOLE ? false : spot === SPOTS ? SPOT_SHARE : null });
+/** Laid on the whole face, on one of its zones, or on a share of it. */
+function Spot({ layer, zones, of, save }: { layer: Layer; zones: readonly Zone[]; of: string; save: SaveField }) {
+  const zone = layer.spot == null && layer.places?.length === 1 ? zones.find((z) => z.name === layer.places![0]) : null;
+  const told = zone ? `${ZONE}${zone.name}` : layer.spot === false ? WHOLE : toldPartly(layer) ? SPOTS : USUAL;
+  const choose: SaveField = ({ spot }) => {
+    if (typeof spot === "string" && spot.startsWith(ZONE))
+      return save({ spot: null, places: [spot.slice(ZONE.length)] });
+    if (spot === SPOTS) return save({ spot: SPOT_SHARE });
+    return save({ spot: spot === WHOLE ? false : null, places: undefined });
+  };
   return (
     <>
       <SelectCell
         value={told}
         field="spot"
         label={`Where ${of} lies`}
-        options={{ usual: "lies as its role goes", [WHOLE]: "on the whole face", [SPOTS]: "on spots only" }}
+        options={{
+          [USUAL]: "lies as its role goes",
+          [WHOLE]: "on the whole face",
+          ...Object.fromEntries(zones.map(({ name }) => [`${ZONE}${name}`, `on the zone ${name}`])),
+          [SPOTS]: "on spots only",
+        }}
         save={choose}
         className="w-44"
       />
       {told === SPOTS && (
         <NumberCell
-          value={(layer.spot as number) * 100}
+          value={(typeof layer.spot === "number" ? layer.spot : SPOT_SHARE) * 100}
           field="spot"
           label={`Share of the face under ${of}`}
           unit="% of the face"

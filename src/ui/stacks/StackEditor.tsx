@@ -5,8 +5,9 @@ import { type ReactNode, useRef } from "react";
 import type { JudgedRegion, StackView } from "@/contracts";
 import type { PlacedVerdict } from "@/core/judge";
 import { shifted } from "@/core/mishap/shift";
-import type { Layer, MaterialGroup, Product, Stack } from "@/core/model";
+import type { Layer, MaterialGroup, Product, Stack, Zone } from "@/core/model";
 import { FILM_ROLES, HELPER_ROLES, isOneOf } from "@/core/model";
+import { placeOf } from "@/core/numbers";
 import { materialFacts, unconfirmed } from "@/core/reference";
 import { relativeDay } from "@/format";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "@/messages";
@@ -135,25 +136,26 @@ export function StackEditor({
             shelf={products}
             change={change}
           />
-          <Fillers
-            fillers={view.fillers.choices}
-            over={
-              view.fillers.at === 0
-                ? null
-                : (productOf(shown.layers[view.fillers.at - 1]?.productId ?? "")?.name ?? null)
-            }
-            productOf={(id) => products.find((p) => p.id === id)}
-            put={(productId) =>
-              void change((s) => ({
-                ...s,
-                layers: s.layers.toSpliced(view.fillers.at, 0, {
-                  ...newLayer(freshLayerId(), productId),
-                  coats: view.fillers.choices.find((f) => f.productId === productId)?.skins ?? 1,
-                  depthUm: region.fillDepthUm ?? null,
-                }),
-              }))
-            }
-          />
+          {view.fillers.map(({ at, zone, depthUm, choices }) => (
+            <Fillers
+              key={zone ?? ""}
+              fillers={choices}
+              zone={zone}
+              over={at === 0 ? null : (productOf(shown.layers[at - 1]?.productId ?? "")?.name ?? null)}
+              productOf={(id) => products.find((p) => p.id === id)}
+              put={({ productId, skins }) =>
+                void change((s) => ({
+                  ...s,
+                  layers: s.layers.toSpliced(at, 0, {
+                    ...newLayer(freshLayerId(), productId),
+                    coats: skins,
+                    depthUm,
+                    ...(zone === null ? {} : placeOf({ name: zone })),
+                  }),
+                }))
+              }
+            />
+          ))}
           <AddLayer
             products={products.filter((p) => isOneOf(FILM_ROLES)(p.role) || isOneOf(HELPER_ROLES)(p.role))}
             add={(productId) =>
@@ -177,6 +179,7 @@ export function StackEditor({
               answer={answer}
               stack={shown}
               group={material?.group ?? null}
+              zones={region.zones ?? []}
               productOf={productOf}
               shelf={products}
               change={change}
@@ -280,6 +283,7 @@ function Pile({
   answer,
   stack,
   group,
+  zones,
   productOf,
   shelf,
   change,
@@ -292,6 +296,7 @@ function Pile({
   answer: Judged;
   stack: Stack;
   group: MaterialGroup | null;
+  zones: readonly Zone[];
   productOf: (id: string) => Product;
   shelf: readonly Product[];
   change: ChangeStack;
@@ -339,6 +344,7 @@ function Pile({
                     product={productOf(layer.productId)}
                     shelf={shelf}
                     group={group}
+                    zones={zones}
                     guides={guides[layer.id] ?? []}
                     share={shares[layer.id] ?? 1}
                     dryUm={answer.ledger[i]!.addedUm}

@@ -138,6 +138,7 @@ const SHORT: Readonly<Record<PlannedOp["kind"], string>> = {
   inspect: "look",
   mask: "mask",
   unmask: "unmask",
+  scour: "scour",
   fit: "fit",
   dress: "dress",
   hold: "hold",

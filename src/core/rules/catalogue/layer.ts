@@ -1,8 +1,8 @@
 /** Rules on one layer by itself, with what lies under it: skins, rubs, warmth, mixes, tape, protection. */
 
-import { familiesWith } from "../../reference";
+import { familiesWith, RIM_SHOWS_UM } from "../../reference";
 import { all, any, atLeast, has, is, no, not, yes } from "../condition";
-import { addBefore, advise, rulesFor, waitFor } from "../rule";
+import { addBefore, addRub, advise, rulesFor, waitFor } from "../rule";
 
 const film = yes("upper.leavesFilm");
 const flexing = any(yes("region.flexible"), has("region.conditions", "flexes"), has("region.exposure", "flexing"));
@@ -117,6 +117,12 @@ export const LAYER_RULES = rulesFor("layer", [
     verdict: "stop",
     when: all(yes("layer.sandsThrough"), is("region.group", "foam")),
     remedy: [advise("sand-less"), advise("more-barrier")],
+  },
+  {
+    id: "spot-rim-shows",
+    verdict: "care",
+    when: all(atLeast("layer.rimUm", RIM_SHOWS_UM), is("region.finish", "seen", "show")),
+    remedy: [addRub],
   },
   { id: "ladder-jump", verdict: "care", when: yes("layer.ladderJump"), remedy: [advise("step-between")] },
   {

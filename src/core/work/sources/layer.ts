@@ -9,7 +9,7 @@ import {
   type Region,
   subjectOf,
 } from "../../model";
-import { lastPaper, type Mix, papersOf, plannedWftUm, spotShare } from "../../numbers";
+import { featheredShare, lastPaper, type Mix, papersOf, plannedWftUm, spotShare } from "../../numbers";
 import {
   BEFORE_LABOUR,
   CAN_WARM_C,
@@ -149,9 +149,9 @@ const faceId = (coatId: string, face: number): string => (face === 0 ? coatId : 
 function sandOp(region: Region, layer: Layer, product: Product, rub: NonNullable<Layer["sandAfter"]>): Operation {
   const round = roundOf(layer.id) ?? undefined;
   const papers = papersOf(rub);
+  const laid = round === undefined ? spotShare(layer, product, region) : SPOT_SHARE;
   const share =
-    (rub.share ?? (round === undefined ? spotShare(layer, product, region) : SPOT_SHARE)) *
-    (1 + NEXT_PAPER_SHARE * (papers.length - 1));
+    (rub.share ?? featheredShare(laid, layer, region.areaCm2)) * (1 + NEXT_PAPER_SHARE * (papers.length - 1));
   return {
     ...blankOperation,
     id: opIds.sand(layer.id),

@@ -1,21 +1,32 @@
 import { type Layer, opIds, type Product, type Region, type Tape } from "../../model";
 import { tackOf } from "../../numbers";
+import { wetOnly } from "../../policy";
 import { TAPE_LATEST_MIN } from "../../reference";
 import { sideWork, type Work } from "./put-together";
 
-/** Source: tape, on zones that stay bare and between two layers. */
+/** Source: what stays bare, under tape or scoured free again, and tape between two layers. */
 
 /** Zones kept bare are small beside the face they lie in (est.). */
 const BARE_SHARE = 0.2;
 const keepsBare = (region: Region): boolean => (region.keepBare ?? []).length > 0;
 
+const isScoured = ({ bareBy }: Region): boolean => bareBy === "scour";
+
 export function bareOn(work: Work, region: Region): void {
-  if (keepsBare(region)) work.push(sideWork(region, "mask", opIds.bare(region.id, "mask"), null, BARE_SHARE));
+  if (keepsBare(region) && !isScoured(region))
+    work.push(sideWork(region, "mask", opIds.bare(region.id, "mask"), null, BARE_SHARE));
 }
 
 /** @param coatId the last coat of all */
 export function bareOff(work: Work, region: Region, coatId: string): void {
   if (!keepsBare(region)) return;
+  if (isScoured(region)) {
+    const id = opIds.bare(region.id, "scour");
+    // soft paint smears over the edge and clogs the pad
+    work.waitFor(coatId, id, { kind: "sandable" });
+    work.push({ ...sideWork(region, "scour", id, null, BARE_SHARE), dusty: !wetOnly(region) });
+    return;
+  }
   const id = opIds.bare(region.id, "unmask");
   work.waitFor(coatId, id, { kind: "unmask", leastMin: null });
   work.push(sideWork(region, "unmask", id, null, BARE_SHARE));

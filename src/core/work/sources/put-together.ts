@@ -53,7 +53,7 @@ export class Work {
 
 export const sideWork = (
   region: Region,
-  kind: "inspect" | "mask" | "unmask",
+  kind: "inspect" | "mask" | "unmask" | "scour",
   id: string,
   layerId: string | null,
   share = 1,
