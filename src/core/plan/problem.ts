@@ -378,6 +378,7 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
     estimateMin: estimateMin(tie.wait, planned),
     // a film may be dry when it is laid; what its wait really is, the bound asks it
     leastMin: 0,
+    hangsOn: hoursOf(tie, live, ctx),
     allowed: remembered(hoursOf(tie, live, ctx), (endOf) =>
       putBack(
         rowSpans(tie, live, ctx, (id) => endOf(aliasOf(id)), {

@@ -5,7 +5,7 @@ import { lowerBound } from "./bound";
 import { type Graph, graphOf } from "./graph";
 import { earliest } from "./place";
 import { restricted } from "./restricted";
-import { energyOf, isBetter, type Score, scoreOf } from "./score";
+import { Search } from "./search";
 import type { Conflict, Genes, Link, Op, Placed, Problem, Schedule, Span } from "./types";
 
 export interface SolveOptions {
@@ -26,152 +26,59 @@ export interface SolveOptions {
 const USUAL_TRIES = 60;
 export const NO_HOLDS: ReadonlyMap<string, number> = new Map();
 const SEED = 20240601;
-/** Nothing is better than the lower bound: then the search is over. */
-const SAME_MIN = 1e-6;
 
 /**
  * solve
  *   1. graph      order, tails, and units: operations tied by windows that can shut
  *   2. place      each unit as early as it fits, the unit with the largest priority first (serial method)
  *   3. repair     inside a unit: when a window is missed, push its opener later and place again
- *   4. search     nudge a few priorities of the plan at hand, place again, keep what is no worse or, by chance and less
- *                 and less, a little worse (simulated annealing, seeded); now and then all priorities anew
- *   5. bound      stop where nothing can be better; else tell how far from the best it can be at the most
+ *   4. bound      a moment before which no plan can end
+ *   5. search     for an earlier finish with a target in sight (`aimed`); else, and beside it, nudge a few priorities of the plan
+ *                 at hand, place again, keep what is no worse or, by chance and less and less, a little worse (simulated annealing, seeded)
+ *   6. stop       where nothing can be better; else tell how far from the best it can be at the most
  */
 export function solve(problem: Problem, options: SolveOptions = {}): Schedule {
   const graph = graphOf(problem);
   const objective = options.objective ?? "finish";
   const tries = options.tries ?? USUAL_TRIES;
   const random = seededRandom(SEED);
-  const tail = (nudge: () => number) => new Map(graph.order.map((id) => [id, graph.tailMin.get(id)! * nudge()]));
   const boundMin = lowerBound(problem, graph);
-  const judged = (found: Schedule): Judged =>
-    found.outcome === "placed"
-      ? withEnergy(found, scoreOf(problem, objective, found.placed), objective, problem)
-      : { found, score: null, energy: 0 };
-  let genes: Genes = options.start ?? { priority: tail(() => 1), hold: NO_HOLDS };
-  let at = judged(placeAll(problem, graph, genes));
-  let best = at;
-  let bestGenes = genes;
-  if (at.found.outcome === "placed") options.onBetter?.(at.found);
+  const first = options.start ?? { priority: graph.tailMin, hold: NO_HOLDS };
+  const begun = placeAll(problem, graph, first);
+  if (begun.outcome === "placed") options.onBetter?.(begun);
+  if (begun.outcome === "conflict" && hopeless(begun.conflict)) return begun;
+  // what finds no room by itself finds none among others: a few looks, not all of them
+  const most = begun.outcome === "conflict" && fitsNowhere(problem, begun.conflict) ? LOOKS_BY_ITSELF : tries;
+  const search = new Search({
+    problem,
+    graph,
+    objective,
+    random,
+    boundMin,
+    first,
+    goesOnFrom: options.start !== undefined,
+  });
   let made = 1;
   let polished = 0;
-  // what finds no room by itself finds none among others: a few looks, not all of them
-  const { found: firstFound } = at;
-  const alone =
-    firstFound.outcome === "conflict" && !hopeless(firstFound.conflict)
-      ? restricted(problem, firstFound.conflict.opId)
-      : null;
-  const byItself =
-    alone !== null && placeAll(alone, graphOf(alone), { priority: new Map(), hold: NO_HOLDS }).outcome === "conflict";
-  const done = () => {
-    if (best.found.outcome === "conflict")
-      return hopeless(best.found.conflict) || (byItself && made >= LOOKS_BY_ITSELF);
-    const atBound = objective === "finish" && best.score!.lateMin === 0 && best.found.endMin <= boundMin + SAME_MIN;
-    return atBound && polished++ >= (options.polish ?? 0);
-  };
-  let cycle = FIRST_CYCLE;
-  let cycleFrom = 0;
-  for (; made < tries && !done() && (options.goOn?.() ?? true); made++) {
-    if (made - cycleFrom >= cycle) {
-      cycleFrom = made;
-      cycle = Math.ceil(cycle * CYCLE_GROWS);
-    }
-    const into = (made - cycleFrom) / cycle;
-    // an answer to start from is not thrown away: the first cycle goes on from it
-    const afresh = at.score === null || (into < LOOK_AROUND && !(options.start && cycleFrom === 0));
-    const next: Genes = afresh
-      ? { priority: tail(() => SPREAD_LEAST + SPREAD * random()), hold: NO_HOLDS }
-      : nudged(genes, at.found, problem, objective, random);
-    const found = judged(placeAll(problem, graph, next));
-    if ((made === cycleFrom && afresh) || accepts(at, found, random, afresh ? 0 : 1 - into)) {
-      at = found;
-      genes = next;
-    }
-    if (found.found.outcome === "placed" && (best.score === null || isBetter(found.score!, best.score))) {
-      best = found;
-      bestGenes = next;
-      options.onBetter?.(found.found);
-    }
+  const done = () => search.atBound() && polished++ >= (options.polish ?? 0);
+  for (; made < most && !done() && (options.goOn?.() ?? true); made++) {
+    if (!search.step()) continue;
+    const { endMin, placed } = search.found();
+    options.onBetter?.({ endMin, placed });
   }
-  return best.found.outcome === "placed"
-    ? { ...best.found, boundMin: Math.min(boundMin, best.found.endMin), genes: bestGenes, stats: { tries: made } }
-    : best.found;
+  if (search.best === null) return begun;
+  const { placed, genes, endMin } = search.explained();
+  return { outcome: "placed", placed, endMin, boundMin: Math.min(boundMin, endMin), genes, stats: { tries: made } };
 }
 
-interface Judged {
-  readonly found: Schedule;
-  /** null = nothing was placed */
-  readonly score: Score | null;
-  readonly energy: number;
+/** Its work finds no place even with all other parts away. */
+function fitsNowhere(problem: Problem, { opId }: Conflict): boolean {
+  const alone = restricted(problem, opId);
+  return placeAll(alone, graphOf(alone), { priority: new Map(), hold: NO_HOLDS }).outcome === "conflict";
 }
-
-const withEnergy = (found: Schedule, score: Score, objective: Objective, problem: Problem): Judged => ({
-  found,
-  score,
-  energy: energyOf(objective, score, problem.nowMin, problem.ops.length),
-});
 
 /** Placements tried of work that finds no room even with all other parts away. */
 const LOOKS_BY_ITSELF = 2;
-/** A cycle looks around for a good start, then cools from there; each is longer than the one before. */
-const FIRST_CYCLE = 60;
-const CYCLE_GROWS = 1.25;
-const LOOK_AROUND = 0.25;
-/** Fresh priorities are tails times something between these. */
-const SPREAD_LEAST = 0.6;
-const SPREAD = 0.8;
-/** A plan this much worse, as a share, is taken once in e at the start. */
-const HEAT = 0.01;
-const MOST_NUDGED = 4;
-
-const HOLDS_OFTEN = 0.3;
-const SKIPS_OFTEN = 0.5;
-
-/** A few operations pulled before or pushed behind others, or held back until another has ended, or let go again. */
-function nudged(from: Genes, at: Schedule, problem: Problem, objective: Objective, random: () => number): Genes {
-  const priority = new Map(from.priority);
-  const hold = new Map(from.hold);
-  const ids = [...priority.keys()];
-  const any = () => ids[Math.floor(random() * ids.length)]!;
-  const count = 1 + Math.floor(MOST_NUDGED * random());
-  for (let i = 0; i < count; i++) {
-    const id = any();
-    if (at.outcome === "placed" && random() < HOLDS_OFTEN) {
-      const other = at.placed[Math.floor(random() * at.placed.length)]!;
-      if (hold.has(id) || other.opId === id) hold.delete(id);
-      else hold.set(id, other.endMin);
-    } else if (random() < 0.5) priority.set(id, priority.get(any())! * (0.98 + 0.04 * random()));
-    else priority.set(id, priority.get(id)! * (0.5 + random()));
-  }
-  if (objective !== "sessions" || at.outcome !== "placed" || random() > SKIPS_OFTEN) return { ...from, priority, hold };
-  return { priority, hold, skip: skipping(from.skip, at.placed, problem, random) };
-}
-
-/** One session more left empty, or one taken back. */
-function skipping(
-  from: Genes["skip"],
-  placed: readonly Placed[],
-  problem: Problem,
-  random: () => number,
-): ReadonlySet<number> {
-  const skip = new Set(from);
-  if (skip.size > 0 && random() < 0.3) skip.delete([...skip][Math.floor(random() * skip.size)]!);
-  else {
-    const used = problem.sessions.filter((s) => placed.some((p) => p.startMin >= s.startMin && p.endMin <= s.endMin));
-    const one = used[Math.floor(random() * used.length)];
-    if (one) skip.add(one.startMin);
-  }
-  return skip;
-}
-
-function accepts(at: Judged, found: Judged, random: () => number, left: number): boolean {
-  if (found.score === null) return at.score === null;
-  if (at.score === null || isBetter(found.score, at.score)) return true;
-  const worse = (found.energy - at.energy) / Math.max(1, at.energy);
-  return random() < Math.exp(-worse / (HEAT * left + 1e-9));
-}
-
 /** No other order of work would help against these. */
 const hopeless = (c: Conflict): boolean => c.kind === "no-session-long-enough" || c.kind === "wait-beyond-horizon";
 

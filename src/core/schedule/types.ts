@@ -63,6 +63,8 @@ export interface Link {
    * ended at the times given. Empty = never within the horizon.
    */
   readonly allowed: (endOf: EndOf) => readonly Span[];
+  /** operations on whose ends `allowed` hangs; left out = on that of `from` alone */
+  readonly hangsOn?: readonly string[] | undefined;
   /** true when some span has an end: then `from` must not be placed without looking at `to` */
   readonly bounded: boolean;
   /** rough wait for priorities, minutes; no promise */
