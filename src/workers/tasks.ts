@@ -42,6 +42,9 @@ function lookedOf(of: PlanJob["looked"]): Looked | undefined {
   return looked;
 }
 
+/** A small plan is good enough after so many steps, whatever time there is left. */
+const BUDGETED_TRIES = 160;
+
 /** @param stop set to 1 by whoever does not want the answer any more */
 function plan({ input, keep, looked, budgetMs }: PlanJob, stop: Int32Array | null): PlanAnswer {
   const began = performance.now();
@@ -51,6 +54,7 @@ function plan({ input, keep, looked, budgetMs }: PlanJob, stop: Int32Array | nul
   return planModel(openInput(input), {
     looked: lookedOf(looked),
     keep: keep ?? undefined,
+    tries: budgetMs === null ? undefined : BUDGETED_TRIES,
     goOn: () => {
       wanted();
       return budgetMs === null || performance.now() - began < budgetMs;

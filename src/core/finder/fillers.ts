@@ -1,6 +1,15 @@
 import { judgeStack } from "../judge";
-import { type Layer, type Product, type Stack, VERDICTS, type Verdict, worseVerdict, type Zone } from "../model";
-import { MOST_SKINS, needsUnder, placeOf, skinsFor } from "../numbers";
+import {
+  type Layer,
+  type Product,
+  placeOf,
+  type Stack,
+  VERDICTS,
+  type Verdict,
+  worseVerdict,
+  type Zone,
+} from "../model";
+import { MOST_SKINS, needsUnder, skinsFor } from "../numbers";
 import { dries, labelTimes } from "../reference";
 import { neededPrep } from "../rules";
 import type { FinderInput } from "./types";

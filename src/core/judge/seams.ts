@@ -1,8 +1,8 @@
 /** A seam in its given gap, or, where the gap is left open, the moments at which it is judged best: the ways a plan may take. */
 
 import { at } from "../base";
-import type { Layer, Product, Verdict } from "../model";
-import { hexLuminance, spotShare, toldPartly } from "../numbers";
+import { type Layer, type Product, toldPartly, type Verdict } from "../model";
+import { hexLuminance, spotShare } from "../numbers";
 import { AMINE_BLUSH, familyFacts, materialFacts } from "../reference";
 import {
   applyRules,

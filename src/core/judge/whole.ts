@@ -1,5 +1,5 @@
 import { at } from "../base";
-import type { Layer, Product, Role, Zone } from "../model";
+import { type Layer, type Product, placeOf, type Role, toldPartly, type Zone } from "../model";
 import {
   dryDensityGMl,
   filmMassG,
@@ -9,11 +9,9 @@ import {
   lastPaper,
   meets,
   needsUnder,
-  placeOf,
   ridgeBuriedUm,
   scratchUm,
   spotShare,
-  toldPartly,
   zonesOf,
 } from "../numbers";
 import { familyFacts, STACKED_COATS } from "../reference";

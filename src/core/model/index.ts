@@ -2,6 +2,7 @@ export * from "./fields";
 export * from "./jars";
 export * from "./named-products";
 export * from "./op-key";
+export * from "./places";
 export * from "./prep-keys";
 export * from "./product-fields";
 export * from "./region-fields";

@@ -1,20 +1,16 @@
-import type { Layer, Product, Region, Zone } from "../model";
+import { type Layer, type OnFace, type Product, type Region, toldPartly, type Zone } from "../model";
 import { FEATHER_CM, SPOT_SHARE } from "../reference";
 
-type Placed = Pick<Layer, "places">;
 type Spotted = Pick<Layer, "spot" | "depthUm" | "places">;
 type Faced = Pick<Region, "fillDepthUm" | "zones">;
 
-/** The zone of a face as somewhere a layer can lie. */
-export const placeOf = ({ name }: Pick<Zone, "name">): Placed => ({ places: [name] });
-
 /** Zones of the face a layer is put on by name; none where it lies all over or in other places. */
-export const zonesOf = ({ places }: Placed, { zones }: Pick<Region, "zones">): readonly Zone[] =>
+export const zonesOf = ({ places }: OnFace, { zones }: Pick<Region, "zones">): readonly Zone[] =>
   zones && places?.length ? zones.filter((z) => places.includes(z.name)) : [];
 
 /** What there is to bury and to fill where a layer lies: of the zones it is put on the most, else of the face. */
 export function needsUnder(
-  layer: Placed,
+  layer: OnFace,
   region: Pick<Region, "zones" | "ridgeUm" | "fillDepthUm" | "fillWidthUm">,
 ): Pick<Zone, "ridgeUm" | "fillDepthUm" | "fillWidthUm"> {
   const zones = zonesOf(layer, region);
@@ -32,10 +28,6 @@ export function needsUnder(
 /** Putty that is told a depth, or lies on a part with something to fill, lies in holes and seams: nobody skims the face with it. */
 const fillsHoles = ({ depthUm }: Spotted, { role }: Pick<Product, "role">, { fillDepthUm }: Faced): boolean =>
   role === "putty" && (depthUm != null || fillDepthUm != null);
-
-/** A layer is told to lie on part of the face: by a share, or by the names of places on it. */
-export const toldPartly = ({ spot, places }: Spotted): boolean =>
-  typeof spot === "number" || (spot == null && (places?.length ?? 0) > 0);
 
 /**
  * Share of the face a layer lies on, (0, 1]: as told; of zones it is put on by name their own; of what fills holes and seams, and
@@ -58,7 +50,7 @@ export function spotShare(layer: Spotted, product: Pick<Product, "role">, region
  * names for as many spots.
  * @param areaCm2 of the face; null = nobody told: without a size there is no rim to reckon
  */
-export function featheredShare(share: number, layer: Placed, areaCm2: number | null): number {
+export function featheredShare(share: number, layer: OnFace, areaCm2: number | null): number {
   if (share >= 1 || areaCm2 === null) return share;
   const spots = Math.max(1, layer.places?.length ?? 0);
   const radiusCm = Math.sqrt((share * areaCm2) / spots / Math.PI);
@@ -66,5 +58,5 @@ export function featheredShare(share: number, layer: Placed, areaCm2: number | n
 }
 
 /** Whether one layer can lie on another: two that are told to be in other places of the face never meet. */
-export const meets = (a: Placed, b: Placed): boolean =>
+export const meets = (a: OnFace, b: OnFace): boolean =>
   !a.places?.length || !b.places?.length || a.places.some((p) => b.places!.includes(p));

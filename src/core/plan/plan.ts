@@ -32,7 +32,7 @@ export interface PlanOptions {
   /** starts to keep to, by operation, where nothing now forbids it; absent = everything is laid out afresh */
   readonly keep?: Readonly<Record<string, number>> | undefined;
   /** placements made at the most before the film model is asked */
-  readonly tries?: number;
+  readonly tries?: number | undefined;
   readonly goOn?: () => boolean;
   /** called between the film model's looks; throws when nobody wants the plan any more */
   readonly wanted?: (() => void) | undefined;
@@ -127,7 +127,7 @@ const FIRST_TRIES = 48;
 const REPAIR_TRIES = 12;
 const POLISH_TRIES = 20;
 /** Beside a plan that keeps things in place, one made afresh is looked for with so many placements. */
-const AFRESH_TRIES = 12;
+const AFRESH_TRIES = 8;
 /** A plan made afresh is worth telling of when it ends this much sooner, minutes. */
 const WORTH_TELLING_MIN = 60;
 

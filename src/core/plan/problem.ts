@@ -17,6 +17,7 @@ import {
 } from "../reference";
 import type { Link, Op, Problem, Span } from "../schedule";
 import {
+  aspectsOf,
   type Batches,
   type Chain,
   type CrossTie,
@@ -379,6 +380,7 @@ function linkOf(tie: Tie, live: LiveChain, ctx: ProblemContext): Link {
     // a film may be dry when it is laid; what its wait really is, the bound asks it
     leastMin: 0,
     hangsOn: hoursOf(tie, live, ctx),
+    dear: aspectsOf(tie.wait) !== null,
     allowed: remembered(hoursOf(tie, live, ctx), (endOf) =>
       putBack(
         rowSpans(tie, live, ctx, (id) => endOf(aliasOf(id)), {

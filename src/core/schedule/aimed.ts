@@ -16,9 +16,13 @@ type Pool = Map<number, Prefix[]>;
 const KEPT_PREFIXES = 6;
 /** A plan is begun anew so often, else gone on with from a prefix. */
 const ANEW_OFTEN = 0.3;
-/** Of all tries, so many aim at the soonest session that is not refuted, and so many at the one before the best plan's last. */
-const AIM_SOONEST = 0.35;
-const AIM_BEFORE = 0.35;
+/**
+ * Of all tries so many aim at the soonest session end that is not refuted, so many at the one before the best plan's last, and so many
+ * at any between; the rest at one step sooner than the best.
+ */
+const AIM_SOONEST = 0.2;
+const AIM_BEFORE = 0.3;
+const AIM_BETWEEN = 0.2;
 /** Weights are shaken by so much either way. */
 const SHAKE = 0.2;
 const URGENCY = { least: 0.2, spread: 1.8 } as const;
@@ -27,6 +31,7 @@ const BREADTH = 4;
 const LEAVES = 40;
 /** Choices made in one session; of a whole plan together. */
 const NODES = { most: 400, least: 24, plan: 8000 } as const;
+const ASKS = 24;
 /** An operation that can be put off to none of the coming sessions is urgent by so much; to n of them by 1 / (n + a half). */
 const URGENT_NOW = 3;
 /** Looked so many sessions ahead for that. */
@@ -72,6 +77,7 @@ export class Aimed {
       breadth: BREADTH,
       leaves: LEAVES,
       nodes: Math.min(NODES.most, Math.max(NODES.least, nodes)),
+      asks: ASKS,
     };
   }
 
@@ -102,6 +108,8 @@ export class Aimed {
     const x = this.random();
     if (open.length > 0 && x < AIM_SOONEST) return open[0]!;
     if (open.length > 0 && x < AIM_SOONEST + AIM_BEFORE) return open.at(-1)!;
+    if (open.length > 0 && x < AIM_SOONEST + AIM_BEFORE + AIM_BETWEEN)
+      return open[Math.floor(this.random() * open.length)]!;
     return bestMin - this.problem.gridMin;
   }
 

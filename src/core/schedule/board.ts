@@ -46,8 +46,8 @@ export class Board {
   /** Books what an operation needs without placing it: a lock keeps its hour while others are placed first. */
   reserve(op: Op, startMin: number, endMin: number): void {
     this.free(op.id);
-    const book = (track: Track, from: number, to: number, amount: number, load?: string) => {
-      const booking = { opId: op.id, startMin: from, endMin: to, amount, load, of: op.air?.of };
+    const book = (track: Track, from: number, to: number, amount: number, load?: string, cleans?: string) => {
+      const booking = { opId: op.id, startMin: from, endMin: to, amount, load, of: op.air?.of, cleans };
       track.add(booking);
       const list = this.own.get(op.id) ?? [];
       list.push({ track, booking });
@@ -55,7 +55,14 @@ export class Board {
     };
     for (const [resource, amount] of Object.entries(op.needs)) {
       for (const from of this.setupsAt(op, resource, startMin, endMin))
-        book(this.track(this.problem.setupTakes!), from, from + this.problem.setupMin![resource]!, 1);
+        book(
+          this.track(this.problem.setupTakes!),
+          from,
+          from + this.problem.setupMin![resource]!,
+          1,
+          undefined,
+          resource,
+        );
       book(this.track(resource), startMin, endMin, amount, op.loads?.[resource]);
     }
     for (const k of op.keeps ?? [])
@@ -115,7 +122,8 @@ export class Board {
     for (const from of this.setupsAt(op, resource, startMin, endMin)) {
       const busy = this.track(takes)
         .during(from, from + setupMin)
-        .filter((b) => b.opId !== op.id);
+        // what follows it may have brought that very cleaning with it
+        .filter((b) => b.opId !== op.id && !(b.cleans === resource && b.startMin === from));
       if (busy.length > 0 && mostHeld(busy) + 1 > (this.problem.capacity[takes] ?? 0))
         return {
           ...held(takes, busy),

@@ -13,6 +13,8 @@ export interface Packing {
   /** fillings looked at, and choices made for them, in one session */
   readonly leaves: number;
   readonly nodes: number;
+  /** new questions put for them to links that are slow to answer, in one session: what was asked before is free */
+  readonly asks: number;
 }
 
 /** Asked as a plan grows, session by session. */
@@ -211,13 +213,21 @@ class Filling {
   private found: Leaf | null = null;
   private leaves = 0;
   private nodes = 0;
+  private readonly asksUpTo: number;
   private readonly trail: number[] = [];
 
   constructor(
     private readonly problem: Problem,
     private readonly placer: Placer,
     private readonly s: Session,
-  ) {}
+  ) {
+    this.asksUpTo = placer.dearAsked + s.packing.asks;
+  }
+
+  private spent(): boolean {
+    const { leaves, nodes } = this.s.packing;
+    return this.leaves >= leaves || this.nodes >= nodes || this.placer.dearAsked >= this.asksUpTo;
+  }
 
   best(): Leaf | null {
     this.descend(this.s.packing.discrepancies, this.s.a, 0, 0);
@@ -252,7 +262,7 @@ class Filling {
     let tried = 0;
     for (const { i, at } of line.list) {
       if (tried > 0 && (left <= 0 || tried >= packing.breadth)) break;
-      if (this.found !== null && (this.leaves >= packing.leaves || this.nodes >= packing.nodes)) break;
+      if (this.found !== null && this.spent()) break;
       if (at > line.mustMin) continue;
       const lostMin = idleMin + Math.max(0, at - t);
       if (this.cannotBeat(value, Math.max(at, t), lostMin)) continue;

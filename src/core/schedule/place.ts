@@ -1,6 +1,11 @@
 import type { Board } from "./board";
 import type { BoundBy, Conflict, Link, Op, Placed, Problem, Span } from "./types";
 
+/** Repairs of a unit before giving up; each pushes an opener by at least one grid step. */
+export const MAX_REPAIRS = 4000;
+/** An opener pushed through so many sessions without its window being met is not pushed on: the days repeat themselves. */
+export const MOST_SESSIONS_TRIED = 16;
+
 export type Search =
   | { readonly found: true; readonly placed: Placed }
   | { readonly found: false; readonly conflict: Conflict };
@@ -24,7 +29,10 @@ export function intoSpan(spans: readonly Span[], t: number, durationMin: number)
   return null;
 }
 
-const gridUp = (t: number, gridMin: number): number => Math.ceil((t - 1e-6) / gridMin) * gridMin;
+/** Starts within this of the grid are on it, minutes. */
+const ON_GRID_MIN = 1e-6;
+/** On the grid, at or after a moment; added nought keeps it from being a negative one. */
+export const gridUp = (t: number, gridMin: number): number => Math.ceil((t - ON_GRID_MIN) / gridMin) * gridMin + 0;
 
 /**
  * Earliest start at or after `fromMin` that links, sessions, gate, resources and air all allow; passes are repeated until none

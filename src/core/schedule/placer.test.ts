@@ -15,6 +15,7 @@ const instance = (id: string): Problem =>
 /** The same work with what plans have beside: hands for cleaning, air, racks, pins, what is done, empty evenings. */
 function shed(of: Problem, random: () => number): Problem {
   const rack = { resource: "rack", amount: 1, untilMin: (end: number) => end + 90 };
+  const pinned = of.ops.findLast((op) => !of.links.some((l) => l.to === op.id));
   const ops = of.ops.map((op, n): Op => {
     const gives = ["dust", "mist", null][Math.floor(3 * random())]!;
     return {
@@ -32,7 +33,7 @@ function shed(of: Problem, random: () => number): Problem {
         : {}),
       ...(random() < 0.05 ? { unattended: true } : {}),
       ...(n === 0 ? { fixed: { startMin: 100.5, endMin: 104.5 } } : {}),
-      ...(n === of.ops.length - 1 ? { lockMin: of.sessions.at(-1)!.startMin } : {}),
+      ...(op === pinned ? { lockMin: of.sessions[1]!.startMin } : {}),
       releaseMin: random() < 0.1 ? 400 : 0,
     };
   });
@@ -46,6 +47,7 @@ function shed(of: Problem, random: () => number): Problem {
   };
 }
 
+let placed = 0;
 describe.each(IDS)("%s", (id) => {
   const plain = instance(id);
   it.each<[string, (random: () => number) => Problem]>([
@@ -56,7 +58,6 @@ describe.each(IDS)("%s", (id) => {
     const problem = make(random);
     const graph = graphOf(problem);
     const placer = new Placer(problem, graph);
-    let placed = 0;
     for (let n = 0; n < 12; n++) {
       const priority = new Map(problem.ops.map((o) => [o.id, graph.tailMin.get(o.id)! * (0.5 + random())]));
       const hold = n % 3 === 0 ? NO_HOLDS : new Map(problem.ops.map((o) => [o.id, random() < 0.05 ? 600 : 0]));
@@ -76,6 +77,7 @@ describe.each(IDS)("%s", (id) => {
       const at = new Map(slow.placed.map((p) => [p.opId, p.startMin]));
       expect([...placer.start]).toEqual(placer.ids.map((i) => at.get(i)));
     }
-    expect(placed).toBeGreaterThan(0);
   });
 });
+
+it("was shown on placements that found room, most of them", () => expect(placed).toBeGreaterThan(9 * 12));

@@ -1,7 +1,8 @@
 import { assert } from "../base";
-import { Bookings, NO_LOAD } from "./bookings";
 import type { Graph } from "./graph";
-import { type EndOf, type Link, type Op, type Problem, PUT_AWAY_MIN, type Span } from "./types";
+import { gridUp, MAX_REPAIRS, MOST_SESSIONS_TRIED } from "./place";
+import { Taken } from "./taken";
+import type { EndOf, Link, Op, Problem, Span } from "./types";
 
 /** Spans as start, end, start, end…, rising; an end that never comes is infinite. */
 type Flat = Float64Array;
@@ -12,24 +13,6 @@ const flatOf = (spans: readonly Span[]): Flat =>
 export const NOWHERE = -1;
 /** Hours asked of a wait are asked again and again while a search goes on; so many answers are kept a wait. */
 const KEPT = 4096;
-/** As in `solve`: repairs before giving up, and sessions an opener is pushed through without its window being met. */
-export const MAX_REPAIRS = 4000;
-export const MOST_SESSIONS_TRIED = 16;
-/** Starts within this of the grid are on it, minutes. */
-const ON_GRID_MIN = 1e-6;
-
-interface Need {
-  readonly resource: number;
-  readonly amount: number;
-  readonly load: number;
-  readonly setupMin: number;
-}
-
-interface Hold {
-  readonly resource: number;
-  readonly amount: number;
-  readonly untilMin: (endMin: number) => number;
-}
 
 interface Wait {
   readonly from: number;
@@ -48,26 +31,18 @@ export class Placer {
   /** of the last placement, by operation; NaN where none was found */
   readonly start: Float64Array;
   readonly end: Float64Array;
+  /** questions put to links that are slow to answer, and starts looked for, so far */
+  dearAsked = 0;
+  looked = 0;
   /** what could not be placed, of the last placement; NOWHERE = all was */
   stuck = NOWHERE;
 
   private readonly ops: readonly Op[];
   private readonly index: ReadonlyMap<string, number>;
-  private readonly needs: readonly (readonly Need[])[];
-  private readonly keeps: readonly (readonly Hold[])[];
-  private readonly minds: readonly (((endMin: number) => number) | null)[];
-  private readonly gives: Int32Array;
-  private readonly owner: Int32Array;
   private readonly gates: readonly (Flat | null)[];
   private readonly into: readonly (readonly Wait[])[];
   readonly units: readonly (readonly number[])[];
-  private readonly tracks: readonly Bookings[];
-  private readonly given = new Bookings();
-  private readonly minding = new Bookings();
-  private readonly touched: readonly (readonly Bookings[])[];
-  private readonly capacity: Float64Array;
-  /** the resource a set-up takes one of; NOWHERE = it needs nobody */
-  private readonly takes: number;
+  private readonly taken: Taken;
   private readonly allSessions: Flat;
   private sessions: Flat;
   private readonly release: Float64Array;
@@ -84,24 +59,6 @@ export class Placer {
     this.start = new Float64Array(ops.length);
     this.end = new Float64Array(ops.length);
     this.release = new Float64Array(ops.length);
-    const code = coder();
-    const resources = coder();
-    for (const r of Object.keys(problem.capacity)) resources(r);
-    this.needs = ops.map((o) =>
-      Object.entries(o.needs).map(([r, amount]) => ({
-        resource: resources(r),
-        amount,
-        load: o.loads?.[r] === undefined ? NO_LOAD : code(o.loads[r]),
-        setupMin: problem.setupMin?.[r] ?? 0,
-      })),
-    );
-    this.keeps = ops.map((o) =>
-      (o.keeps ?? []).map((k) => ({ resource: resources(k.resource), amount: k.amount, untilMin: kept(k.untilMin) })),
-    );
-    this.takes = problem.setupTakes === undefined ? NOWHERE : resources(problem.setupTakes);
-    this.minds = ops.map((o) => (o.air?.mindsUntilMin ? kept(o.air.mindsUntilMin) : null));
-    this.gives = Int32Array.from(ops, (o) => (o.air?.gives == null ? NO_LOAD : code(o.air.gives)));
-    this.owner = Int32Array.from(ops, (o) => (o.air?.of === undefined ? NOWHERE : code(o.air.of)));
     const gates = new Map<readonly Span[], Flat>();
     this.gates = ops.map((o) => {
       if (!o.gate) return null;
@@ -118,17 +75,9 @@ export class Placer {
       })),
     );
     this.units = graph.units.map((unit) => unit.map((id) => this.index.get(id)!).filter((i) => ops[i]!.fixed === null));
-    this.tracks = Array.from({ length: resources.count() }, () => new Bookings());
-    this.capacity = new Float64Array(resources.count());
-    for (const [r, amount] of Object.entries(problem.capacity)) this.capacity[resources(r)] = amount;
-    this.touched = ops.map((_, i) => this.tracksOf(i));
+    this.taken = new Taken(problem);
     this.allSessions = flatOf(problem.sessions);
     this.sessions = this.allSessions;
-    for (const [i, op] of ops.entries()) {
-      if (op.fixed) this.book(i, op.fixed.startMin, op.fixed.endMin);
-      else if (op.lockMin != null) this.book(i, op.lockMin, op.lockMin + op.durationMin);
-    }
-    for (const t of [...this.tracks, this.given, this.minding]) t.mark();
   }
 
   /**
@@ -167,9 +116,7 @@ export class Placer {
   /** As before anything is placed but what is done. @param skip starts of sessions left empty */
   begin(skip?: ReadonlySet<number>): void {
     this.sessions = skip?.size ? flatOf(this.problem.sessions.filter((s) => !skip.has(s.startMin))) : this.allSessions;
-    for (const t of this.tracks) t.reset();
-    this.given.reset();
-    this.minding.reset();
+    this.taken.begin();
     this.start.fill(Number.NaN);
     this.end.fill(Number.NaN);
     for (const [i, op] of this.ops.entries())
@@ -298,6 +245,11 @@ export class Placer {
     return lags;
   }
 
+  /** What was done so far, in starts looked for: a film model's answer takes as long as a hundred of them. */
+  get effort(): number {
+    return this.looked + 100 * this.dearAsked;
+  }
+
   /** When the waits before it are over. */
   opens(i: number): number {
     let t = this.ops[i]!.releaseMin;
@@ -317,6 +269,7 @@ export class Placer {
     const lock = op.lockMin ?? null;
     const gate = this.gates[i] ?? null;
     this.missed = null;
+    this.looked += 1;
     let t = lock ?? gridUp(fromMin, gridMin);
     // a wait that never shuts is over once it is over; the others are looked at again whenever something moves the start on
     const shutting: [Wait, Flat, number][] = [];
@@ -348,7 +301,7 @@ export class Placer {
         if (to === NOWHERE) return NOWHERE;
         if (to > t) t = lock === null ? gridUp(to, gridMin) : to;
       }
-      const freeMin = this.clash(i, t, t + op.durationMin);
+      const freeMin = this.taken.clash(i, t, t + op.durationMin);
       if (freeMin !== null) {
         const to = Math.max(freeMin, t + gridMin);
         t = lock === null ? gridUp(to, gridMin) : to;
@@ -368,6 +321,7 @@ export class Placer {
     const known = wait.known.get(key);
     if (known) return known;
     if (wait.known.size >= KEPT) wait.known.clear();
+    if (wait.link.dear) this.dearAsked += 1;
     const spans = flatOf(wait.link.allowed(this.endOf));
     wait.known.set(key, spans);
     return spans;
@@ -377,142 +331,16 @@ export class Placer {
     const endMin = startMin + this.ops[i]!.durationMin;
     this.start[i] = startMin;
     this.end[i] = endMin;
-    if (this.ops[i]!.lockMin != null) this.free(i);
-    this.book(i, startMin, endMin);
+    if (this.ops[i]!.lockMin != null) this.taken.free(i);
+    this.taken.book(i, startMin, endMin);
   }
 
   take(i: number): void {
     const { lockMin, durationMin } = this.ops[i]!;
     this.start[i] = Number.NaN;
     this.end[i] = Number.NaN;
-    this.free(i);
-    if (lockMin != null) this.book(i, lockMin, lockMin + durationMin);
-  }
-
-  private free(i: number): void {
-    for (const track of this.touched[i]!) track.remove(i);
-  }
-
-  private tracksOf(i: number): readonly Bookings[] {
-    const set = new Set<Bookings>();
-    for (const n of this.needs[i]!) {
-      set.add(this.tracks[n.resource]!);
-      if (this.takes !== NOWHERE && n.setupMin > 0 && n.load !== NO_LOAD) set.add(this.tracks[this.takes]!);
-    }
-    for (const k of this.keeps[i]!) set.add(this.tracks[k.resource]!);
-    if (this.ops[i]!.air) for (const t of [this.given, this.minding]) set.add(t);
-    return [...set];
-  }
-
-  private book(i: number, startMin: number, endMin: number): void {
-    const { air } = this.ops[i]!;
-    const owner = this.owner[i]!;
-    for (const n of this.needs[i]!) {
-      for (const from of this.setupsAt(i, n, startMin, endMin))
-        this.tracks[this.takes]!.add(i, from, from + n.setupMin, 1, NO_LOAD, owner);
-      this.tracks[n.resource]!.add(i, startMin, endMin, n.amount, n.load, owner);
-    }
-    for (const k of this.keeps[i]!)
-      this.tracks[k.resource]!.add(i, endMin, Math.max(endMin, k.untilMin(endMin)), k.amount, NO_LOAD, owner);
-    if (!air) return;
-    const [gives, minds] = [this.gives[i]!, this.minds[i]!];
-    if (gives !== NO_LOAD) this.given.add(i, startMin, endMin + air.settleMin, 1, gives, owner);
-    if (minds) this.minding.add(i, startMin, Math.max(endMin, minds(endMin)), 1, gives, owner);
-  }
-
-  /** From when on what is in the way of [startMin, endMin) is over; null = nothing is. */
-  private clash(i: number, startMin: number, endMin: number): number | null {
-    for (const n of this.needs[i]!) {
-      const found = this.cleaning(i, n, startMin, endMin) ?? this.full(i, n.resource, n.amount, startMin, endMin);
-      if (found !== null) return found;
-    }
-    for (const k of this.keeps[i]!) {
-      const found = this.full(i, k.resource, k.amount, endMin, k.untilMin(endMin));
-      if (found !== null) return found;
-    }
-    return this.ops[i]!.air ? this.foul(i, startMin, endMin) : null;
-  }
-
-  private full(i: number, resource: number, amount: number, startMin: number, endMin: number): number | null {
-    const track = this.tracks[resource]!;
-    const capacity = this.capacity[resource]!;
-    const { start, end, op, amount: held, count } = track;
-    let freeMin = Number.POSITIVE_INFINITY;
-    let all = 0;
-    let largest = 0;
-    const first = track.from(startMin);
-    for (let k = first; k < count && start[k]! < endMin; k++) {
-      if (end[k]! <= startMin || op[k] === i) continue;
-      if (end[k]! < freeMin) freeMin = end[k]!;
-      all += held[k]!;
-      if (held[k]! > largest) largest = held[k]!;
-    }
-    if (freeMin === Number.POSITIVE_INFINITY || all + amount <= capacity) return null;
-    if (largest + amount > capacity) return freeMin;
-    let most = 0;
-    for (let k = first; k < count && start[k]! < endMin; k++) {
-      if (end[k]! <= startMin || op[k] === i) continue;
-      let sum = 0;
-      // those later in the list begin no sooner: only the ones of the same start are held at this one's start as well
-      for (let m = first; m < count && start[m]! <= start[k]!; m++)
-        if (op[m] !== i && end[m]! > startMin && start[m]! < endMin && end[m]! > start[k]!) sum += held[m]!;
-      if (sum > most) most = sum;
-    }
-    return most + amount <= capacity ? null : freeMin;
-  }
-
-  private cleaning(i: number, n: Need, startMin: number, endMin: number): number | null {
-    const { setupMin, load } = n;
-    if (setupMin === 0 || load === NO_LOAD) return null;
-    const track = this.tracks[n.resource]!;
-    const upTo = endMin + setupMin;
-    for (let k = track.from(startMin - setupMin); k < track.count && track.start[k]! < upTo; k++)
-      if (
-        track.end[k]! > startMin - setupMin &&
-        track.op[k] !== i &&
-        track.load[k] !== NO_LOAD &&
-        track.load[k] !== load
-      )
-        return track.end[k]! + setupMin;
-    if (this.takes === NOWHERE) return null;
-    for (const from of this.setupsAt(i, n, startMin, endMin)) {
-      const freeMin = this.full(i, this.takes, 1, from, from + setupMin);
-      if (freeMin !== null) return freeMin + (from < startMin ? setupMin : 0);
-    }
-    return null;
-  }
-
-  /** Starts of the cleanings it brings with it: before it, and before what follows it with another load. */
-  private setupsAt(i: number, n: Need, startMin: number, endMin: number): readonly number[] {
-    if (this.takes === NOWHERE || n.setupMin === 0 || n.load === NO_LOAD) return NO_SETUPS;
-    const track = this.tracks[n.resource]!;
-    let [before, after] = [NOWHERE, NOWHERE];
-    const upTo = endMin + PUT_AWAY_MIN;
-    for (let k = track.from(startMin - PUT_AWAY_MIN); k < track.count && track.start[k]! < upTo; k++) {
-      if (track.end[k]! <= startMin - PUT_AWAY_MIN || track.op[k] === i || track.load[k] === NO_LOAD) continue;
-      if (track.end[k]! <= startMin && (before === NOWHERE || track.end[k]! > track.end[before]!)) before = k;
-      if (track.start[k]! >= endMin && (after === NOWHERE || track.start[k]! < track.start[after]!)) after = k;
-    }
-    const starts: number[] = [];
-    if (before !== NOWHERE && track.load[before] !== n.load) starts.push(startMin - n.setupMin);
-    if (after !== NOWHERE && track.load[after] !== n.load) starts.push(track.start[after]! - n.setupMin);
-    return starts;
-  }
-
-  private foul(i: number, startMin: number, endMin: number): number | null {
-    const [gives, minds, owner] = [this.gives[i]!, this.minds[i]!, this.owner[i]!];
-    const latest = (track: Bookings, upTo: number): number | null => {
-      let last: number | null = null;
-      for (let k = track.from(startMin); k < track.count && track.start[k]! < upTo; k++) {
-        if (track.end[k]! <= startMin || track.op[k] === i || track.load[k] === gives) continue;
-        if (track.owner[k] !== NOWHERE && track.owner[k] === owner) continue;
-        if (last === null || track.end[k]! > last) last = track.end[k]!;
-      }
-      return last;
-    };
-    const harmed = gives === NO_LOAD ? null : latest(this.minding, endMin + this.ops[i]!.air!.settleMin);
-    if (harmed !== null) return harmed;
-    return minds ? latest(this.given, Math.max(endMin, minds(endMin))) : null;
+    this.taken.free(i);
+    if (lockMin != null) this.taken.book(i, lockMin, lockMin + durationMin);
   }
 }
 
@@ -524,9 +352,6 @@ interface UnitTry {
   /** waits met in a window after their first */
   readonly late: ReadonlySet<Wait>;
 }
-
-const NO_SETUPS: readonly number[] = [];
-const gridUp = (t: number, gridMin: number): number => Math.ceil((t - ON_GRID_MIN) / gridMin) * gridMin;
 
 /** First moment ≥ t at which the whole of [t, t+duration] lies in one of the spans; NOWHERE = none. @param upTo numbers of them that count */
 function intoFlat(spans: Flat, upTo: number, t: number, durationMin: number): number {
@@ -542,29 +367,4 @@ function intoFlat(spans: Flat, upTo: number, t: number, durationMin: number): nu
     if (start + durationMin <= spans[k + 1]!) return start;
   }
   return NOWHERE;
-}
-
-/** Numbers for names, in the order they are asked for. */
-function coder(): ((name: string) => number) & { count: () => number } {
-  const known = new Map<string, number>();
-  const of = (name: string): number => {
-    const own = known.get(name);
-    if (own !== undefined) return own;
-    known.set(name, known.size);
-    return known.size - 1;
-  };
-  return Object.assign(of, { count: () => known.size });
-}
-
-/** A film's hours hang on its own end alone: asked once for each. */
-function kept(of: (endMin: number) => number): (endMin: number) => number {
-  const known = new Map<number, number>();
-  return (endMin) => {
-    const own = known.get(endMin);
-    if (own !== undefined) return own;
-    if (known.size >= KEPT) known.clear();
-    const made = of(endMin);
-    known.set(endMin, made);
-    return made;
-  };
 }

@@ -19,8 +19,8 @@ const HEAT = 0.01;
 const MOST_NUDGED = 4;
 const HOLDS_OFTEN = 0.3;
 const SKIPS_OFTEN = 0.5;
-/** Of a search for the finish, every so many steps is one of annealing. */
-const ANNEALS_EVERY = 4;
+/** Of the effort of a search for the finish so much goes into annealing. */
+const ANNEALING_SHARE = 0.2;
 /** Sessions are packed up to so many operations; beyond, one such plan would cost more than many placements. */
 const MOST_AIMED = 1200;
 /** Nothing is better than the lower bound: then the search is over. */
@@ -61,7 +61,8 @@ export class Search {
   private at: Plan | null = null;
   private readonly placer: Placer;
   private aimed: Aimed | null | undefined;
-  private steps = 0;
+  private annealing = 0;
+  private aiming = 0;
   private cycle = FIRST_CYCLE;
   private cycleFrom = 0;
   private annealed = 0;
@@ -87,10 +88,15 @@ export class Search {
   /** @returns whether a better plan was found */
   step(): boolean {
     const before = this.best;
-    this.steps += 1;
-    const aims = this.asked.objective === "finish" && !this.atBound() && this.steps % ANNEALS_EVERY !== 0;
+    const from = this.placer.effort;
+    const aims =
+      this.asked.objective === "finish" &&
+      !this.atBound() &&
+      this.annealing >= ANNEALING_SHARE * (this.annealing + this.aiming);
     if (aims) this.aim();
     else this.anneal();
+    if (aims) this.aiming += this.placer.effort - from;
+    else this.annealing += this.placer.effort - from;
     return this.best !== before;
   }
 

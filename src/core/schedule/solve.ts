@@ -3,7 +3,7 @@ import type { Objective } from "../model";
 import { Board } from "./board";
 import { lowerBound } from "./bound";
 import { type Graph, graphOf } from "./graph";
-import { earliest } from "./place";
+import { earliest, MAX_REPAIRS, MOST_SESSIONS_TRIED } from "./place";
 import { restricted } from "./restricted";
 import { Search } from "./search";
 import type { Conflict, Genes, Link, Op, Placed, Problem, Schedule, Span } from "./types";
@@ -91,9 +91,9 @@ export function placeAll(all: Problem, graph: Graph, genes: Genes): Schedule {
     if (op.fixed) board.put(op, { opId: op.id, ...op.fixed, boundBy: { kind: "now" } });
     else if (op.lockMin != null) board.reserve(op, op.lockMin, op.lockMin + op.durationMin);
   }
-  for (const op of reserve ? problem.ops : []) {
-    const start = reserve!.get(op.id);
-    if (op.fixed || op.lockMin != null || start === undefined || start < problem.nowMin) continue;
+  for (const [id, start] of [...(reserve ?? [])].sort((a, b) => a[1] - b[1])) {
+    const op = graph.opById.get(id);
+    if (!op || op.fixed || op.lockMin != null || start < problem.nowMin) continue;
     if (board.clash(op, start, start + op.durationMin) === null) board.reserve(op, start, start + op.durationMin);
   }
   const conflict = placeUnits(problem, graph, board, priority, hold);
@@ -170,11 +170,6 @@ function commit(unit: readonly string[], tried: UnitTry, graph: Graph, board: Bo
   for (const p of tried.placed) board.put(graph.opById.get(p.opId)!, p);
   return null;
 }
-
-/** Repairs before giving up; each pushes an opener by at least one grid step. */
-const MAX_REPAIRS = 4000;
-/** An opener pushed through so many sessions without its window being met is not pushed on: the days repeat themselves. */
-const MOST_SESSIONS_TRIED = 16;
 
 /** Leaves the board as it found it. */
 function tryUnit(

@@ -6,6 +6,8 @@ export interface Booking {
   readonly amount: number;
   /** what the resource is loaded with, or what kind of thing is in the air; undefined = nothing in particular */
   readonly load: string | undefined;
+  /** a cleaning: of which resource */
+  readonly cleans?: string | undefined;
   /** in the air: whose it is */
   readonly of?: string | undefined;
 }

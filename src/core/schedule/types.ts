@@ -65,6 +65,8 @@ export interface Link {
   readonly allowed: (endOf: EndOf) => readonly Span[];
   /** operations on whose ends `allowed` hangs; left out = on that of `from` alone */
   readonly hangsOn?: readonly string[] | undefined;
+  /** asking it is slow: a film model has to answer */
+  readonly dear?: boolean | undefined;
   /** true when some span has an end: then `from` must not be placed without looking at `to` */
   readonly bounded: boolean;
   /** rough wait for priorities, minutes; no promise */

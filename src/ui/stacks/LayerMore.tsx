@@ -11,9 +11,9 @@ import {
   type Role,
   type SetUp,
   type Tape,
+  toldPartly,
   type Zone,
 } from "@/core/model";
-import { toldPartly } from "@/core/numbers";
 import { CAN_WARM_C, PART_WARM_C, SPOT_SHARE } from "@/core/reference";
 import { TACK_NAME, warmthTexts } from "@/messages";
 import { NumberCell, SelectCell, TextCell, TickCell } from "../components/cells";
