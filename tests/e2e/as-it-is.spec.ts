@@ -98,3 +98,39 @@ test("adhesives are compared on a joint, and a part is copied bare", async ({ pa
   await page.getByLabel("Copy or give away Anchor").selectOption({ label: "Copy it here" });
   await expect(page.getByRole("textbox", { name: "Part" }).last()).toHaveValue("Anchor, once more");
 });
+
+test("a zone of a face is told, has its own filler and verdicts, and a share of nothing is refused where it was typed", async ({
+  page,
+}) => {
+  await page.goto("/parts");
+  await expect(page.locator("html[data-answers]")).toHaveCount(1);
+  await page.getByRole("button", { name: "More of Deckhouse, Walls" }).click();
+  const card = page.getByRole("region", { name: "All of Deckhouse, Walls" });
+  await card.getByRole("button", { name: "Add a zone" }).click();
+  await card.getByLabel("Name of the zone zone 1 of Deckhouse, Walls").fill("roof");
+  await page.keyboard.press("Enter");
+  for (const [figure, um] of [
+    ["Ridges", "180"],
+    ["Deepest dent or gap", "900"],
+  ] as const) {
+    await card.getByLabel(`${figure} of roof on Deckhouse, Walls, µm`).fill(um);
+    await page.keyboard.press("Enter");
+  }
+  const share = card.getByLabel("Share of roof on Deckhouse, Walls, %");
+  await share.fill("0");
+  await share.press("Enter");
+  await expect(card.getByRole("alert")).toContainText("0.1 % to 100 % of the face");
+  await share.press("Escape");
+  await page.goto("/stacks");
+  await expect(page.locator("html[data-answers]")).toHaveCount(1);
+  await page.getByRole("link", { name: /Walls/ }).first().click();
+  const told = page.locator("li[data-rule='gap-unfilled']").filter({ hasText: "Zone roof:" });
+  await expect(told).toBeVisible();
+  await page.getByText(/Which filler for the zone roof/).click();
+  await page
+    .getByRole("button", { name: /^Fill roof with/ })
+    .first()
+    .click();
+  await expect(told).toHaveCount(0);
+  await expect(page.getByLabel(/^Where layer 2, .* lies$/)).toHaveValue("zone:roof");
+});

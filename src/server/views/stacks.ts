@@ -9,7 +9,7 @@ import {
   type StackView,
 } from "@/contracts";
 import { fillersFor } from "@/core/finder";
-import { asItLies, cansAmong, type Face, fold, withMends } from "@/core/history";
+import { asItLies, cansAmong, coatsDown, type Face, fold, withMends } from "@/core/history";
 import { nearCoupons } from "@/core/judge";
 import { type Product, productsNamedIn, type Role } from "@/core/model";
 import { hexLuminance } from "@/core/numbers";
@@ -50,7 +50,7 @@ export async function getStack(regionId: string): Promise<Outcome<StackView>> {
         begun: fold(m.sources.log.filter((e) => e.regionId === regionId).map((e) => eventOf(e, m.sources.cards)))
           .records.length,
         guides: guidesOf(s, node),
-        fillers: fillersOf(s, m, node),
+        fillers: fillersOf(s, m, node, own[0]?.face),
         ready: {
           proposed: proposedPrep(node.region, { joined: isJoined(m.sources.planning, part.id) }),
           times: prepTimes(node.region, node.stack, s.productOf),
@@ -91,11 +91,18 @@ const UNTOLD_LUMINANCE = 0.5;
 /** What a filler goes on: the face's ground. */
 const GROUND: ReadonlySet<Role> = new Set<Role>(["promoter", "sealer", "primer-etch", "primer"]);
 
-/** What the shelf has for the gaps of this face and of its zones, where the pile has its first filler, else over its ground. */
-function fillersOf(s: Snapshot, m: ModelSnapshot, { region, stack }: RegionNode): StackView["fillers"] {
+/** What the shelf has for the gaps of this face and of its zones, where the pile has its first filler, else over its ground, and over all that lies there. */
+function fillersOf(
+  s: Snapshot,
+  m: ModelSnapshot,
+  { region, stack }: RegionNode,
+  face: Face | undefined,
+): StackView["fillers"] {
   const roles = stack.layers.map((l) => s.productOf(l.productId).role);
   const above = roles.findIndex((role) => !GROUND.has(role));
-  const at = above < 0 ? stack.layers.length : above;
+  // nothing goes under what lies on the part already
+  const lying = stack.layers.findLastIndex((l) => coatsDown(face, l.id) > 0);
+  const at = Math.max(above < 0 ? stack.layers.length : above, lying + 1);
   const gaps = [undefined, ...(region.zones ?? [])].filter(
     (zone) => (zone ?? region).fillDepthUm != null || (zone ?? region).fillWidthUm != null,
   );
