@@ -21,6 +21,8 @@ export interface Packing {
 export interface Guide {
   /** how urgent each operation is at the start of a session (any scale), and how many minutes of it may be idled away */
   readonly before: (startMin: number) => { readonly urgent: Float64Array; readonly idleMin: number };
+  /** who is first in line, by operation, the least first; left out = by urgency */
+  readonly line?: Float64Array | undefined;
   /** after a session: false = this leads nowhere */
   readonly after: (endMin: number) => boolean;
 }
@@ -55,7 +57,7 @@ export class Evenings {
   private readonly ready: number[] = [];
   private readonly urgency: Float64Array;
   private readonly durationMin: Float64Array;
-  private readonly noHold: Float64Array;
+  private hold: Float64Array;
 
   /** @param scarce the resource sessions are packed for */
   constructor(
@@ -72,7 +74,7 @@ export class Evenings {
     for (const list of this.next) for (const to of list) this.predsOf[to]! += 1;
     this.preds = new Int32Array(ids.length);
     this.urgency = new Float64Array(ids.length);
-    this.noHold = new Float64Array(ids.length);
+    this.hold = new Float64Array(ids.length);
     this.durationMin = Float64Array.from(problem.ops, (o) => o.durationMin);
     this.minutes = Float64Array.from(problem.ops, (o) =>
       o.fixed || o.unattended ? 0 : (o.needs[scarce] ?? 0) * o.durationMin,
@@ -81,10 +83,12 @@ export class Evenings {
 
   /**
    * @param kept starts that stay, of an earlier plan, where they lie before `fromMin`: a session's start, or nought
+   * @param hold by operation: not before; 0 = whenever
    * @returns whether everything found its place; it then stands in the placer
    */
-  fill(packing: Packing, guide: Guide, kept: Float64Array | null, fromMin: number): boolean {
+  fill(packing: Packing, guide: Guide, kept: Float64Array | null, fromMin: number, hold?: Float64Array): boolean {
     const { placer } = this;
+    if (hold) this.hold = hold;
     const { ops, sessions } = this.problem;
     placer.begin();
     this.preds.set(this.predsOf);
@@ -109,7 +113,14 @@ export class Evenings {
       if (s.endMin <= fromMin) continue;
       const { urgent, idleMin } = guide.before(s.startMin);
       this.weigh(urgent);
-      const placed = this.session(s.startMin, s.endMin, sessions[k + 1]?.startMin ?? NEVER, packing, idleMin);
+      const placed = this.session(
+        s.startMin,
+        s.endMin,
+        sessions[k + 1]?.startMin ?? NEVER,
+        packing,
+        idleMin,
+        guide.line,
+      );
       if (placed === null) return false;
       left -= placed;
       if (left > 0 && !guide.after(s.endMin)) return false;
@@ -141,7 +152,7 @@ export class Evenings {
   }
 
   private earliest(i: number, fromMin: number): number {
-    return this.placer.earliest(i, Math.max(fromMin, this.placer.releaseOf(i, this.noHold)));
+    return this.placer.earliest(i, Math.max(fromMin, this.placer.releaseOf(i, this.hold)));
   }
 
   /** Placed: what waits for it alone is ready. */
@@ -162,18 +173,28 @@ export class Evenings {
   }
 
   /** @param nextMin start of the session after it @returns how many operations found their place in it; null = none of its fillings will do */
-  private session(a: number, b: number, nextMin: number, packing: Packing, idleMin: number): number | null {
-    const filling = new Filling(this.problem, this.placer, {
+  private session(
+    a: number,
+    b: number,
+    nextMin: number,
+    packing: Packing,
+    idleMin: number,
+    line: Float64Array | undefined,
+  ): number | null {
+    const { placer } = this;
+    const filling = new Filling(this.problem, placer, {
       a,
       b,
       nextMin,
       packing,
       idleMin,
+      line,
       ready: this.ready,
       minutes: this.minutes,
       urgency: this.urgency,
       durationMin: this.durationMin,
       earliest: (i, fromMin) => this.earliest(i, fromMin),
+      opens: (i) => Math.max(this.hold[i]!, placer.opens(i)),
       leave: (i) => this.leave(i),
       back: (i) => this.back(i),
     });
@@ -193,11 +214,14 @@ interface Session {
   readonly nextMin: number;
   readonly packing: Packing;
   readonly idleMin: number;
+  readonly line: Float64Array | undefined;
   readonly ready: readonly number[];
   readonly minutes: Float64Array;
   readonly urgency: Float64Array;
   readonly durationMin: Float64Array;
   readonly earliest: (i: number, fromMin: number) => number;
+  /** when the waits before it are over, and it need not be held back any more */
+  readonly opens: (i: number) => number;
   readonly leave: (i: number) => void;
   readonly back: (i: number) => void;
 }
@@ -318,13 +342,13 @@ class Filling {
       if (!(minutes[i]! > 0)) continue;
       const lock = this.problem.ops[i]!.lockMin ?? null;
       const shutsMin = lock !== null && lock < nextMin ? lock : this.placer.shutsBefore(i, nextMin);
-      if (lock === null && shutsMin === NEVER && this.placer.opens(i) + durationMin[i]! > b) continue;
+      if (lock === null && shutsMin === NEVER && this.s.opens(i) + durationMin[i]! > b) continue;
       if (shutsMin < mustMin) mustMin = shutsMin;
       const at = this.s.earliest(i, lock === null ? t : a);
       if (at === NOWHERE && shutsMin < NEVER) return null;
       if (at === NOWHERE || at >= b) continue;
       const key = IDLE_IN_LINE * Math.max(0, at - t) - urgency[i]! - (shutsMin < NEVER ? MUST_IN_LINE : 0);
-      list.push({ i, at, key });
+      list.push({ i, at, key: this.s.line?.[i] ?? key });
     }
     if (mustMin < t && !list.some(({ i }) => this.problem.ops[i]!.lockMin === mustMin)) return null;
     return { list: list.sort((x, y) => x.key - y.key || x.i - y.i), mustMin };

@@ -1,11 +1,10 @@
 import type { Objective } from "../model";
 import { Aimed, scarceOf } from "./aimed";
-import { Board } from "./board";
 import type { Graph } from "./graph";
-import { earliest } from "./place";
+import { heldBy, piecesAt } from "./held-by";
 import { Placer } from "./placer";
 import { energyOf, isBetter, type Score, scoreOf } from "./score";
-import type { BoundBy, Genes, Placed, Problem } from "./types";
+import type { Genes, Placed, Problem } from "./types";
 
 /** A cycle of annealing looks around for a good start, then cools from there; each is longer than the one before. */
 const FIRST_CYCLE = 60;
@@ -25,9 +24,6 @@ const ANNEALING_SHARE = 0.2;
 const MOST_AIMED = 1200;
 /** Nothing is better than the lower bound: then the search is over. */
 const SAME_MIN = 1e-6;
-const NOW: BoundBy = { kind: "now" };
-/** In an unlike place it could be sooner, but stands where it does for the sake of the rest. */
-const KEPT: BoundBy = { kind: "kept" };
 
 interface Asked {
   readonly problem: Problem;
@@ -103,26 +99,14 @@ export class Search {
   /** The best plan's pieces, without what holds each back. */
   found(): { readonly endMin: number; readonly placed: readonly Placed[] } {
     const { score, starts } = this.best!;
-    return { endMin: score.endMin, placed: this.piecesAt(starts) };
+    return { endMin: score.endMin, placed: piecesAt(this.asked.problem, starts) };
   }
 
   /** The best plan, each piece with what keeps it from being sooner in it. */
   explained(): { readonly endMin: number; readonly placed: readonly Placed[]; readonly genes: Genes } {
     const { problem, graph } = this.asked;
     const { order, score, starts } = this.best!;
-    const pieces = this.piecesAt(starts);
-    const board = new Board(problem);
-    for (const p of pieces) board.put(graph.opById.get(p.opId)!, p);
-    const placed = pieces.map((p): Placed => {
-      const op = graph.opById.get(p.opId)!;
-      if (op.fixed) return p;
-      board.take(op);
-      const links = (graph.into.get(op.id) ?? []).map((link) => ({ link, spans: link.allowed(board.endOf) }));
-      const free = earliest(op, Math.max(problem.nowMin, op.releaseMin), links, board, problem);
-      board.put(op, p);
-      const there = free.found && Math.abs(free.placed.startMin - p.startMin) < SAME_MIN;
-      return { ...p, boundBy: there ? free.placed.boundBy : KEPT };
-    });
+    const placed = heldBy(problem, graph, piecesAt(problem, starts));
     return { placed, endMin: score.endMin, genes: this.genesOf(order) };
   }
 
@@ -135,15 +119,6 @@ export class Search {
     };
   }
 
-  private piecesAt(starts: Float64Array): readonly Placed[] {
-    return this.asked.problem.ops
-      .map((op, i): Placed => {
-        const { startMin, endMin } = op.fixed ?? { startMin: starts[i]!, endMin: starts[i]! + op.durationMin };
-        return { opId: op.id, startMin, endMin, boundBy: NOW };
-      })
-      .sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin || (a.opId < b.opId ? -1 : 1));
-  }
-
   private placed(order: Order): Plan | null {
     return this.placer.place(order.priority, order.hold, order.skip) ? this.standing(order) : null;
   }
@@ -152,7 +127,7 @@ export class Search {
   private standing(order: Order): Plan {
     const { problem, objective } = this.asked;
     const starts = this.placer.start.slice();
-    const score = scoreOf(problem, objective, this.piecesAt(starts));
+    const score = scoreOf(problem, objective, piecesAt(problem, starts));
     return { order, starts, score, energy: energyOf(objective, score, problem.nowMin, problem.ops.length) };
   }
 

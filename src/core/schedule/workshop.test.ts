@@ -221,3 +221,35 @@ describe("sessions of unlike lengths", () => {
     expect(at(placedOf(shop([op("long", 120)], [], { sessions })).placed, "long").startMin).toBe(3 * DAY);
   });
 });
+
+describe("a plan that is kept", () => {
+  // six parts, two coats each an evening, every evening full to twenty minutes
+  const parts = Array.from({ length: 6 }, (_, n) => n);
+  const bench = (waitMin: number) =>
+    shop(
+      parts.flatMap((n) => [op(`a${n}`, 30), op(`b${n}`, 30)]),
+      parts.map((n) => link(`a${n}`, `b${n}`, [[n === 0 ? waitMin : 30, null]])),
+      { sessions: eveningsFrom(20, 140) },
+    );
+  const before = placedOf(bench(30));
+  const sessionOf = (t: number) => Math.floor(t / DAY);
+  const changed = (waitMin: number) => {
+    const kept = keepPlan(bench(waitMin), startsOf(before.placed));
+    if (kept.outcome !== "placed") throw new Error("lost");
+    expect(checkSchedule(bench(waitMin), kept.placed)).toEqual([]);
+    return {
+      evenings: kept.placed.filter((p) => sessionOf(p.startMin) !== sessionOf(at(before.placed, p.opId).startMin))
+        .length,
+      laterMin: kept.endMin - before.endMin,
+    };
+  };
+  it("a wait that is a little longer stays a matter of its evening", () => {
+    expect(changed(35)).toEqual({ evenings: 0, laterMin: expect.any(Number) });
+    expect(changed(35).laterMin).toBeLessThanOrEqual(20);
+  });
+  it("one that does not fit into the evening any more moves what hangs on it, and little else", () => {
+    const { evenings } = changed(3000);
+    expect(evenings).toBeGreaterThan(0);
+    expect(evenings).toBeLessThanOrEqual(4);
+  });
+});
