@@ -10,8 +10,8 @@ import type { Genes, Problem, Schedule } from "./types";
 /** Holds let go before a plan that keeps them is given up. */
 const MOST_LET_GO = 24;
 /** What a piece in another session counts, and one at another hour of the same, in minutes of a later end. */
-const OTHER_SESSION_MIN = 90;
-const OTHER_HOUR_MIN = 10;
+const OTHER_SESSION_MIN = 120;
+const OTHER_HOUR_MIN = 30;
 /** How a session is put together again: all that was in it, what much hangs on first. */
 const PACKING: Packing = { urgency: 1, discrepancies: 2, breadth: 4, leaves: 30, nodes: 200, asks: 200 };
 
