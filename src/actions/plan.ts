@@ -3,7 +3,8 @@
 import * as server from "@/server";
 
 export const askForPlanAction = async (modelId: string) => server.askForPlanOf(modelId);
-export const takePlanAction = async (modelId: string, starts: unknown) => server.takePlan(modelId, starts);
-export const planInputAction = async (modelId: string) => server.getPlanInput(modelId);
+export const takePlanAction = async (modelId: string, starts: unknown, chosen = false) =>
+  server.takePlan(modelId, starts, chosen);
+export const planInputAction = async () => server.getPlanInput();
 export const savePlanningAction = async (modelId: string, rev: number, planning: unknown) =>
   server.savePlanning(modelId, rev, planning);

@@ -155,4 +155,7 @@ export const partFields = {
 };
 export const partEditSchema = z.strictObject(partFields).partial();
 export const modelFields = { name: nameSchema, scale: z.string().trim().max(20), note: noteSchema };
-export const modelEditSchema = z.strictObject(modelFields).partial();
+/** Planned with all else that is active; left alone for now; done. */
+export const MODEL_STATES = ["active", "resting", "finished"] as const;
+export type ModelState = (typeof MODEL_STATES)[number];
+export const modelEditSchema = z.strictObject({ ...modelFields, state: z.enum(MODEL_STATES) }).partial();

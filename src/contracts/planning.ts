@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { OBJECTIVES } from "@/core/model";
+import { JOINT_LOADS, OBJECTIVES } from "@/core/model";
 import { daySchema, idSchema, ranged, utcMomentSchema } from "./base";
 import { opIdSchema } from "./log";
 
@@ -15,6 +15,10 @@ const joinSchema = z
     when: z.enum(JOIN_TIMES),
     /** the adhesive it is joined with; none named is a slow one */
     glueId: idSchema.nullable().optional(),
+    /** what pulls at it; left out = nobody said */
+    load: z.enum(JOINT_LOADS).nullable().optional(),
+    /** the smaller of its two faces */
+    faceMm2: ranged(0.1, 1_000_000, "mm²").nullable().optional(),
   })
   .refine((j) => j.partId !== j.ontoId, { error: "cannot go onto itself", path: ["ontoId"] });
 
@@ -23,6 +27,8 @@ export const planningSchema = z.strictObject({
   objective: z.enum(OBJECTIVES),
   /** all work done by the end of that day */
   due: dateSchema.nullable(),
+  /** how much a day late counts against a day of another model’s date; left out = 1 */
+  weight: whole(1, 3, "").optional(),
   /** operation → the moment it is pinned to */
   locks: z.record(opIdSchema, utcMomentSchema),
   /** operation → hands-on minutes */

@@ -49,6 +49,7 @@ const habitsSchema = z.strictObject({
   coldStore: z.boolean(),
   holders: ranged(1, 1000, "holders").refine(Number.isInteger, { error: "must be a whole number" }).nullable(),
   clamps: ranged(1, 1000, "clamps").refine(Number.isInteger, { error: "must be a whole number" }).nullable().optional(),
+  boothMm: ranged(10, 20_000, "mm").nullable().optional(),
   followUpDays: z.array(ranged(1, 3650, "days").refine(Number.isInteger, { error: "must be whole days" })).max(6),
 });
 

@@ -20,6 +20,7 @@ import type { Fired, ReadyStep } from "@/core/rules";
 import type { Operation, PrepTime } from "@/core/work";
 import type { AirNow } from "./air";
 import type { CouponCard } from "./coupon";
+import type { ModelState } from "./model";
 import type { Planning } from "./planning";
 import type { Shop } from "./shop";
 import type { Showing } from "./showing";
@@ -33,6 +34,7 @@ export interface ModelHead {
   readonly name: string;
   readonly scale: string;
   readonly note: string;
+  readonly state: ModelState;
   readonly rev: number;
 }
 
@@ -180,7 +182,6 @@ export interface Backdrop {
 /** A plan's input as it is sent to a worker: products as a list, for a function cannot be sent. */
 export type SentPlanInput = Omit<PlanInput, "productOf"> & { readonly products: readonly Product[] };
 
-/** Everything the Plan screen shows. */
 /** Of an adhesive on one of the two parts it joins. */
 export interface JointVerdict {
   readonly partId: string;
@@ -205,15 +206,28 @@ export interface GlueChoice {
   readonly worksMin: number;
 }
 
+/** A model as the bench has it: planned with the others, or left alone and what that costs. */
+export interface ModelOnBench extends Pick<ModelHead, "id" | "name" | "state" | "rev"> {
+  /** its own last work by the plan; null = it is not in it */
+  readonly doneMin: number | null;
+  /** wished for by then; null = by no date */
+  readonly dueMin: number | null;
+  /** of a resting one: recoat windows of what lies on it, that shut while nobody works on it, soonest first */
+  readonly windows: readonly { readonly name: string; readonly shutsMin: number }[];
+}
+
+/** Everything the Plan screen shows. */
 export interface PlanScreen {
   readonly modelId: string;
+  /** every model there is, in the user's order */
+  readonly models: readonly ModelOnBench[];
   readonly plan: PlanView | null;
   readonly making: PlanMaking;
-  /** in the user's order; `name` tells part and, where it matters, region */
-  readonly regions: readonly { readonly id: string; readonly name: string }[];
+  /** of everything active, in the user's order; `name` tells part and, where it matters, region and model */
+  readonly regions: readonly { readonly id: string; readonly name: string; readonly modelId: string }[];
   readonly parts: readonly { readonly id: string; readonly name: string; readonly regionIds: readonly string[] }[];
-  readonly planning: Planning;
-  readonly planningRev: number;
+  /** what was said of the plan, by model */
+  readonly plannings: Readonly<Record<string, { readonly planning: Planning; readonly rev: number }>>;
   /** faces with marks still to be seen to */
   readonly toFill: readonly { readonly regionId: string; readonly marks: readonly MarkView[] }[];
   /** what is to be said of the adhesive of each fitting, by the part that is fitted */
@@ -246,6 +260,8 @@ export interface NamedFilm extends MiniFilm {
 
 /** Everything the Bench shows. */
 export interface BenchScreen {
+  /** whose parts these are, in the user's order */
+  readonly models: readonly { readonly id: string; readonly name: string; readonly regionIds: readonly string[] }[];
   readonly tiles: readonly BenchTile[];
   readonly plan: PlanView | null;
   readonly making: PlanMaking;

@@ -1,5 +1,6 @@
 import { sql } from "drizzle-orm";
 import { blob, check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { MODEL_STATES } from "@/contracts";
 
 /** One row: settings of the shed. JSON columns are written and read through the contracts. */
 export const shop = sqliteTable(
@@ -19,6 +20,8 @@ export const models = sqliteTable("models", {
   name: text("name").notNull(),
   scale: text("scale").notNull(),
   note: text("note").notNull(),
+  /** planned with all else that is active, left alone for now, or done */
+  state: text("state", { enum: MODEL_STATES }).notNull().default("active"),
   position: integer("position").notNull(),
   rev: integer("rev").notNull().default(0),
   deletedMs: integer("deleted_ms"),
@@ -112,6 +115,22 @@ export const overrides = sqliteTable(
   (t) => [primaryKey({ columns: [t.regionId, t.key] })],
 );
 
+/** One row: the plan of everything active, as there is one person. */
+export const benchPlan = sqliteTable(
+  "bench_plan",
+  {
+    id: integer("id").primaryKey(),
+    answer: text("answer", { mode: "json" }).notNull(),
+    /** fingerprint of everything the plan was made from */
+    inputsHash: text("inputs_hash").notNull(),
+    plannedMs: integer("planned_ms").notNull(),
+    /** when the plan before this one would have been done; null = there was none */
+    beforeDoneMin: real("before_done_min"),
+  },
+  (t) => [check("one_plan", sql`${t.id} = 1`)],
+);
+
+/** A timetable that came with a model's document: told again with it until the model is planned here. */
 export const plans = sqliteTable("plans", {
   modelId: text("model_id")
     .primaryKey()

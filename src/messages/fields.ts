@@ -252,6 +252,7 @@ export const REGION_WORDS: Readonly<Record<RegionPath, RegionWords>> = {
   fitAllowanceUm: { group: "limits", label: "Room for film where it fits" },
   massBudgetG: { group: "limits", label: "Film may weigh" },
   serviceTempC: { group: "limits", label: "Warmest in service" },
+  longestMm: { group: "limits", label: "Longest size of the part" },
   turns: { group: "limits", label: "Turned so often for one coat", unit: "×" },
   matingUm: { group: "limits", label: "Film on the face it fits against" },
   keepBare: { group: "limits", label: "Stays bare, commas between", aria: "What stays bare on %" },

@@ -6,10 +6,27 @@ describe("how work is done well", () => {
     expect(workHow({ kind: "prep", step }, null)).toMatch(/\.$/);
   });
   it("putty is pressed in, whatever it is laid with; paint goes by its tool", () => {
-    const filled = workHow({ kind: "coat", step: null }, { role: "putty", method: "spread" });
+    const filled = workHow(
+      { kind: "coat", step: null },
+      {
+        role: "putty",
+        method: "spread",
+        family: "polyester-2k",
+      },
+    );
     expect(filled).toMatch(/Pressed in/);
-    expect(workHow({ kind: "coat", step: null }, { role: "colour", method: "brush" })).not.toBe(filled);
-    expect(workHow({ kind: "coat", step: null }, { role: "colour", method: "aerosol" })).toMatch(/underside first/);
+    expect(workHow({ kind: "coat", step: null }, { role: "colour", method: "brush", family: "alkyd" })).not.toBe(
+      filled,
+    );
+    expect(workHow({ kind: "coat", step: null }, { role: "colour", method: "aerosol", family: "alkyd" })).toMatch(
+      /underside first/,
+    );
+  });
+  it("what light hardens is laid in skins with the lamp between, whatever it is laid with", () => {
+    for (const role of ["putty", "clear"] as const)
+      expect(workHow({ kind: "coat", step: null }, { role, method: "brush", family: "uv-acrylate" })).toMatch(
+        /lamp passed slowly/,
+      );
   });
   it.each<ExtraWork>([
     { kind: "pad" },

@@ -51,6 +51,8 @@ const EXTRA: Readonly<Record<ExtraKind, string>> = {
 
 const FILLING =
   "Pressed in and drawn off across the line, a little proud; pushed firmly into what goes right through; kept off faces that have to fit. Filled enough when four fifths of the lines are gone: the rest is for the next skin.";
+const BY_LIGHT =
+  "A thin skin, away from the sun; the lamp passed slowly over all of it until no tack is left under a gloved finger, then the next skin. The lamp’s minutes are in these.";
 const COATING: Readonly<Partial<Record<Method, string>>> = {
   brush: "A loaded brush laid on and left alone: back into it once, never into what has begun to set.",
   aerosol:
@@ -63,9 +65,10 @@ const COATING: Readonly<Partial<Record<Method, string>>> = {
 /** @param product what the coat is of; null = it is no coat */
 export function workHow(
   op: Pick<Operation, "kind" | "step" | "extra">,
-  product: Pick<Product, "role" | "method"> | null,
+  product: Pick<Product, "role" | "method" | "family"> | null,
 ): string | null {
   if (op.kind === "coat" || op.kind === "part-coat" || op.kind === "turn") {
+    if (product?.family === "uv-acrylate") return BY_LIGHT;
     if (product?.role === "putty") return FILLING;
     return (product && COATING[product.method]) ?? null;
   }

@@ -56,6 +56,8 @@ export const REASON: Readonly<Record<string, string>> = {
   "glue-eats-foam": "This glue eats the foam.",
   "glue-foams": "It foams as it hardens: too much of it pushes the joint open and runs out over everything.",
   "water-glue-tight": "Its water finds no way out between two tight faces: it stays soft for days.",
+  "joint-small": "Its face is small for what pulls at it: a knock on the end of the part peels it open (estimate).",
+  "joint-knocked": "This glue is brittle: under a load that stays, or a knock, it lets go all at once.",
   "brittle-joint": "The joint bends with the part, and this glue is brittle: it cracks open.",
   "over-polish": "Wax and silicone of the polish are still on it: the next coat crawls.",
   "blasting-harms": "Blasting goes through this material, or eats it.",
@@ -309,6 +311,9 @@ const ADVICE: Readonly<Record<AdviceKey, string>> = {
   "epoxy-putty": "An epoxy putty over cured etch holds; polyester needs a primer between.",
   "epoxy-alone": "Epoxy primer goes on the clean keyed metal itself, without etch.",
   "wipe-gently": "Work quickly, dab instead of rubbing.",
+  "pin-it": "Drill both sides and set a pin of wire or rod into the joint.",
+  "stronger-glue": "Choose a stronger adhesive, or make the face larger: a flange, a tenon, a block behind it.",
+  "tough-glue": "Choose a tough adhesive, such as a slow two-part epoxy.",
   "clamp-and-trim":
     "A thin smear on one damped side, paper under it, clamped until it has set; trim the foam before any filler.",
   "thin-bead": "A thin bead at the edge only, and a day to dry; or an adhesive that hardens by itself.",

@@ -15,6 +15,7 @@ import type {
   Heaviness,
   Hold,
   JarId,
+  JointLoad,
   Lead,
   MaterialId,
   MayGoOver,
@@ -295,6 +296,12 @@ export const BEFORE_NAME: Readonly<Record<BeforeStep, string>> = {
   heat: "Warm gently",
   "warm-part": "Warm the part",
   "warm-can": "Warm the can",
+};
+
+export const LOAD_NAME: Readonly<Record<JointLoad, string>> = {
+  rests: "nothing pulls at it",
+  handled: "hands and knocks",
+  bears: "a load that stays",
 };
 
 export const HOLD_NAME: Readonly<Record<Hold, string>> = {

@@ -370,6 +370,8 @@ export function noticeText(n: Notice): string {
       return `Not planned, the rest is: ${reasonOf(n.code)} Answer it under Stacks.`;
     case "gap-longer":
       return `Layer ${n.layer + 1}: the gap you set (${duration(n.typedMin)}) is too short in this air; ${duration(n.neededMin)} are planned.`;
+    case "over-booth":
+      return `${n.longestMm} mm long, and the booth takes ${n.boothMm} mm: spray it in two goes from a natural edge, the half done first covered once it can be taped; or whole, outdoors on a still day, and carried in to dry.`;
     case "tape-long":
       return `What stays bare is under tape for about ${n.days} days: use low-tack tape and change it within a week.`;
     case "pot-life":

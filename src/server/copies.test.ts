@@ -26,7 +26,7 @@ describe("a part copied", () => {
     expect(is.regions.map((r) => bare(r.stack))).toEqual(was.regions.map((r) => bare(r.stack)));
     const ids = (p: typeof was) => p.regions.flatMap((r) => [r.region.id, ...r.stack.layers.map((l) => l.id)]);
     expect(ids(is).filter((x) => ids(was).includes(x))).toEqual([]);
-    expect(must(server.getBenchScreen(to)).tiles.filter((t) => t.done > 0)).toEqual([]);
+    expect(must(server.getBench(to)).tiles.filter((t) => t.done > 0)).toEqual([]);
   });
   it("in the same model it says so by its name, and the first stays as it was", () => {
     const before = part(MODEL, "ml-house");
@@ -82,7 +82,7 @@ describe("an order of getting ready nobody touched", () => {
 
 describe("a part given away", () => {
   const doneOn = (modelId: string, regionId: string) =>
-    must(server.getBenchScreen(modelId)).tiles.find((t) => t.regionId === regionId)?.done ?? null;
+    must(server.getBench(modelId)).tiles.find((t) => t.regionId === regionId)?.done ?? null;
   it("takes its log along: as many steps are done there as were here, and none is left here", () => {
     const to = other();
     const done = doneOn(MODEL, "ml-house-walls")!;
@@ -94,15 +94,15 @@ describe("a part given away", () => {
   it("takes what was said of its work along, leaves its fittings, and comes back whole", () => {
     const to = other();
     const opId = opIds.coat(part(MODEL, "ml-prop")!.regions[0]!.stack.layers[0]!.id, 1);
-    const screen = () => must(server.getPlanScreen(MODEL));
-    const { planning, planningRev } = screen();
-    must(server.savePlanning(MODEL, planningRev, { ...planning, minutes: { ...planning.minutes, [opId]: 35 } }));
+    const said = (id: string) => must(server.getPlanScreen(id)).plannings[id]!;
+    const { planning, rev } = said(MODEL);
+    must(server.savePlanning(MODEL, rev, { ...planning, minutes: { ...planning.minutes, [opId]: 35 } }));
     expect(must(server.movePart("ml-prop", to)).unjoined).toBe(1);
-    expect(screen().planning.minutes[opId]).toBeUndefined();
-    expect(must(server.getPlanScreen(to)).planning.minutes[opId]).toBe(35);
-    expect(screen().planning.joins.map((j) => j.partId)).not.toContain("ml-prop");
+    expect(said(MODEL).planning.minutes[opId]).toBeUndefined();
+    expect(said(to).planning.minutes[opId]).toBe(35);
+    expect(said(MODEL).planning.joins.map((j) => j.partId)).not.toContain("ml-prop");
     must(server.movePart("ml-prop", MODEL));
-    expect(screen().planning.minutes[opId]).toBe(35);
+    expect(said(MODEL).planning.minutes[opId]).toBe(35);
     expect(part(MODEL, "ml-prop")).toBeDefined();
   });
   it("to where it is already is refused by the field, and nothing is moved", () => {

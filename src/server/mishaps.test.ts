@@ -176,8 +176,9 @@ describe("a mend", () => {
     const copy = must(server.importText(text, { onExisting: "copy", takeShop: false })).modelId;
     const twin = must(server.getBenchScreen(copy));
     const mended = must(server.getLog(copy)).find((e) => e.kind === "mended")!;
-    expect(twin.tiles[0]!.op!.id).toBe(`${mended.id}-m1:before:wipe`);
-    const own = Object.values(twin.faces)[0]!;
+    const face = must(server.getTree(copy))[0]!.regions[0]!.region.id;
+    expect(twin.tiles.find((t) => t.regionId === face)!.op!.id).toBe(`${mended.id}-m1:before:wipe`);
+    const own = twin.faces[face]!;
     expect(own.reports).toMatchObject([{ sign: "run", mended: true }]);
     expect(own.marks).toMatchObject([{ kind: "pit" }]);
     expect(own.marks[0]!.id).not.toBe("k1");

@@ -35,9 +35,10 @@ const planOf = (model: string): Planned => {
   if (plan?.answer.outcome !== "planned") throw new Error(JSON.stringify(plan).slice(0, 300));
   return plan.answer;
 };
+const saidOf = (model: string) => must(server.getPlanScreen(model)).plannings[model]!;
 const say = (model: string, edit: Partial<Planning>) => {
-  const { planning, planningRev } = must(server.getPlanScreen(model));
-  return server.savePlanning(model, planningRev, { ...planning, ...edit });
+  const { planning, rev } = saidOf(model);
+  return server.savePlanning(model, rev, { ...planning, ...edit });
 };
 const isoOf = (min: number) => new Date(min * 60_000).toISOString();
 
@@ -56,7 +57,7 @@ describe("what is said about a plan", () => {
     const b = bench();
     must(server.savePlanning(b.model, 0, { ...NO_PLANNING, objective: "sessions" }));
     expect(refusal(server.savePlanning(b.model, 0, NO_PLANNING))).toBe("conflict");
-    expect(must(server.getPlanScreen(b.model)).planning.objective).toBe("sessions");
+    expect(saidOf(b.model).planning.objective).toBe("sessions");
   });
   it.each([
     ["a date in the past", { due: "2020-01-01" }, "invalid due"],
@@ -69,7 +70,7 @@ describe("what is said about a plan", () => {
   ])("%s is refused by its field, and nothing is kept", (_what, edit, told) => {
     const b = bench();
     expect(refusal(say(b.model, edit as Partial<Planning>))).toBe(told);
-    expect(must(server.getPlanScreen(b.model)).planning).toEqual(NO_PLANNING);
+    expect(saidOf(b.model).planning).toEqual(NO_PLANNING);
   });
   it("rounds are filled with a putty of the shelf and nothing else, and that putty stays on the shelf", () => {
     const b = bench();
@@ -107,7 +108,7 @@ describe("what is said about a plan", () => {
     must(server.importText(text, { onExisting: "replace", takeShop: false }));
     expect(must(server.exportDocument(b.model))).toBe(text);
     const copy = must(server.importText(text, { onExisting: "copy", takeShop: false })).modelId;
-    const { planning } = must(server.getPlanScreen(copy));
+    const { planning } = saidOf(copy);
     const layerId = must(server.getTree(copy))[0]!.regions[0]!.stack.layers[0]!.id;
     expect(planning.minutes).toEqual({ [`${layerId}:coat:1`]: 30, [`${layerId}~r1p:coat:1`]: 20 });
   });
@@ -139,15 +140,15 @@ describe("a timetable found elsewhere", () => {
     expect(planOf(b.model)).toEqual(before);
   });
   it("plans with the same figures as the server: products go to the worker by their best evidence", () => {
-    const b = bench();
-    const { input } = must(server.getPlanInput(b.model));
+    bench();
+    const { input } = must(server.getPlanInput());
     const item = must(server.getShelf())[0]!;
     const claimed = {
       ...item.product,
       claims: [{ figure: "sandableMin", value: 777, source: "own-coupon", note: "" }],
     };
     must(server.saveProduct(item.rev, claimed));
-    const after = must(server.getPlanInput(b.model)).input.products.find((p) => p.id === item.product.id)!;
+    const after = must(server.getPlanInput()).input.products.find((p) => p.id === item.product.id)!;
     expect(input.products.find((p) => p.id === item.product.id)!.label.sandableMin).not.toBe(777);
     expect(after.label.sandableMin).toBe(777);
   });

@@ -85,7 +85,7 @@ describe("names and figures from outside", () => {
     const doc = docOf(id);
     for (const e of doc.log) e.at = new Date(Date.parse(e.at) - 330 * 86_400_000).toISOString();
     must(server.importDocument(doc, { onExisting: "replace", takeShop: false }));
-    const { input } = must(server.getPlanInput(id));
+    const { input } = must(server.getPlanInput());
     expect(input.nowMin - input.climate.points[0]!.atMin).toBeLessThan(100 * 1440);
     expect(must(server.getBench(id)).tiles.length).toBeGreaterThan(5);
   });

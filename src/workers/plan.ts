@@ -6,8 +6,13 @@ import {
   type MoveAnswer,
   type MoveTrials,
   moveTrials,
+  type PlanGroup,
   type PlanInput,
-  planModel,
+  planTogether,
+  REPLAN_WAYS,
+  type ReplanWay,
+  replanned,
+  type WayFound,
 } from "@/core/plan";
 import { openInput } from "./open-input";
 
@@ -15,7 +20,14 @@ type Places = Readonly<Record<string, { readonly startMin: number; readonly endM
 
 /** What the Plan screen asks of the worker. */
 export type PlanQuestion =
-  | { readonly kind: "open"; readonly input: SentPlanInput; readonly places: Places }
+  | {
+      readonly kind: "open";
+      readonly input: SentPlanInput;
+      readonly groups: readonly PlanGroup[];
+      readonly places: Places;
+    }
+  /** the ways of planning again beside each other, with so much search each */
+  | { readonly kind: "ways"; readonly freeFromMin: number; readonly seconds: number }
   | { readonly kind: "move"; readonly opId: string; readonly startMin: number }
   | { readonly kind: "hurry"; readonly opId: string }
   | { readonly kind: "search"; readonly objective: Objective; readonly seconds: number };
@@ -27,6 +39,7 @@ export type PlanReport =
   | { readonly kind: "better"; readonly tries: number; readonly doneMin: number; readonly starts: Starts }
   | { readonly kind: "going"; readonly tries: number; readonly share: number }
   | { readonly kind: "found"; readonly tries: number; readonly doneMin: number | null; readonly starts: Starts | null }
+  | { readonly kind: "way"; readonly way: WayFound }
   | { readonly kind: "failed"; readonly why: string };
 
 const scope = self as unknown as {
@@ -35,11 +48,13 @@ const scope = self as unknown as {
 };
 
 let input: PlanInput | null = null;
+let groups: readonly PlanGroup[] = [];
 let places: Places = {};
 let desk: MoveTrials | null = null;
 
-function open(sent: SentPlanInput, at: Places): void {
+function open(sent: SentPlanInput, of: readonly PlanGroup[], at: Places): void {
   input = openInput(sent);
+  groups = of;
   places = at;
   desk = null;
 }
@@ -51,35 +66,48 @@ function search(objective: Objective, seconds: number): PlanReport {
   const began = performance.now();
   let tries = 0;
   let told = 0;
-  const answer = planModel(
-    { ...input!, wishes: { ...input!.wishes!, objective } },
-    {
-      tries: Number.MAX_SAFE_INTEGER,
-      goOn: () => {
-        tries += 1;
-        const ms = performance.now() - began;
-        if (ms - told > GOING_EVERY_MS) {
-          told = ms;
-          scope.postMessage({ kind: "going", tries, share: Math.min(1, ms / (1000 * seconds)) });
-        }
-        return ms < 1000 * seconds;
-      },
-      onBetter: ({ endMin, starts }) => scope.postMessage({ kind: "better", tries, doneMin: endMin, starts }),
+  const answer = planTogether({ ...input!, wishes: { ...input!.wishes!, objective } }, groups, {
+    tries: Number.MAX_SAFE_INTEGER,
+    goOn: () => {
+      tries += 1;
+      const ms = performance.now() - began;
+      if (ms - told > GOING_EVERY_MS) {
+        told = ms;
+        scope.postMessage({ kind: "going", tries, share: Math.min(1, ms / (1000 * seconds)) });
+      }
+      return ms < 1000 * seconds;
     },
-  );
+    onBetter: ({ endMin, starts }) => scope.postMessage({ kind: "better", tries, doneMin: endMin, starts }),
+  });
   if (answer.outcome !== "planned") return { kind: "found", tries, doneMin: null, starts: null };
   const starts = Object.fromEntries(answer.ops.filter((o) => o.state === "planned").map((o) => [o.id, o.startMin]));
   return { kind: "found", tries, doneMin: answer.doneMin, starts };
 }
 
+function oneWay(way: ReplanWay, q: Extract<PlanQuestion, { kind: "ways" }>): WayFound {
+  let beganMs: number | null = null;
+  const starts = Object.fromEntries(Object.entries(places).map(([id, p]) => [id, p.startMin]));
+  return replanned(way, input!, groups, starts, q.freeFromMin, {
+    tries: Number.MAX_SAFE_INTEGER,
+    goOn: () => {
+      beganMs ??= performance.now();
+      return performance.now() - beganMs < 1000 * q.seconds;
+    },
+  });
+}
+
 function answer(q: PlanQuestion): PlanReport | null {
   if (q.kind === "open") {
-    open(q.input, q.places);
+    open(q.input, q.groups, q.places);
     return null;
   }
   if (!input) return { kind: "failed", why: "no plan lies open" };
   if (q.kind === "hurry") return { kind: "hurried", opId: q.opId, hurry: earlyStart(input, q.opId, places) };
   if (q.kind === "search") return search(q.objective, q.seconds);
+  if (q.kind === "ways") {
+    for (const way of REPLAN_WAYS) scope.postMessage({ kind: "way", way: oneWay(way, q) });
+    return null;
+  }
   desk ??= moveTrials(input, Object.fromEntries(Object.entries(places).map(([id, p]) => [id, p.startMin])));
   return { kind: "moved", opId: q.opId, startMin: q.startMin, answer: desk?.tryMove(q.opId, q.startMin) ?? null };
 }

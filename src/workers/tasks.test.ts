@@ -15,6 +15,7 @@ const sent: SentPlanInput = (({ productOf: _, ...rest }) => ({
 }))(input);
 const job = (over: Partial<PlanJob> = {}): PlanJob => ({
   input: sent,
+  groups: null,
   keep: null,
   looked: null,
   budgetMs: null,

@@ -5,7 +5,8 @@ import {
   type Looked,
   type MendPrice,
   type PlanAnswer,
-  planModel,
+  type PlanGroup,
+  planTogether,
   type StackTotals,
   stackTotals,
   type WhyOpWaits,
@@ -22,44 +23,48 @@ import { openInput } from "./open-input";
 
 export interface PlanJob {
   readonly input: SentPlanInput;
+  /** what may be set aside where it has no plan; null = it is all one */
+  readonly groups: readonly PlanGroup[] | null;
   /** starts to keep to; null = laid out afresh */
   readonly keep: Readonly<Record<string, number>> | null;
-  /** whose film answers may be used again, while `key` stays what it is; null = nobody's */
-  readonly looked: { readonly modelId: string; readonly key: string } | null;
+  /** film answers may be used again while this stays what it is; null = none are kept */
+  readonly looked: string | null;
   /** the search ends after this long with the best plan so far, ms; null = by its own count */
   readonly budgetMs: number | null;
 }
 
-/** What the film model said of a model's waits so far, while air, products and caution stay what they were. */
-const looks = new Map<string, { readonly key: string; readonly looked: Looked }>();
+/** What the film model said of the bench's waits so far, while air, products and caution stay what they were. */
+let looks: { readonly key: string; readonly looked: Looked } | null = null;
 
-function lookedOf(of: PlanJob["looked"]): Looked | undefined {
-  if (of === null) return undefined;
-  const known = looks.get(of.modelId);
-  if (known?.key === of.key) return known.looked;
-  const looked: Looked = new Map();
-  looks.set(of.modelId, { key: of.key, looked });
-  return looked;
+function lookedOf(key: PlanJob["looked"]): Looked | undefined {
+  if (key === null) return undefined;
+  if (looks?.key !== key) looks = { key, looked: new Map() };
+  return looks.looked;
 }
 
 /** A small plan is good enough after so many steps, whatever time there is left. */
 const BUDGETED_TRIES = 160;
 
 /** @param stop set to 1 by whoever does not want the answer any more */
-function plan({ input, keep, looked, budgetMs }: PlanJob, stop: Int32Array | null): PlanAnswer {
-  const began = performance.now();
+function plan({ input, groups, keep, looked, budgetMs }: PlanJob, stop: Int32Array | null): PlanAnswer {
+  // what there is to judge and to prepare takes as long as it takes: the time given is for the search
+  let beganMs: number | null = null;
   const wanted = () => {
     if (stop !== null && Atomics.load(stop, 0) === 1) throw new Error("nobody wants this plan any more");
   };
-  return planModel(openInput(input), {
+  const options = {
     looked: lookedOf(looked),
     keep: keep ?? undefined,
     tries: budgetMs === null ? undefined : BUDGETED_TRIES,
     goOn: () => {
       wanted();
-      return budgetMs === null || performance.now() - began < budgetMs;
+      beganMs ??= performance.now();
+      return budgetMs === null || performance.now() - beganMs < budgetMs;
     },
     wanted,
+  };
+  return planTogether(openInput(input), groups ?? [], options, () => {
+    beganMs = null;
   });
 }
 

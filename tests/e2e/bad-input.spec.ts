@@ -111,7 +111,7 @@ test("work no session has room for is named, with what would free it, and leaves
   await expect(blocked).toContainText("Hull");
   await expect(blocked).toContainText("your longest session has 180");
   await expect(blocked.getByRole("link", { name: "Bench sessions" })).toBeVisible();
-  await expect(page.getByText(/pieces of work checked/)).toBeVisible();
+  await expect(page.getByRole("region", { name: "Finish" })).toContainText(/pieces of work checked/);
   await page.goto("/parts");
   await area.fill("620");
   await area.press("Enter");

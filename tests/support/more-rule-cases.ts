@@ -110,6 +110,7 @@ const pair = (fires: Case, spares: Case): { fires: Case; spares: Case } => ({
 const cured = { gapMin: 60_000 };
 const masked = (productId: string, onMin: number | null) =>
   layer(productId, { tape: { tack: "low", productId: "fluid", onMin, offMin: null } });
+const GLUED: Case["work"] = { kind: "wipe", withId: "quick-glue" };
 const STRIP = { kind: "strip", downTo: null, way: "stripper", withId: "stripper" } as const;
 
 export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
@@ -262,6 +263,14 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
   "glue-eats-foam": pair({ on: on("xps"), pile: ["quick-glue"] }, { on: on("petg"), pile: ["quick-glue"] }),
   "glue-foams": pair({ on: on("xps"), pile: ["foam-glue"] }, { on: on("petg"), pile: ["quick-glue"] }),
   "water-glue-tight": pair({ on: on("petg"), pile: ["white-glue"] }, { on: on("wood-mdf"), pile: ["white-glue"] }),
+  "joint-small": pair(
+    { on: on("petg"), pile: [], work: GLUED, joint: { load: "handled", faceMm2: 7 } },
+    { on: on("petg"), pile: [], work: GLUED, joint: { load: "rests", faceMm2: 7 } },
+  ),
+  "joint-knocked": pair(
+    { on: on("petg"), pile: [], work: GLUED, joint: { load: "bears", faceMm2: null } },
+    { on: on("petg"), pile: [], work: GLUED, joint: { load: "handled", faceMm2: null } },
+  ),
   "brittle-joint": pair({ on: on("tpu"), pile: ["quick-glue"] }, { on: on("petg"), pile: ["quick-glue"] }),
   "over-polish": pair(
     { on: on("petg"), pile: ["lacquer-gloss", layer("wax", cured), "lacquer-gloss"] },

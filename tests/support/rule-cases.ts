@@ -1,5 +1,16 @@
 import { type JudgeInput, judgeStack, judgeWork, type PlacedVerdict } from "@/core/judge";
-import type { AirSpot, ExtraWork, Layer, MaterialId, PrepStep, Product, Protection, Region, Stack } from "@/core/model";
+import type {
+  AirSpot,
+  ExtraWork,
+  JointTold,
+  Layer,
+  MaterialId,
+  PrepStep,
+  Product,
+  Protection,
+  Region,
+  Stack,
+} from "@/core/model";
 import { layer, lookup, pile, product, region } from "./world";
 
 export const SAFE: readonly Protection[] = ["extraction", "a2p3", "p3", "gloves", "eye-cover"];
@@ -17,6 +28,7 @@ export interface Case {
   readonly today?: string;
   /** work no layer asks for, on the pile as it lies; judged alone */
   readonly work?: ExtraWork;
+  readonly joint?: JointTold;
 }
 
 export const inputOf = (c: Case): JudgeInput => ({
@@ -38,7 +50,7 @@ export function judge(c: Case, input = inputOf(c)) {
 }
 type Fallen = Pick<PlacedVerdict, "rule" | "verdict"> & Partial<PlacedVerdict>;
 export const fallen = (c: Case, input = inputOf(c)): readonly Fallen[] =>
-  c.work ? judgeWork(input, c.work, LONG_AGO_MIN) : judge(c, input).verdicts;
+  c.work ? judgeWork(input, c.work, LONG_AGO_MIN, c.joint ?? null) : judge(c, input).verdicts;
 export const fired = (c: Case): readonly string[] =>
   fallen(c)
     .filter((v) => v.verdict !== "ok")

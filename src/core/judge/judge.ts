@@ -4,6 +4,7 @@ import { at } from "../base";
 import {
   type ExtraWork,
   HEAVINESSES,
+  type JointTold,
   keyOf,
   type Layer,
   type PrepStep,
@@ -164,8 +165,12 @@ interface About {
 const ZONE_RULES: ReadonlySet<string> = new Set(["ridge-shows", "ridge-shows-gloss", "gap-unfilled"]);
 
 /** Work no layer asks for, on what lies on a face; see `work-asked`. @param input the pile as it lies, all of it laid */
-export const judgeWork = (input: JudgeInput, work: ExtraWork, afterMin: number): readonly Fired[] =>
-  workVerdicts(pileOf(input), work, afterMin);
+export const judgeWork = (
+  input: JudgeInput,
+  work: ExtraWork,
+  afterMin: number,
+  joint: JointTold | null = null,
+): readonly Fired[] => workVerdicts(pileOf(input), work, afterMin, joint);
 
 /** A remedy that changes nothing is none: a coat no lighter, a step that is there already, a mist of putty. */
 function changes(r: Remedy, i: number, pile: Pile): boolean {

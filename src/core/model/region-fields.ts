@@ -67,6 +67,8 @@ export const REGION_MORE = {
   bareBy: choice(BARE_WAYS, "null-or-left-out", null, null),
   /** film on the face it fits against, which takes its share of the room */
   matingUm: number("µm", 0, 20_000, "null-or-left-out", null, "mating_um"),
+  /** largest size of the whole part, as it has to go into the booth */
+  longestMm: number("mm", 1, 20_000, "null-or-left-out", null, "longest_mm"),
   /** how often it has to be turned so that a coat reaches every face; each face waits until the one before can be held */
   turns: { ...number("turns", 0, 3, "null-or-left-out", null, null), whole: true },
   /** how it is held while it is worked on */

@@ -11,6 +11,7 @@ import type {
   CouponResult,
   GritScale,
   Heaviness,
+  JointLoad,
   LiquidBefore,
   MaterialId,
   PrepKey,
@@ -200,6 +201,13 @@ export type ExtraWork =
   /** a printed part once more under its lamp */
   | { readonly kind: "lamp"; readonly sideMin: number; readonly sides: number }
   | { readonly kind: "polish"; readonly withId?: string | null | undefined };
+
+/** What is told of a joint beside its adhesive. */
+export interface JointTold {
+  readonly load: JointLoad;
+  /** of the smaller of its two faces; null = nobody measured it */
+  readonly faceMm2: number | null;
+}
 
 /** What puts a face right again, in order: work on what lies there, a rub of its uppermost layer, then layers of its own over that. */
 export interface Mend {

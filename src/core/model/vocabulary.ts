@@ -299,6 +299,10 @@ export const COVERING_HOLDS = ["clip", "tape-block", "forceps"] as const satisfi
 export const BARE_WAYS = ["mask", "scour"] as const;
 export type BareWay = (typeof BARE_WAYS)[number];
 
+/** What pulls at a joint: nothing but its own weight, hands and knocks, or a load that stays. */
+export const JOINT_LOADS = ["rests", "handled", "bears"] as const;
+export type JointLoad = (typeof JOINT_LOADS)[number];
+
 export const TACKS = ["low", "medium", "high"] as const;
 export type Tack = (typeof TACKS)[number];
 

@@ -1,8 +1,9 @@
 import { workText } from "@/messages";
-import { layer, pile, planInput, product, region } from "../../../tests/support/world";
-import { productsNamedIn, type Region, type SandAfter, withProductsRenamed } from "../model";
+import { layer, lookup, pile, planInput, product, region } from "../../../tests/support/world";
+import { type Product, productsNamedIn, type Region, type SandAfter, withProductsRenamed } from "../model";
 import { chainOf, coatsUpTo } from "../work";
 import { planModel } from "./plan";
+import { NO_HABITS } from "./types";
 
 /** How a part is held, and the loop of guide coat and rub, as they stand in the plan. */
 
@@ -49,6 +50,24 @@ it("fourteen pieces are put on their clips one by one, and each is touched in", 
   };
   expect(minutes(1)).toEqual([5, 5]);
   expect(minutes(14)).toEqual([15, 30]);
+});
+
+it.each<[string, Partial<Region>, string, number | null, boolean]>([
+  ["a hull of 900 mm and a booth of 600", { longestMm: 900 }, "grey-primer", 600, true],
+  ["a hull of 500 mm goes in", { longestMm: 500 }, "grey-primer", 600, false],
+  ["brushed, it needs no booth", { longestMm: 900 }, "grey-brush", 600, false],
+  ["nobody measured the part", {}, "grey-primer", 600, false],
+  ["nobody measured the booth", { longestMm: 900 }, "grey-primer", null, false],
+])("%s", (_, over, productId, boothMm, told) => {
+  const brushed: Product = { ...product("grey-primer"), id: "grey-brush", method: "brush" };
+  const face = region({ id: "r", conditions: ["keyed", "washed"], ...over });
+  const answer = planModel(
+    planInput([{ region: face, stack: pile(layer(productId, { id: "p" })) }], {
+      productOf: lookup([brushed]),
+      habits: { ...NO_HABITS, boothMm },
+    }),
+  );
+  expect(answer.notices.some((n) => n.kind === "over-booth")).toBe(told);
 });
 
 describe("a guide coat", () => {

@@ -1,7 +1,7 @@
 import { workText } from "@/messages";
 import { layer, pile, planInput, region } from "../../../tests/support/world";
 import { judgeWork } from "../judge";
-import { type JarId, opIds, type Product, type Region } from "../model";
+import { type JarId, type JointLoad, opIds, type Product, type Region } from "../model";
 import { cardOfJar, glueTimes } from "../reference";
 import { planModel } from "./plan";
 import { NO_WISHES, type PlanInput, type PlanWishes } from "./types";
@@ -159,4 +159,31 @@ describe("what may be joined with what", () => {
     ["instant glue beside a canopy", "clear-plastic", "instant-glue", false, ["adhesive-fumes"]],
     ["epoxy on steel", "steel-iron", "five-minute-epoxy", false, []],
   ])("%s", (_, material, glue, painted, expected) => expect(rules(material, glue, painted)).toEqual(expected));
+});
+
+describe("what pulls at a joint", () => {
+  const rules = (glueId: string, load: JointLoad, faceMm2: number | null) =>
+    judgeWork(
+      {
+        region: region({ material: "petg", conditions: ["clean"] }),
+        stack: pile(),
+        productOf,
+        protection: [],
+        air: null,
+      },
+      { kind: "wipe", withId: glueId },
+      200_000,
+      { load, faceMm2 },
+    )
+      .filter((v) => v.verdict !== "ok")
+      .map((v) => v.rule);
+  it.each<[string, string, JointLoad, number | null, string[]]>([
+    ["a name board, nothing pulls at it", "instant-glue", "rests", 20, []],
+    ["a rail post of 3 mm, knocked by hands", "instant-glue", "handled", 7, ["joint-small"]],
+    ["a bollard on a foot of 10 × 10 mm", "instant-glue", "handled", 100, []],
+    ["a tow hook in instant glue", "instant-glue", "bears", 200, ["joint-knocked"]],
+    ["the same in epoxy", "five-minute-epoxy", "bears", 200, []],
+    ["a mast on a foot of 5 × 5 mm, in epoxy", "five-minute-epoxy", "bears", 25, ["joint-small"]],
+    ["nobody measured the face", "five-minute-epoxy", "bears", null, []],
+  ])("%s", (_, glue, load, face, expected) => expect(rules(glue, load, face)).toEqual(expected));
 });

@@ -1,7 +1,7 @@
 import { workText } from "@/messages";
-import { layer, pile, planInput, region } from "../../../tests/support/world";
-import { opIds, type Region } from "../model";
-import { cureSideMin, lampAtPartMwCm2, USUAL_SIDE_MIN } from "../reference";
+import { layer, lookup, pile, planInput, product, region } from "../../../tests/support/world";
+import { opIds, type Product, type Region } from "../model";
+import { cureSideMin, lampAtPartMwCm2, SUNS, sunSideMin, USUAL_SIDE_MIN } from "../reference";
 import { planModel } from "./plan";
 
 /** Printed resin under the lamp: how long a side, side after side, and by what was read. */
@@ -18,6 +18,13 @@ describe("minutes under a lamp", () => {
     expect(cureSideMin(mwCm2)).toBeLessThanOrEqual(to);
   });
   it("twice as far is a quarter of the light", () => expect(lampAtPartMwCm2(8, 10, 20)).toBeCloseTo(2, 9));
+  it("the sun of a summer noon does in half an hour what shade takes two for", () => {
+    const [noon, haze, shade] = SUNS.map(sunSideMin);
+    expect(noon).toBeGreaterThanOrEqual(20);
+    expect(noon).toBeLessThanOrEqual(40);
+    expect(haze).toBeGreaterThan(noon!);
+    expect(shade).toBe(120);
+  });
   it("never longer under more light", () => {
     for (let mw = 0.5; mw < 60; mw += 0.5) expect(cureSideMin(mw + 0.5)).toBeLessThanOrEqual(cureSideMin(mw));
   });
@@ -75,4 +82,18 @@ describe("in the plan", () => {
     if (answer.outcome !== "planned") throw new Error(answer.outcome);
     expect(answer.ops.filter((o) => o.id.includes("post-cure:turn"))).toEqual([]);
   });
+});
+
+it("a skin of light-hardened filler holds its lamp passes, longer on a larger face; other filler has none", () => {
+  const minutes = (family: Product["family"], areaCm2: number) => {
+    const own: Product = { ...product("fairing-putty"), id: "fill", family, cureDepthUm: 800, maxSkinUm: null };
+    const face = region({ id: "r", conditions: ["keyed", "washed"], areaCm2 });
+    const stack = pile(layer("fill", { id: "f", wftUm: 200, spot: false }));
+    const answer = planModel(planInput([{ region: face, stack }], { productOf: lookup([own]) }));
+    if (answer.outcome !== "planned") throw new Error(JSON.stringify(answer).slice(0, 200));
+    return answer.ops.find((o) => o.kind === "coat")!.handsOnMin;
+  };
+  const [small, large] = [20, 400].map((cm2) => minutes("uv-acrylate", cm2) - minutes("polyester-2k", cm2));
+  expect(small).toBeGreaterThanOrEqual(0);
+  expect(large).toBeGreaterThanOrEqual(10);
 });

@@ -6,29 +6,49 @@ import { GRID_MIN, type ProblemContext } from "./problem";
 
 type Found = Extract<Schedule, { outcome: "placed" }>;
 
-/** What would lie longer than this before the paint it is for is pulled nearer to it, minutes: tape, and a face wiped clean. */
-const WORTH_PULLING_MIN = { tape: 6 * 60, clean: 60 } as const;
+/** What would lie longer than this before the work it is for is pulled nearer to it, minutes: tape, a face wiped clean, one got ready. */
+const WORTH_PULLING_MIN = { tape: 6 * 60, clean: 60, ready: 12 * 60 } as const;
 /** A cleaned face is left alone so long, minutes: a wipe flashes off first. */
 const FLASHED_MIN = [0, 10, 20, 40, 60] as const;
 /** The last of the dust and grease comes off right before the paint goes on, or new dust has settled. */
 const LAST_CLEAN: ReadonlySet<string> = new Set<PrepStep | BeforeStep>(["dust-off", "wipe", "tack-off"]);
+/** Once washed, bared or keyed a face gathers grease, rust and dust; it should not lie so over night without need. */
+const BARED: ReadonlySet<string> = new Set<PrepStep | BeforeStep>([
+  "degrease",
+  "derust",
+  "wash",
+  "blow-out",
+  "dry",
+  "key",
+  "rinse",
+  "scuff",
+]);
 
 const lateAs = ({ kind, step }: Operation): keyof typeof WORTH_PULLING_MIN | null => {
   if (kind === "mask") return "tape";
-  return (kind === "prep" || kind === "before") && step !== null && LAST_CLEAN.has(step) ? "clean" : null;
+  if ((kind !== "prep" && kind !== "before") || step === null) return null;
+  if (LAST_CLEAN.has(step)) return "clean";
+  return BARED.has(step) ? "ready" : null;
 };
 
 /**
- * Masking and the last cleaning as close before the spraying as the plan allows: done just before the first work they are for,
- * where the hours are free and nothing else has to move for it. Everything else stays where it is. Of two in a row the later one
- * goes first, so that the other can follow it.
+ * Masking, getting ready and the last cleaning as close before the spraying as the plan allows: done just before the first work
+ * they are for, where the hours are free and nothing else has to move for it. Everything else stays where it is, and so does what
+ * lies where the plan before had it. Of two in a row the later one goes first, so that the other can follow it.
  */
-export function withLateMasks(problem: Problem, schedule: Found, ctx: ProblemContext): Found {
+export function withLateMasks(
+  problem: Problem,
+  schedule: Found,
+  ctx: ProblemContext,
+  before: Readonly<Record<string, number>> = {},
+): Found {
+  const startOf = new Map(schedule.placed.map((p) => [p.opId, p.startMin]));
   let best = schedule;
   for (const { chain } of ctx.chains) {
     for (const op of [...chain.ops].reverse()) {
       const as = lateAs(op);
       if (as === null || ctx.records.has(op.id) || own(ctx.wishes.locks, op.id) !== undefined) continue;
+      if (own(before, op.id) === startOf.get(op.id)) continue;
       best = pulled(problem, best, op.id, as) ?? best;
     }
   }
@@ -44,7 +64,7 @@ function pulled(problem: Problem, schedule: Found, opId: string, as: keyof typeo
   );
   if (!Number.isFinite(nextMin) || nextMin - mask.endMin < WORTH_PULLING_MIN[as]) return null;
   const lengthMin = mask.endMin - mask.startMin;
-  for (const startMin of wishes(problem, nextMin, lengthMin, mask.startMin, as)) {
+  for (const startMin of wishes(problem, schedule, nextMin, mask, as)) {
     // nothing else moves, so whether it may lie there is the referee's to say: no search is needed
     const own: Placed = { opId, startMin, endMin: startMin + lengthMin, boundBy: { kind: "kept" } };
     const placed = schedule.placed.map((p) => (p.opId === opId ? own : p));
@@ -53,19 +73,36 @@ function pulled(problem: Problem, schedule: Found, opId: string, as: keyof typeo
   return null;
 }
 
-/** Starts to try, latest first: just before the next work, or at the end of the sessions before it. */
+/** Starts to try, latest first: just before the next work, else the ends of what is free before it. */
 function wishes(
   problem: Problem,
+  { placed }: Found,
   nextMin: number,
-  lengthMin: number,
-  afterMin: number,
+  own: Placed,
   as: keyof typeof WORTH_PULLING_MIN,
 ): readonly number[] {
+  const lengthMin = own.endMin - own.startMin;
   const onGrid = (min: number) => Math.floor(min / GRID_MIN) * GRID_MIN;
-  const ends = problem.sessions.filter((s) => s.endMin < nextMin).map((s) => s.endMin);
   const before = as === "clean" ? FLASHED_MIN.map((min) => nextMin - min) : [nextMin];
-  return [...before, ...ends.reverse().slice(0, TRIED_SESSIONS)]
+  return [...before, ...freeEnds(problem, placed, own, nextMin).slice(0, TRIED_GAPS)]
     .map((endMin) => onGrid(endMin - lengthMin))
-    .filter((startMin) => startMin > afterMin);
+    .filter((startMin) => startMin > own.startMin);
 }
-const TRIED_SESSIONS = 4;
+const TRIED_GAPS = 8;
+
+/** Ends of the hours between one piece of work and another before a moment, with room in them; latest first. */
+function freeEnds({ sessions }: Problem, placed: readonly Placed[], own: Placed, untilMin: number): readonly number[] {
+  const lengthMin = own.endMin - own.startMin;
+  const busy = placed.filter((p) => p !== own).sort((a, b) => a.startMin - b.startMin);
+  return sessions
+    .filter((s) => s.startMin < untilMin && s.endMin > own.endMin)
+    .flatMap((s) => {
+      const inside = busy.filter((p) => p.endMin > s.startMin && p.startMin < s.endMin);
+      const ends = [...inside.map((p) => p.startMin), s.endMin].filter((t) => t <= untilMin);
+      return ends.filter((t) => {
+        const from = Math.max(s.startMin, ...inside.filter((p) => p.startMin < t).map((p) => p.endMin));
+        return t - from >= lengthMin;
+      });
+    })
+    .sort((a, b) => b - a);
+}

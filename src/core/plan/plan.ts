@@ -5,6 +5,7 @@ import { type GateReason, gateReason } from "../film";
 import type { OpRecord } from "../history";
 import { type JudgeAnswer, standingOnce } from "../judge";
 import type { BenchSession } from "../model";
+import { isSprayed } from "../rules";
 import {
   type Conflict,
   checkSchedule,
@@ -31,6 +32,8 @@ import { withWiderSeams } from "./wider";
 export interface PlanOptions {
   /** starts to keep to, by operation, where nothing now forbids it; absent = everything is laid out afresh */
   readonly keep?: Readonly<Record<string, number>> | undefined;
+  /** with `keep`: what comes after this moment is searched for anew, what lies before it stays where it is kept */
+  readonly freeFromMin?: number | undefined;
   /** placements made at the most before the film model is asked */
   readonly tries?: number | undefined;
   readonly goOn?: () => boolean;
@@ -74,7 +77,7 @@ export function planModel(input: PlanInput, options: PlanOptions = {}): PlanAnsw
   const { ctx, left } = contextOf(input, judged);
   if (ctx.chains.every((c) => c.chain.ops.length === 0)) return { outcome: "nothing-to-plan", notices };
   const solved = solveWide(ctx, options);
-  const said = [...notices, ...left, ...assumptions(judged)];
+  const said = [...notices, ...left, ...assumptions(judged), ...overBooth(judged, input)];
   if (solved.outcome === "found") return report(input, solved.found, said);
   const stuck = roundStuck(solved);
   return stuck === null ? conflictReport(solved, said) : withoutRounds(input, options, stuck);
@@ -160,7 +163,7 @@ function solveVerified(start: ProblemContext, options: PlanOptions): Solved {
     const verified = { waits, putBack: putBack.size, early: early.length, earlyMin };
     if (early.length === 0 || round === ROUNDS) {
       const checkedOps = problem.ops.length;
-      const { placed } = withLateMasks(problem, schedule, ctx);
+      const { placed } = withLateMasks(problem, schedule, ctx, options.keep);
       return { outcome: "found", found: { ctx, problem, placed, boundMin, afreshDoneMin, verified, checkedOps } };
     }
     const delaysMin = new Map(ctx.delaysMin);
@@ -186,8 +189,8 @@ function firstSchedule(
   options: PlanOptions,
 ): { schedule: Schedule; afreshDoneMin: number | null } {
   const { objective } = ctx.wishes;
-  const search = (tries: number) =>
-    solve(problem, {
+  const search = (tries: number, within: Problem = problem) =>
+    solve(within, {
       objective,
       tries,
       polish: POLISH_TRIES,
@@ -204,12 +207,35 @@ function firstSchedule(
   if (kept.outcome === "conflict") return { schedule: search(options.tries ?? FIRST_TRIES), afreshDoneMin: null };
   const afresh = search(AFRESH_TRIES);
   if (afresh.outcome === "conflict") return { schedule: kept, afreshDoneMin: null };
-  const sooner = kept.endMin - afresh.endMin >= WORTH_TELLING_MIN;
+  const told =
+    options.freeFromMin === undefined
+      ? kept
+      : mended(problem, kept, options.freeFromMin, search, options.tries ?? FIRST_TRIES);
+  const sooner = told.endMin - afresh.endMin >= WORTH_TELLING_MIN;
   return {
-    schedule: { ...kept, boundMin: Math.min(kept.endMin, afresh.boundMin) },
+    schedule: { ...told, boundMin: Math.min(told.endMin, afresh.boundMin) },
     afreshDoneMin: sooner ? afresh.endMin : null,
   };
 }
+
+/** What lies before a moment stays, the rest is searched for anew; as it was kept where that ends no later. */
+function mended(
+  problem: Problem,
+  kept: Placement,
+  freeFromMin: number,
+  search: (tries: number, within: Problem) => Schedule,
+  tries: number,
+): Placement {
+  const near = new Map(kept.placed.flatMap((p) => (p.startMin < freeFromMin ? [[p.opId, p.startMin] as const] : [])));
+  const ops = problem.ops.map((op) => (op.fixed || !near.has(op.id) ? op : { ...op, lockMin: near.get(op.id)! }));
+  const found = search(tries, { ...problem, ops });
+  if (found.outcome === "conflict" || found.endMin >= kept.endMin) return kept;
+  const held = found.placed.map((p) =>
+    p.boundBy.kind === "lock" && near.has(p.opId) ? { ...p, boundBy: { kind: "kept" as const } } : p,
+  );
+  return { ...found, placed: held };
+}
+type Placement = Extract<Schedule, { outcome: "placed" }>;
 
 interface JudgedRegion {
   readonly region: PlanRegion;
@@ -251,6 +277,17 @@ function assumptions(judged: readonly JudgedRegion[]): readonly Notice[] {
     ...(region.region.areaCm2 === null ? [{ kind: "area-assumed" as const, regionId: region.region.id }] : []),
     ...(answer.assumed.length > 0 ? [{ kind: "waits-assumed" as const, regionId: region.region.id }] : []),
   ]);
+}
+
+/** Parts that are sprayed and do not go into the booth whole. */
+function overBooth(judged: readonly JudgedRegion[], { habits, productOf }: PlanInput): readonly Notice[] {
+  const boothMm = habits?.boothMm ?? null;
+  if (boothMm === null) return [];
+  return judged.flatMap(({ region: { region, stack } }): Notice[] => {
+    const longestMm = region.longestMm ?? 0;
+    const sprayed = stack.layers.some((l) => isSprayed(productOf(l.productId)));
+    return sprayed && longestMm > boothMm ? [{ kind: "over-booth", regionId: region.id, longestMm, boothMm }] : [];
+  });
 }
 
 function contextOf(

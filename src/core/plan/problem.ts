@@ -350,12 +350,19 @@ function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf
     air: sharedAir(op, drying, habits.covered),
     releaseMin,
     lockMin: record || lockMin === null || lockMin < ctx.nowMin ? null : lockMin,
-    dueMin: wishes.dueMin !== null && live.chain.ops.at(-1)?.id === op.id ? wishes.dueMin : null,
+    ...(live.chain.ops.at(-1)?.id === op.id ? dueOf(op.regionId, wishes) : {}),
     gate: op.productId === null ? null : gates(live, op.productId, op.partC ?? null),
     fixed: record
       ? { startMin: record.startMin, endMin: record.endMin ?? Math.max(record.startMin + op.handsOnMin, ctx.nowMin) }
       : null,
   };
+}
+
+/** The soonest of the dates a region's last work is wished for by. */
+function dueOf(regionId: string, { dueMin, dues = [] }: PlanWishes): Pick<Op, "dueMin" | "dueWeight"> {
+  const all = dueMin === null ? [] : [{ dueMin, weight: 1 }];
+  const [first] = [...dues.filter((d) => d.regionIds.has(regionId)), ...all].sort((a, b) => a.dueMin - b.dueMin);
+  return first ? { dueMin: first.dueMin, dueWeight: first.weight } : {};
 }
 
 function dryingBy(op: Operation, live: LiveChain, product: Product, ctx: ProblemContext): Drying {

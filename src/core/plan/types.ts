@@ -14,11 +14,21 @@ interface Override {
   readonly reason: string;
 }
 
+/** Work that is wished for by a date of its own, as that of one model among several. */
+interface Due {
+  readonly regionIds: ReadonlySet<string>;
+  readonly dueMin: number;
+  /** how much a minute late counts against a minute of another date; 1 = as usual */
+  readonly weight: number;
+}
+
 /** What the user has said about the plan itself. */
 export interface PlanWishes {
   readonly objective: Objective;
   /** wished end of all work; null = none */
   readonly dueMin: number | null;
+  /** wished ends of the work on some regions, beside that of all */
+  readonly dues?: readonly Due[] | undefined;
   /** operation → the start it is pinned to */
   readonly locks: Readonly<Record<string, number>>;
   /** operation → hands-on minutes, in place of the reckoned ones */
@@ -56,6 +66,8 @@ export interface ShedHabits {
   readonly holders: number | null;
   /** clamps and bands for joints that set slowly; null = enough for all */
   readonly clamps?: number | null | undefined;
+  /** the longest part the booth takes whole, mm; null = nobody measured it */
+  readonly boothMm?: number | null | undefined;
   /** a finished face is looked at again so many days later */
   readonly followUpDays: readonly number[];
 }
@@ -171,6 +183,8 @@ export type Notice =
       readonly typedMin: number;
       readonly neededMin: number;
     }
+  /** sprayed work on a part longer than the booth */
+  | { readonly kind: "over-booth"; readonly regionId: string; readonly longestMm: number; readonly boothMm: number }
   | { readonly kind: "tape-long"; readonly regionId: string; readonly days: number }
   | { readonly kind: "pot-life"; readonly regionId: string; readonly mixes: number }
   | { readonly kind: "to-buy"; readonly regionId: string; readonly productId: string; readonly byMin: number }
@@ -216,6 +230,9 @@ export interface CarryIn {
   readonly opId: string;
 }
 
+/** Why some of what was to be planned together is not in the plan, by group. */
+export type Aside = Readonly<Record<string, Exclude<PlanAnswer, { outcome: "planned" }>>>;
+
 export type PlanAnswer =
   | { readonly outcome: "nothing-to-plan"; readonly notices: readonly Notice[] }
   | { readonly outcome: "refused"; readonly stops: readonly RefusedStop[]; readonly notices: readonly Notice[] }
@@ -256,6 +273,8 @@ export type PlanAnswer =
       readonly sessions: number;
       readonly cleanings: number;
       readonly dueMin: number | null;
+      /** left out = everything that was asked for is in it */
+      readonly aside?: Aside | undefined;
       /** what moved against the plan before; empty when there was none */
       readonly moved: readonly Move[];
       /** end of a plan made afresh, where one was looked for beside the one that keeps things in place */

@@ -1,4 +1,4 @@
-import type { FamilyId, Product } from "../model";
+import type { FamilyId, JointLoad, Product } from "../model";
 import { JOINT_SETS_MIN } from "./planning";
 
 /** How a joint comes along under its adhesive, minutes at 20 °C. */
@@ -25,6 +25,26 @@ const ANY: GlueTimes = { setsMin: 60, worksMin: JOINT_SETS_MIN, byReaction: fals
 
 /** Held by hand up to here; beyond it a clamp, a band or tape holds while one does something else, minutes (est.). */
 export const HELD_BY_HAND_MIN = 10;
+
+/** What a joint holds over its face where it fits well, N/mm² (est., on keyed faces; the label decides). */
+const HOLDS_N_MM2: Readonly<Partial<Record<FamilyId, number>>> = {
+  cyanoacrylate: 8,
+  "solvent-cement": 12,
+  "epoxy-2k": 10,
+  "epoxy-putty": 5,
+  "urethane-mc": 5,
+  "urethane-2k": 6,
+  "wb-acrylic": 3,
+};
+const ANY_N_MM2 = 5;
+/** What pulls at it, N (est.: a finger, a careless hand, a hook or a handle). */
+const PULLS_N: Readonly<Record<JointLoad, number>> = { rests: 1, handled: 15, bears: 60 };
+/** A pull at the end of a part works on its joint as a lever, and peels it open from one edge (est.). */
+const LEVER = 10;
+
+/** Face a joint needs under its load without a pin, mm² (est.). */
+export const jointNeedsMm2 = ({ family }: Pick<Product, "family">, load: JointLoad): number =>
+  (PULLS_N[load] * LEVER) / (family === "unknown" ? ANY_N_MM2 : (HOLDS_N_MM2[family] ?? ANY_N_MM2));
 
 /** A joint without a named adhesive is taken as a slow one. */
 export function glueTimes(glue: Product | null): GlueTimes {

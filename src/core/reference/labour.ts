@@ -44,6 +44,9 @@ export const COAT_LABOUR: Readonly<Record<Method, Labour>> = {
   spread: { fixedMin: 6, perCm2Min: 0.02 },
 };
 
+/** A hand lamp passed over a coat that light hardens, until no tack is left; every coat by itself (est.). */
+export const LAMP_PASS_LABOUR: Labour = { fixedMin: 2, perCm2Min: 0.03 };
+
 /** With brushing off and the tack cloth. */
 export const SAND_LABOUR: Labour = { fixedMin: 5, perCm2Min: 0.03 };
 /** Every further paper of a rub takes less than the first, as a share of it (est.). */

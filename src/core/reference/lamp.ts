@@ -12,6 +12,17 @@ export const USUAL_SIDE_MIN = UV_BOX_MIN / CURE_SIDES;
 const SIDE_MIN = { least: 3, most: 120 } as const;
 const S_PER_MIN = 60;
 
+export const SUNS = ["clear summer noon", "hazy, or winter noon", "open shade"] as const;
+type Sun = (typeof SUNS)[number];
+/** What of the sun does a lamp's work, 380 to 420 nm, mW/cm² (est.: about 1.1 W/m² a nanometre at noon in summer). */
+const SUN_MW_CM2: Readonly<Record<Sun, number>> = {
+  "clear summer noon": 4.4,
+  "hazy, or winter noon": 1.5,
+  "open shade": 0.8,
+};
+/** Minutes a side in the sun in place of a lamp (est.). */
+export const sunSideMin = (sun: Sun): number => cureSideMin(SUN_MW_CM2[sun]);
+
 /** What a lamp gives at a part, mW/cm²: as read, and by the square of the distances (a lamp small against its distance; est. for a strip or a box). */
 export const lampAtPartMwCm2 = (readMwCm2: number, readCm: number, partCm: number): number =>
   readMwCm2 * (readCm / partCm) ** 2;

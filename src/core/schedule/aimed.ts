@@ -31,6 +31,7 @@ const BREADTH = 4;
 const LEAVES = 40;
 /** Choices made in one session; of a whole plan together. */
 const NODES = { most: 400, least: 24, plan: 8000 } as const;
+/** New questions to the film model in one session: what was asked before is free, so later plans look farther. */
 const ASKS = 24;
 /** An operation that can be put off to none of the coming sessions is urgent by so much; to n of them by 1 / (n + a half). */
 const URGENT_NOW = 3;

@@ -57,6 +57,8 @@ export class Evenings {
   private readonly ready: number[] = [];
   private readonly urgency: Float64Array;
   private readonly durationMin: Float64Array;
+  private readonly noHold: Float64Array;
+  /** of the filling at hand */
   private hold: Float64Array;
 
   /** @param scarce the resource sessions are packed for */
@@ -74,7 +76,8 @@ export class Evenings {
     for (const list of this.next) for (const to of list) this.predsOf[to]! += 1;
     this.preds = new Int32Array(ids.length);
     this.urgency = new Float64Array(ids.length);
-    this.hold = new Float64Array(ids.length);
+    this.noHold = new Float64Array(ids.length);
+    this.hold = this.noHold;
     this.durationMin = Float64Array.from(problem.ops, (o) => o.durationMin);
     this.minutes = Float64Array.from(problem.ops, (o) =>
       o.fixed || o.unattended ? 0 : (o.needs[scarce] ?? 0) * o.durationMin,
@@ -88,7 +91,7 @@ export class Evenings {
    */
   fill(packing: Packing, guide: Guide, kept: Float64Array | null, fromMin: number, hold?: Float64Array): boolean {
     const { placer } = this;
-    if (hold) this.hold = hold;
+    this.hold = hold ?? this.noHold;
     const { ops, sessions } = this.problem;
     placer.begin();
     this.preds.set(this.predsOf);

@@ -9,7 +9,7 @@ import type { Genes, Problem, Schedule } from "./types";
 
 /** Holds let go before a plan that keeps them is given up. */
 const MOST_LET_GO = 24;
-/** What a piece in another session counts, and one at another hour of the same, in minutes of a later end. */
+/** What a piece in another session counts, and one at another hour of the same, in minutes of a later end (est.). */
 const OTHER_SESSION_MIN = 120;
 const OTHER_HOUR_MIN = 30;
 /** How a session is put together again: all that was in it, what much hangs on first. */
@@ -44,10 +44,12 @@ export function keepPlan(problem: Problem, before: ReadonlyMap<string, number>):
   return placeAll(problem, graph, genesOf(graph, before, NO_HOLDS));
 }
 
-function changeOf({ sessions }: Problem, startMin: number, was: number | undefined): number {
+/** The session a moment lies in, or that opens next. */
+const sessionAt = ({ sessions }: Problem, t: number) => sessions.find((s) => s.endMin > t);
+
+function changeOf(problem: Problem, startMin: number, was: number | undefined): number {
   if (was === undefined || was === startMin) return 0;
-  const sessionAt = (t: number) => sessions.findIndex((s) => s.endMin > t);
-  return sessionAt(was) === sessionAt(startMin) ? OTHER_HOUR_MIN : OTHER_SESSION_MIN;
+  return sessionAt(problem, was) === sessionAt(problem, startMin) ? OTHER_HOUR_MIN : OTHER_SESSION_MIN;
 }
 
 /** Each session put together again from what was in it and what found no room before: at its old hour, later, or a little sooner. */
@@ -59,11 +61,10 @@ function again(problem: Problem, graph: Graph, before: ReadonlyMap<string, numbe
   const urgent = Float64Array.from(placer.ids, (id) => graph.tailMin.get(id)!);
   const line = Float64Array.from(placer.ids, (id) => before.get(id) ?? Number.POSITIVE_INFINITY);
   const guide = { before: () => ({ urgent, idleMin: Number.POSITIVE_INFINITY }), after: () => true };
-  const sessionOf = (t: number) => problem.sessions.find((s) => s.endMin > t)?.startMin ?? t;
   return WAYS.flatMap(({ soonerMin, inOldOrder }): Placement[] => {
     const hold = Float64Array.from(placer.ids, (id) => {
       const was = before.get(id);
-      return was === undefined ? 0 : Math.max(was - soonerMin, Math.min(was, sessionOf(was)));
+      return was === undefined ? 0 : Math.max(was - soonerMin, Math.min(was, sessionAt(problem, was)?.startMin ?? was));
     });
     if (!evenings.fill(PACKING, inOldOrder ? { ...guide, line } : guide, null, 0, hold)) return [];
     const placed = heldBy(problem, graph, piecesAt(problem, placer.start));

@@ -1,4 +1,5 @@
 import type { Graph } from "./graph";
+import { intoSpan } from "./place";
 import type { Placer } from "./placer";
 import type { Op, Problem } from "./types";
 
@@ -142,19 +143,6 @@ export class Outlook {
   }
 
   private firstStart(op: Op, from: number): number {
-    if (op.unattended) return from;
-    const { sessions } = this.problem;
-    let lo = 0;
-    let hi = sessions.length;
-    while (lo < hi) {
-      const mid = (lo + hi) >> 1;
-      if (sessions[mid]!.endMin - op.durationMin < from) lo = mid + 1;
-      else hi = mid;
-    }
-    for (let k = lo; k < sessions.length; k++) {
-      const start = Math.max(from, sessions[k]!.startMin);
-      if (start + op.durationMin <= sessions[k]!.endMin) return start;
-    }
-    return Number.POSITIVE_INFINITY;
+    return op.unattended ? from : (intoSpan(this.problem.sessions, from, op.durationMin) ?? Number.POSITIVE_INFINITY);
   }
 }

@@ -13,6 +13,8 @@ const flatOf = (spans: readonly Span[]): Flat =>
 export const NOWHERE = -1;
 /** Hours asked of a wait are asked again and again while a search goes on; so many answers are kept a wait. */
 const KEPT = 4096;
+/** A film model's answer takes about as long as so many starts looked for (est.: a third of a millisecond, three microseconds). */
+const DEAR_IN_STARTS = 100;
 
 interface Wait {
   readonly from: number;
@@ -41,7 +43,7 @@ export class Placer {
   private readonly index: ReadonlyMap<string, number>;
   private readonly gates: readonly (Flat | null)[];
   private readonly into: readonly (readonly Wait[])[];
-  readonly units: readonly (readonly number[])[];
+  private readonly units: readonly (readonly number[])[];
   private readonly taken: Taken;
   private readonly allSessions: Flat;
   private sessions: Flat;
@@ -128,7 +130,7 @@ export class Placer {
   }
 
   /** A unit; where a wait fell into a later window the first one is tried too, and what ends sooner stays. */
-  placeUnit(unit: readonly number[], hold: Float64Array): boolean {
+  private placeUnit(unit: readonly number[], hold: Float64Array): boolean {
     if (unit.length === 1) {
       const i = unit[0]!;
       const at = this.earliest(i, this.releaseOf(i, hold), null);
@@ -245,9 +247,9 @@ export class Placer {
     return lags;
   }
 
-  /** What was done so far, in starts looked for: a film model's answer takes as long as a hundred of them. */
+  /** What was done so far, in starts looked for. */
   get effort(): number {
-    return this.looked + 100 * this.dearAsked;
+    return this.looked + DEAR_IN_STARTS * this.dearAsked;
   }
 
   /** When the waits before it are over. */

@@ -61,7 +61,8 @@ type Places = ReadonlyMap<string, Placed>;
 function lateOf(problem: Problem, at: Places): number {
   let late = 0;
   for (const op of problem.ops)
-    if (op.dueMin != null && !op.fixed) late += Math.max(0, (at.get(op.id)?.endMin ?? 0) - op.dueMin);
+    if (op.dueMin != null && !op.fixed)
+      late += (op.dueWeight ?? 1) * Math.max(0, (at.get(op.id)?.endMin ?? 0) - op.dueMin);
   return late;
 }
 

@@ -1,5 +1,6 @@
 import type { Objective } from "../model";
 import { Aimed, scarceOf } from "./aimed";
+import { dueFirst } from "./dues";
 import type { Graph } from "./graph";
 import { heldBy, piecesAt } from "./held-by";
 import { Placer } from "./placer";
@@ -20,6 +21,8 @@ const HOLDS_OFTEN = 0.3;
 const SKIPS_OFTEN = 0.5;
 /** Of the effort of a search for the finish so much goes into annealing. */
 const ANNEALING_SHARE = 0.2;
+const ANNEALING_SHARE_LATE = 0.9;
+const BY_DATE_OFTEN = 0.7;
 /** Sessions are packed up to so many operations; beyond, one such plan would cost more than many placements. */
 const MOST_AIMED = 1200;
 /** Nothing is better than the lower bound: then the search is over. */
@@ -62,6 +65,8 @@ export class Search {
   private cycle = FIRST_CYCLE;
   private cycleFrom = 0;
   private annealed = 0;
+  /** by date; null = nothing has one */
+  private readonly urgent: ReadonlyMap<string, number> | null;
 
   constructor(private readonly asked: Asked) {
     const { problem, graph, first } = asked;
@@ -73,6 +78,14 @@ export class Search {
     };
     this.at = this.placed(order);
     this.best = this.at;
+    this.urgent = dueFirst(problem, graph);
+    if (this.urgent === null) return;
+    const priority = Float64Array.from(this.placer.ids, (id) => this.urgent!.get(id) ?? 0);
+    const inTime = this.placed({ ...order, priority });
+    if (inTime && (this.at === null || isBetter(inTime.score, this.at.score))) {
+      this.at = inTime;
+      this.take(inTime);
+    }
   }
 
   /** Nothing can end sooner. */
@@ -88,12 +101,17 @@ export class Search {
     const aims =
       this.asked.objective === "finish" &&
       !this.atBound() &&
-      this.annealing >= ANNEALING_SHARE * (this.annealing + this.aiming);
+      this.annealing >= this.annealingShare() * (this.annealing + this.aiming);
     if (aims) this.aim();
     else this.anneal();
     if (aims) this.aiming += this.placer.effort - from;
     else this.annealing += this.placer.effort - from;
     return this.best !== before;
+  }
+
+  /** An end to aim at says nothing of a date before it. */
+  private annealingShare(): number {
+    return this.best !== null && this.best.score.lateMin > 0 ? ANNEALING_SHARE_LATE : ANNEALING_SHARE;
   }
 
   /** The best plan's pieces, without what holds each back. */
@@ -179,8 +197,13 @@ export class Search {
 
   private fresh(): Order {
     const { graph, random } = this.asked;
+    // with dates, mostly in their order; the finish by itself has a say as well
+    const urgent = this.urgent !== null && random() < BY_DATE_OFTEN ? this.urgent : graph.tailMin;
     return {
-      priority: Float64Array.from(this.placer.ids, (id) => graph.tailMin.get(id)! * (SPREAD_LEAST + SPREAD * random())),
+      priority: Float64Array.from(this.placer.ids, (id) => {
+        const tail = graph.tailMin.get(id)!;
+        return urgent.get(id)! - tail + tail * (SPREAD_LEAST + SPREAD * random());
+      }),
       hold: new Float64Array(this.placer.ids.length),
       skip: undefined,
     };

@@ -49,6 +49,8 @@ export function solve(problem: Problem, options: SolveOptions = {}): Schedule {
   if (begun.outcome === "conflict" && hopeless(begun.conflict)) return begun;
   // what finds no room by itself finds none among others: a few looks, not all of them
   const most = begun.outcome === "conflict" && fitsNowhere(problem, begun.conflict) ? LOOKS_BY_ITSELF : tries;
+  // a single placement is asked for by whoever has no time for more: it says itself what holds each piece
+  if (most <= 1) return begun.outcome === "placed" ? { ...begun, boundMin: Math.min(boundMin, begun.endMin) } : begun;
   const search = new Search({
     problem,
     graph,

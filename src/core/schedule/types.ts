@@ -21,6 +21,8 @@ export interface Op {
   readonly lockMin?: number | null | undefined;
   /** wished end; missing it costs, but does not forbid */
   readonly dueMin?: number | null | undefined;
+  /** how much a minute late counts; left out = 1 */
+  readonly dueWeight?: number | undefined;
   /** not before this moment */
   readonly releaseMin: number;
   /** the whole operation must lie inside one of these; null = any time */

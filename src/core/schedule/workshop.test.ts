@@ -4,6 +4,7 @@ import {
   circleOf,
   cleaningsOf,
   keepPlan,
+  type Op,
   type Placed,
   type Problem,
   sessionsUsed,
@@ -251,5 +252,39 @@ describe("a plan that is kept", () => {
     const { evenings } = changed(3000);
     expect(evenings).toBeGreaterThan(0);
     expect(evenings).toBeLessThanOrEqual(4);
+  });
+});
+
+describe("dates", () => {
+  // two models on one pair of hands: eight pieces of forty minutes each, two sessions to hold them all
+  const two = (due: Partial<Op>, other: Partial<Op> = {}) => {
+    const chain = (name: string, last: Partial<Op>) =>
+      Array.from({ length: 8 }, (_, n) => op(`${name}${n}`, 40, n === 7 ? last : {}));
+    const links = (name: string) =>
+      Array.from({ length: 7 }, (_, n) => link(`${name}${n}`, `${name}${n + 1}`, [[20, null]]));
+    return shop([...chain("a", other), ...chain("b", due)], [...links("a"), ...links("b")]);
+  };
+  const ends = (problem: Problem) => {
+    const { placed } = placedOf(problem, { tries: 12 });
+    return [at(placed, "a7").endMin, at(placed, "b7").endMin];
+  };
+  it("what is wished for by a date nobody can keep comes before what has none, within a few placements", () => {
+    const [a, b] = ends(two({ dueMin: 60 }));
+    expect(b).toBeLessThan(a!);
+    const alone = two({ dueMin: 60 });
+    const own = {
+      ...alone,
+      ops: alone.ops.filter((o) => o.id.startsWith("b")),
+      links: alone.links.filter((l) => l.from.startsWith("b")),
+    };
+    expect(b).toBe(at(placedOf(own, { tries: 12 }).placed, "b7").endMin);
+  });
+  it.each<[string, number, number, number, number, "a" | "b"]>([
+    ["the sooner date first", 400, 1, 500, 1, "a"],
+    ["the sooner date first, whatever is listed first", 500, 1, 400, 1, "b"],
+    ["of two alike the one that counts threefold", 300, 1, 300, 3, "b"],
+  ])("%s", (_, dueA, weightA, dueB, weightB, first) => {
+    const [a, b] = ends(two({ dueMin: dueB, dueWeight: weightB }, { dueMin: dueA, dueWeight: weightA }));
+    expect(a! < b! ? "a" : "b").toBe(first);
   });
 });

@@ -1,7 +1,7 @@
 import type { AppliedCoat, DryAt, WaitClock } from "../film";
 import type { Face, LaidDifference } from "../history";
 import type { SeamPlan, SeamWait } from "../judge";
-import type { Caution, MarkSize, Milestone, Region, Stack } from "../model";
+import type { Caution, JointLoad, MarkSize, Milestone, Region, Stack } from "../model";
 
 /** What stands between two operations of a region. */
 export type Wait =
@@ -112,4 +112,8 @@ export interface Join {
   readonly when: "before-paint" | "primed" | "after-paint";
   /** its adhesive; null = none named */
   readonly glueId?: string | null | undefined;
+  /** what pulls at it; null = nobody said */
+  readonly load?: JointLoad | null | undefined;
+  /** the smaller of its two faces; null = nobody measured it */
+  readonly faceMm2?: number | null | undefined;
 }

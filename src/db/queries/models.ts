@@ -11,11 +11,12 @@ const live = <T extends { deletedMs: unknown }>(t: T) => isNull(t.deletedMs as n
 export const listModels = (db: Db): readonly ModelHead[] =>
   db.select().from(models).where(live(models)).orderBy(asc(models.position), asc(models.id)).all().map(headOf);
 
-const headOf = ({ id, name, scale, note, rev }: typeof models.$inferSelect): ModelHead => ({
+const headOf = ({ id, name, scale, note, state, rev }: typeof models.$inferSelect): ModelHead => ({
   id,
   name,
   scale,
   note,
+  state,
   rev,
 });
 

@@ -13,7 +13,7 @@ import type { Product } from "@/core/model";
 import type { Db } from "../connection";
 import { readRow, readRows } from "../readable";
 import { cardFromRow, logFromRow, shopFromRow } from "../rows";
-import { cards, log, models, planning, plans, plansAsked, shop } from "../schema";
+import { benchPlan, cards, log, models, planning, plans, plansAsked, shop } from "../schema";
 
 export interface ShopState {
   readonly shop: Shop;
@@ -72,11 +72,19 @@ export interface StoredPlan {
   readonly beforeDoneMin: number | null;
 }
 
-export function readPlan(db: Db, modelId: string): StoredPlan | null {
-  return db.select().from(plans).where(eq(plans.modelId, modelId)).get() ?? null;
+/** The plan of everything active; null = none was made yet. */
+export const readBenchPlan = (db: Db): StoredPlan | null => db.select().from(benchPlan).get() ?? null;
+
+export function writeBenchPlan(db: Db, { answer, inputsHash, plannedMs, beforeDoneMin }: StoredPlan): void {
+  const fields = { answer, inputsHash, plannedMs, beforeDoneMin };
+  db.insert(benchPlan)
+    .values({ id: 1, ...fields })
+    .onConflictDoUpdate({ target: benchPlan.id, set: fields })
+    .run();
 }
 
-export function writePlan(db: Db, modelId: string, plan: StoredPlan): void {
+/** Keeps a timetable that came with a model's document. */
+export function writeBroughtPlan(db: Db, modelId: string, plan: StoredPlan): void {
   const { answer, inputsHash, plannedMs, beforeDoneMin } = plan;
   const fields = { answer, inputsHash, plannedMs, beforeDoneMin };
   db.insert(plans)
@@ -100,8 +108,8 @@ export function askForPlan(db: Db, modelId: string, { how, askedMs }: AskedPlan)
     .run();
 }
 
-export const planAskedFor = (db: Db, modelId: string): void =>
-  void db.delete(plansAsked).where(eq(plansAsked.modelId, modelId)).run();
+/** Nothing is asked for any more: it is made, or it cannot be. */
+export const planAskedFor = (db: Db): void => void db.delete(plansAsked).run();
 
 export const readPlansAsked = (db: Db): ReadonlyMap<string, AskedPlan> =>
   new Map(
@@ -112,7 +120,7 @@ export const readPlansAsked = (db: Db): ReadonlyMap<string, AskedPlan> =>
       .map(({ modelId, how, askedMs }) => [modelId, { how, askedMs }]),
   );
 
-export const readPlans = (db: Db): ReadonlyMap<string, StoredPlan> =>
+export const readBroughtPlans = (db: Db): ReadonlyMap<string, StoredPlan> =>
   new Map(
     db
       .select()

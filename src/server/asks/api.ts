@@ -163,7 +163,7 @@ export async function planDocument(body: unknown): Promise<Outcome<DocumentPlan>
   const input = inputFrom(sources, productOf, now ? Date.parse(now) : nowMs());
   const solved = await askSent(
     "plan",
-    { input: sent(input, products), keep: null, looked: null, budgetMs: null },
+    { input: sent(input, products), groups: null, keep: null, looked: null, budgetMs: null },
     null,
   );
   return solved.ok ? done({ answer: solved.value, products, document }) : solved;

@@ -41,7 +41,7 @@ import {
   setCurrentModel,
   setOverride,
   setProductDeleted,
-  writePlan,
+  writeBroughtPlan,
   writePlanning,
   writeShop,
 } from "@/db";
@@ -343,7 +343,7 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
   for (const e of doc.log) appendLog(db, doc.model.id, underOwnIds(e, productId));
   if (!doc.plan) return;
   const answer: ImportedPlan = { outcome: "imported", timetable: doc.plan };
-  writePlan(db, doc.model.id, {
+  writeBroughtPlan(db, doc.model.id, {
     answer,
     inputsHash: IMPORTED_PLAN,
     plannedMs: Date.parse(doc.plan.plannedAt),

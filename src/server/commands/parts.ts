@@ -32,6 +32,7 @@ import {
 import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";
+import { onBenchChanged, takesBenchAim } from "../planning/active";
 import { ensureShop } from "../shed/hours";
 import { isJoined } from "../workspace/planning-fields";
 import { snapshotOf } from "../workspace/snapshot";
@@ -45,6 +46,7 @@ export function addModel(input: unknown): Outcome<{ id: string }> {
     const id = newId("m");
     insertModel(db, { id, ...parsed.data });
     setCurrentModel(db, id);
+    takesBenchAim(db, id);
     return done({ id });
   });
 }
@@ -97,6 +99,7 @@ export function editNode(kind: NodeKind, id: string, rev: number, edit: unknown)
   return writing((db) => {
     const before = kind === "region" ? snapshotOf(db).home(id)?.node : undefined;
     const next = updateNode(db, kind, id, rev, { ...parsed.data, ...prepFor(db, kind, id, parsed.data) });
+    if (next !== null && kind === "model" && "state" in parsed.data) onBenchChanged(db, id);
     if (next !== null && before) followZones(db, before, (parsed.data as Partial<Region>).zones);
     if (next !== null) return tooWarm(db, kind, id) ?? tooWide(db, kind, id, parsed.data) ?? done({ rev: next });
     return nodeRev(db, kind, id) === null ? notFound(NAMES[kind]) : conflict(NAMES[kind]);
@@ -133,13 +136,19 @@ function prepFor(db: Db, kind: NodeKind, id: string, fields: object): Record<str
 }
 
 export function deleteNode(kind: NodeKind, id: string): Outcome<null> {
-  return writing((db) => (setDeleted(db, kind, id, nowMs()) ? done(null) : notFound(NAMES[kind])));
+  return writing((db) => {
+    if (!setDeleted(db, kind, id, nowMs())) return notFound(NAMES[kind]);
+    if (kind === "model") onBenchChanged(db, id);
+    return done(null);
+  });
 }
 
 export function restoreNode(kind: NodeKind, id: string): Outcome<null> {
-  return writing((db) =>
-    setDeleted(db, kind, id, null) ? (tooWarm(db, kind, id) ?? done(null)) : notFound(NAMES[kind]),
-  );
+  return writing((db) => {
+    if (!setDeleted(db, kind, id, null)) return notFound(NAMES[kind]);
+    if (kind === "model") onBenchChanged(db, id);
+    return tooWarm(db, kind, id) ?? done(null);
+  });
 }
 
 const UM_PER_CM = 10_000;

@@ -6,6 +6,7 @@ import { joinCircle } from "@/core/work";
 import { allProducts, modelHead, modelTree, readPlanning, regionHome, writePlanning } from "@/db";
 import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";
+import { aimForAll } from "../planning/active";
 import { planFollows } from "../planning/follow";
 import { localDate, shopState } from "../shed/hours";
 
@@ -14,15 +15,21 @@ export function savePlanning(modelId: string, rev: number, input: unknown): Outc
   const parsed = planningSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
   return writing((db) => {
-    if (!modelHead(db, modelId)) return notFound("The model");
+    const head = modelHead(db, modelId);
+    if (!head) return notFound("The model");
+    const active = head.state === "active";
     const before = readPlanning(db, modelId).planning;
     const { timeZone } = shopState(db).shop;
     const fault = faultIn(parsed.data, before, timeZone, modelTree(db, modelId), allProducts(db));
     if (fault) return failed("invalid", `${fault.path} ${fault.message}`, [fault]);
     const next = writePlanning(db, modelId, parsed.data, rev);
     if (next === null) return conflict("The plan’s settings");
+    if (before.objective !== parsed.data.objective && active) aimForAll(db, parsed.data.objective);
     // another aim or date is a reason to lay everything out anew; a pin or a figure is not
-    const anew = before.objective !== parsed.data.objective || before.due !== parsed.data.due;
+    const anew =
+      before.objective !== parsed.data.objective ||
+      before.due !== parsed.data.due ||
+      before.weight !== parsed.data.weight;
     planFollows(db, modelId, anew ? "afresh" : "keep");
     return done({ rev: next });
   });

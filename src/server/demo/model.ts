@@ -351,6 +351,6 @@ export const DEMO_PLANNING: Planning = {
     partId,
     ontoId: "ml-hull",
     when: "after-paint" as const,
-    ...(partId === "ml-anchor" ? { glueId: "gap-glue" } : {}),
+    ...(partId === "ml-anchor" ? { glueId: "gap-glue", load: "handled" as const, faceMm2: 40 } : {}),
   })),
 };

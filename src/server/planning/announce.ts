@@ -1,5 +1,5 @@
 /** What the screens are told without having asked, over the event stream of the air. */
-export type News = { readonly kind: "plan"; readonly modelId: string; readonly state: "making" | "made" | "failed" };
+export type News = { readonly kind: "plan"; readonly state: "making" | "made" | "failed" };
 
 /** On globalThis because the framework may load this module more than once. */
 const holder = globalThis as unknown as { elmBenchListeners?: Set<(news: News) => void> };

@@ -1,4 +1,4 @@
-import { askForPlan, type Db, readPlan } from "@/db";
+import { askForPlan, type Db, modelHead, readBenchPlan } from "@/db";
 import { nowMs } from "../clock";
 import { onceWritten } from "../guard";
 import type { Snapshot } from "../workspace/snapshot";
@@ -10,13 +10,15 @@ export function planAfter(db: Db, modelId: string, how: "keep" | "afresh"): void
   onceWritten(() => void requestPlan(modelId, how));
 }
 
-/** The plan, if there is one, follows what has just been said. */
+/** The plan, if there is one, follows what has just been said of a model that is in it. */
 export function planFollows(db: Db, modelId: string, how: "keep" | "afresh" = "keep"): void {
-  if (readPlan(db, modelId)) planAfter(db, modelId, how);
+  if (readBenchPlan(db) && modelHead(db, modelId)?.state === "active") planAfter(db, modelId, how);
 }
 
 /** Plans that were asked for when the program was stopped are made now. */
 export function resumePlans({ data }: Snapshot): void {
-  for (const [modelId, { how }] of data.asked)
-    if (!isPlanning(modelId) && data.models.some((m) => m.id === modelId)) void requestPlan(modelId, how);
+  // whoever asked may be gone or at rest by now; with nothing active there is no plan to make
+  const via = data.models.find((m) => m.state === "active");
+  if (isPlanning() || data.asked.size === 0 || !via) return;
+  void requestPlan(via.id, [...data.asked.values()].some((a) => a.how === "afresh") ? "afresh" : "keep");
 }

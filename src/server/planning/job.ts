@@ -1,6 +1,6 @@
 import { done, failed, type Outcome } from "@/contracts";
 import type { PlanAnswer } from "@/core/plan";
-import { planAskedFor, writePlan } from "@/db";
+import { planAskedFor, writeBenchPlan } from "@/db";
 import type { PlanJob } from "@/workers/tasks";
 import { nowMs } from "../clock";
 import { notFound, viewing, writing } from "../guard";
@@ -11,30 +11,28 @@ import { better } from "./better";
 import { jobOf, type PlanHow } from "./task";
 
 /** On globalThis because the framework may load this module more than once. */
-const holder = globalThis as unknown as {
-  elmBenchDesks?: Map<string, PlanDesk>;
-  elmBenchPlanTrouble?: Map<string, string>;
-};
-const desks = () => {
-  holder.elmBenchDesks ??= new Map();
-  return holder.elmBenchDesks;
-};
-const troubles = () => {
-  holder.elmBenchPlanTrouble ??= new Map();
-  return holder.elmBenchPlanTrouble;
-};
+const holder = globalThis as unknown as { elmBenchDesk?: PlanDesk | undefined; elmBenchPlanTrouble?: string | null };
 
 /** Why the last plan asked for was not made; null = it was, or it is on its way. */
-export const planTrouble = (modelId: string): string | null => troubles().get(modelId) ?? null;
-export const isPlanning = (modelId: string): boolean => desks().has(modelId);
+export const planTrouble = (): string | null => holder.elmBenchPlanTrouble ?? null;
+export const isPlanning = (): boolean => holder.elmBenchDesk !== undefined;
 
-/** Has a model planned as it stands when its turn comes. Resolves when the plan is kept, or it is clear that there will be none. */
-export const requestPlan = (modelId: string, how: PlanHow): Promise<Outcome<PlanAnswer>> =>
-  new Promise((resolve) => {
-    const desk = desks().get(modelId);
+/**
+ * Has everything active planned as it stands when its turn comes. Resolves when the plan is kept, or it is clear that there will
+ * be none; with what it says of that model, where it says something else.
+ */
+export const requestPlan = async (modelId: string, how: PlanHow): Promise<Outcome<PlanAnswer>> => {
+  const told = await new Promise<Outcome<PlanAnswer>>((resolve) => {
+    const desk = holder.elmBenchDesk;
     if (desk) desk.askAgain(how, resolve);
-    else new PlanDesk(modelId, how, resolve).open();
+    else new PlanDesk(how, resolve).open();
   });
+  const there = viewing((s) => (s.model(modelId) ? done(null) : notFound("The model")));
+  if (!there.ok) return there;
+  if (!told.ok) return told;
+  const why = told.value.outcome === "planned" ? told.value.aside?.[modelId] : undefined;
+  return why ? done(why) : told;
+};
 
 type Waiter = (told: Outcome<PlanAnswer>) => void;
 
@@ -48,8 +46,8 @@ interface Task {
 }
 
 /**
- * Plans are made beside everything else, one at a time a model. What is asked while one is being made ends that one and takes its
- * place; what comes out is kept only if the model is still what it was made from, else it is made again.
+ * Plans are made beside everything else, one at a time. What is asked while one is being made ends that one and takes its place;
+ * what comes out is kept only if the bench is still what it was made from, else it is made again.
  */
 class PlanDesk {
   private readonly waiters: Waiter[];
@@ -58,7 +56,6 @@ class PlanDesk {
   private again = false;
 
   constructor(
-    private readonly modelId: string,
     private how: PlanHow,
     first: Waiter,
   ) {
@@ -66,8 +63,8 @@ class PlanDesk {
   }
 
   open(): void {
-    desks().set(this.modelId, this);
-    announce({ kind: "plan", modelId: this.modelId, state: "making" });
+    holder.elmBenchDesk = this;
+    announce({ kind: "plan", state: "making" });
     soon(() => this.begin());
   }
 
@@ -82,7 +79,7 @@ class PlanDesk {
 
   private begin(): void {
     this.again = false;
-    troubles().delete(this.modelId);
+    holder.elmBenchPlanTrouble = null;
     const looked = this.look();
     if (!looked.ok) {
       this.close(looked);
@@ -94,17 +91,16 @@ class PlanDesk {
   }
 
   private look(): Outcome<Task> {
-    return viewing((snapshot) => {
-      const m = snapshot.model(this.modelId);
-      if (!m) return notFound("The model");
-      const { products } = snapshot.data;
-      const taking = typeof this.how === "object";
-      const stale = taking && m.plan !== null && m.plan.inputsHash !== m.hash;
+    return viewing(({ bench, data: { products } }) => {
+      const job = jobOf(bench, this.how, products);
+      if (!job) return NOTHING_ACTIVE;
+      const taking = typeof this.how === "object" && !this.how.chosen;
+      const stale = taking && bench.plan !== null && bench.plan.inputsHash !== bench.hash;
       return done({
-        hash: m.hash,
-        job: jobOf(m, this.how, products),
-        measure: stale ? jobOf(m, "keep", products) : null,
-        inForce: taking ? (m.plan?.answer ?? null) : null,
+        hash: bench.hash,
+        job,
+        measure: stale ? jobOf(bench, "keep", products) : null,
+        inForce: taking ? (bench.plan?.answer ?? null) : null,
       });
     });
   }
@@ -132,47 +128,51 @@ class PlanDesk {
   }
 
   private keep(answer: PlanAnswer, { hash }: Task, wanted: boolean): void {
-    const kept = wanted ? inForceIfStill(this.modelId, hash, answer) : done("kept" as const);
+    const kept = wanted ? inForceIfStill(hash, answer) : done("kept" as const);
     if (!kept.ok) this.close(kept);
     else if (kept.value === "moved-on") this.begin();
     else this.close(wanted ? done(answer) : NO_BETTER);
   }
 
   private fail(why: string): void {
-    troubles().set(this.modelId, why);
+    holder.elmBenchPlanTrouble = why;
     // what it was to follow is in the log and stays there; only the wish for a plan goes
-    writing((db) => done(planAskedFor(db, this.modelId)));
+    writing((db) => done(planAskedFor(db)));
     this.close(failed("refused", `The plan could not be made: ${why}. What you said is kept.`));
   }
 
   private close(told: Outcome<PlanAnswer>): void {
-    desks().delete(this.modelId);
-    announce({ kind: "plan", modelId: this.modelId, state: told.ok ? "made" : "failed" });
+    holder.elmBenchDesk = undefined;
+    announce({ kind: "plan", state: told.ok ? "made" : "failed" });
     for (const tell of this.waiters) tell(told);
     // one that was asked for meanwhile, and that nothing brought from elsewhere has taken the place of
-    if (told === NO_BETTER && isAsked(this.modelId)) void requestPlan(this.modelId, "keep");
+    const asker = told === NO_BETTER ? firstAsked() : null;
+    if (asker !== null) void requestPlan(asker, "keep");
   }
 }
+
+/** A refusal of the whole bench, where nothing on it is to be planned. */
+const NOTHING_ACTIVE = failed("refused", "No model is active: take one up again to have it planned.");
 
 const NO_BETTER = failed(
   "refused",
   "Once the film model had looked at it, what was found is no better by this aim. The plan stays.",
 );
 
-const isAsked = (modelId: string): boolean => {
-  const asked = viewing((s) => done(s.model(modelId)?.planAsked ?? false));
-  return asked.ok && asked.value;
+const firstAsked = (): string | null => {
+  const asked = viewing((s) => done([...s.data.asked.keys()][0] ?? null));
+  return asked.ok ? asked.value : null;
 };
 
-/** Compare and set: the answer comes into force only if the model still is what it was made from. */
-const inForceIfStill = (modelId: string, hash: string, answer: PlanAnswer): Outcome<"kept" | "moved-on"> =>
+/** Compare and set: the answer comes into force only if the bench still is what it was made from. */
+const inForceIfStill = (hash: string, answer: PlanAnswer): Outcome<"kept" | "moved-on"> =>
   writing((db) => {
-    const m = snapshotOf(db).model(modelId);
-    if (!m) return notFound("The model");
-    if (m.hash !== hash) return done("moved-on");
-    const before = m.plan?.answer;
-    const beforeDoneMin = before?.outcome === "planned" ? before.doneMin : (m.plan?.beforeDoneMin ?? null);
-    writePlan(db, modelId, { answer, inputsHash: hash, plannedMs: nowMs(), beforeDoneMin });
-    planAskedFor(db, modelId);
+    const { bench } = snapshotOf(db);
+    if (bench.members.length === 0) return NOTHING_ACTIVE;
+    if (bench.hash !== hash) return done("moved-on");
+    const before = bench.plan?.answer;
+    const beforeDoneMin = before?.outcome === "planned" ? before.doneMin : (bench.plan?.beforeDoneMin ?? null);
+    writeBenchPlan(db, { answer, inputsHash: hash, plannedMs: nowMs(), beforeDoneMin });
+    planAskedFor(db);
     return done("kept");
   });

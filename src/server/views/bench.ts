@@ -8,7 +8,7 @@ import { viewingModel } from "../guard";
 import { benchSessions } from "../shed/hours";
 import { faceView, lessonsOf } from "../workspace/mishaps";
 import { airOfNow, type ModelSnapshot, type Snapshot } from "../workspace/snapshot";
-import { regionNames } from "./parts";
+import { namedRegions, shownWith, teller } from "./on-bench";
 import { makingOf, planView } from "./plan";
 
 const benchView = (m: ModelSnapshot, atMs: number): BenchView => ({
@@ -26,7 +26,8 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
   const { products, shopState } = s.data;
   const { shop } = shopState;
   const nowMin = atMs / MS_PER_MIN;
-  const { tiles, plan } = benchView(m, atMs);
+  const shown = shownWith(m, s);
+  const all = shown.flatMap((own) => own.input.regions.map((r) => [own, r] as const));
   const filmsOf = ({ stack: { layers }, face }: PlanRegion): readonly NamedFilm[] =>
     filmLedger(layers, s.productOf).map((line, i) => ({
       layerId: line.layerId,
@@ -36,15 +37,20 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
       um: line.addedUm - line.takenUm,
     }));
   return {
-    tiles,
-    plan,
-    making: makingOf(m),
-    names: Object.fromEntries(regionNames(m.tree).map((r) => [r.id, r.name])),
+    models: shown.map(({ head, input }) => ({
+      id: head.id,
+      name: head.name,
+      regionIds: input.regions.map((r) => r.region.id),
+    })),
+    tiles: shown.flatMap((own) => own.tiles),
+    plan: planView(teller(m, s), atMs),
+    making: makingOf(teller(m, s)),
+    names: Object.fromEntries(namedRegions(shown).map((r) => [r.id, r.name])),
     products: Object.fromEntries(products),
-    films: Object.fromEntries(m.input.regions.map((r) => [r.region.id, filmsOf(r)] as const)),
-    faces: Object.fromEntries(m.input.regions.map((r) => [r.region.id, faceView(m, r.region.id, nowMin)] as const)),
+    films: Object.fromEntries(all.map(([, r]) => [r.region.id, filmsOf(r)] as const)),
+    faces: Object.fromEntries(all.map(([own, r]) => [r.region.id, faceView(own, r.region.id, nowMin)] as const)),
     lessons: lessonsOf(s),
-    covered: m.input.regions.filter((r) => comesCovered(r.region)).map((r) => r.region.id),
+    covered: all.flatMap(([, r]) => (comesCovered(r.region) ? r.region.id : [])),
     session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_MIN)[0] ?? null,
     air: airOfNow(s, m.head.id, atMs),
     timeZone: shop.timeZone,

@@ -21,7 +21,7 @@ export const planCalendar = (modelId: string, titleOf: TitleOf): Outcome<string>
       name: `${head.name}: bench`,
       prodId: { company: "Elm Bench", product: "plan", language: "EN" },
     });
-    for (const op of answer.ops.filter((o) => o.state !== "done")) {
+    for (const op of answer.ops.filter((o) => o.state !== "done" && names.has(o.regionId))) {
       calendar.createEvent({
         id: `${op.id.replaceAll(":", ".")}@elm-bench`,
         stamp: new Date(plannedMs),
@@ -37,7 +37,7 @@ export const planCalendar = (modelId: string, titleOf: TitleOf): Outcome<string>
         transparency: ICalEventTransparency.OPAQUE,
       });
     }
-    for (const f of answer.followUps) {
+    for (const f of answer.followUps.filter((own) => names.has(own.regionId))) {
       const start = new Date(f.atMin * MS_PER_MIN);
       calendar.createEvent({
         id: `${f.regionId}.look.${f.days}@elm-bench`,

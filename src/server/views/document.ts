@@ -9,14 +9,14 @@ import {
   type Shop,
 } from "@/contracts";
 import { mendProducts, type Product, productsNamedIn, workedWith } from "@/core/model";
-import { type Db, type Photo, readPhotos, readReadings, readStoredCards } from "@/db";
+import { type Db, type Photo, readPhotos, readReadings, readStoredCards, type StoredPlan } from "@/db";
 import { writeText } from "@/workers/document";
 import { nowMs } from "../clock";
 import { airForDocument } from "../document-air";
 import { notFound, reading } from "../guard";
 import { timetableOf } from "../imported-plan";
 import { askSent } from "../solver/ask";
-import { snapshotOf } from "../workspace/snapshot";
+import { type ModelSnapshot, snapshotOf } from "../workspace/snapshot";
 
 function documentOf(db: Db, modelId: string): ModelDocument | null {
   const s = snapshotOf(db);
@@ -35,7 +35,6 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
     if (e.kind === "mended") for (const id of mendProducts(e.mend)) used.add(id);
   }
   const cards = laid.flatMap(({ card }) => (card === null ? [] : [card]));
-  const stored = data.plans.get(modelId);
   const planning = saidOf(m.planning.planning);
   return {
     format: DOCUMENT_FORMAT,
@@ -51,7 +50,7 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
     products: [...data.products.values()].filter((p) => used.has(p.id)),
     shop: shedFacts(data.shopState.shop),
     ...(planning ? { planning } : {}),
-    plan: stored ? timetableOf(stored.answer, stored.plannedMs) : null,
+    plan: ownTimetable(m) ?? broughtTimetable(data.brought.get(modelId)),
     log: [...m.sources.log],
     ...cardsUnderHash(readStoredCards(db, cards)),
     coupons: coupons.map((c) => c.card),
@@ -66,6 +65,15 @@ const cardsUnderHash = (cards: ReadonlyMap<string, Product>): Pick<ModelDocument
   cards.size === 0 ? {} : ({ cards: Object.fromEntries(cards) } as Pick<ModelDocument, "cards">);
 
 /** Left out where nothing was said, so that documents of before stay as they were. */
+/** Of the bench's plan what is this model's. */
+function ownTimetable({ plan, tree }: ModelSnapshot): ModelDocument["plan"] {
+  const own = new Set(tree.flatMap((p) => p.regions.map((r) => r.region.id)));
+  const ops = plan?.answer.outcome === "planned" ? plan.answer.ops.filter((o) => own.has(o.regionId)) : [];
+  return ops.length === 0 ? null : timetableOf({ outcome: "planned", ops }, plan!.plannedMs);
+}
+const broughtTimetable = (stored: StoredPlan | undefined): ModelDocument["plan"] =>
+  stored ? timetableOf(stored.answer, stored.plannedMs) : null;
+
 const saidOf = (planning: ModelDocument["planning"]): ModelDocument["planning"] =>
   canonicalJson(planning) === canonicalJson(NO_PLANNING) ? undefined : planning;
 

@@ -11,23 +11,24 @@ import { currentModel, partNames, regionNames } from "./parts";
 
 const SESSIONS_AHEAD_DAYS = 14;
 
-/** The wait that is over first, of the model on the bench. */
-function nextWait(s: Snapshot, modelId: string): FrameView["next"] {
-  const m = s.model(modelId);
-  const waits = (m?.tiles ?? []).filter((t) => t.zone === "drying" && t.wait && t.op);
-  const first = [...waits].sort((a, b) => a.wait!.likelyMin - b.wait!.likelyMin)[0];
-  if (!m || !first) return null;
-  const op = first.op!;
+/** The wait that is over first, of everything active. */
+function nextWait(s: Snapshot): FrameView["next"] {
+  const waits = s.bench.members.flatMap((m) =>
+    m.tiles.flatMap((t) => (t.zone === "drying" && t.wait && t.op ? [{ m, tile: t, op: t.op, wait: t.wait }] : [])),
+  );
+  const first = [...waits].sort((a, b) => a.wait.likelyMin - b.wait.likelyMin)[0];
+  if (!first) return null;
+  const { m, op, tile, wait } = first;
   return {
     op,
-    partName: partNames(m.tree).get(first.regionId)?.part ?? "",
+    partName: partNames(m.tree).get(tile.regionId)?.part ?? "",
     productNames: Object.fromEntries(
       productsOfWork(op).flatMap((id) => {
         const name = s.data.products.get(id)?.name;
         return name ? [[id, name]] : [];
       }),
     ),
-    likelyMin: first.wait!.likelyMin,
+    likelyMin: wait.likelyMin,
   };
 }
 
@@ -42,7 +43,7 @@ function frame(s: Snapshot, atMs: number): FrameView {
     air: airOfNow(s, null, atMs),
     timeZone: shop.timeZone,
     session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_DAYS * MIN_PER_DAY)[0] ?? null,
-    next: current && nextWait(s, current.id),
+    next: nextWait(s),
     regions: current ? regionNames(data.trees.get(current.id) ?? []) : [],
     products: data.shelf.map(({ product: { id, name, aliases } }) => ({ id, name, aliases })),
     showing: shop.showing ?? USUAL_SHOWING,

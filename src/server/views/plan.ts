@@ -1,15 +1,24 @@
-import { type Backdrop, done, type Outcome, type PlanScreen, type PlanView, type SentPlanInput } from "@/contracts";
+import {
+  type Backdrop,
+  done,
+  failed,
+  type Outcome,
+  type PlanScreen,
+  type PlanView,
+  type SentPlanInput,
+} from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
-import type { PlanAnswer } from "@/core/plan";
+import type { PlanAnswer, PlanGroup } from "@/core/plan";
 import { nowMs } from "../clock";
-import { viewingModel } from "../guard";
+import { viewing, viewingModel } from "../guard";
 import { planTrouble } from "../planning/job";
 import { sent } from "../planning/task";
 import { backdrop } from "../shed/air";
 import { marksOn } from "../workspace/mishaps";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
+import { groupOf } from "../workspace/together";
 import { glueChoices, jointsJudged } from "../workspace/work-judged";
-import { regionNames } from "./parts";
+import { modelsOnBench, namedRegions, shownWith, teller } from "./on-bench";
 
 /** A plan whose work should have been done by now, and was not, is no timetable any more. */
 const overtaken = (answer: PlanAnswer, nowMin: number): boolean =>
@@ -28,7 +37,7 @@ export const getPlan = (modelId: string): Outcome<PlanView | null> =>
 
 /** What is to be said of a plan beside the plan. */
 export const makingOf = (m: ModelSnapshot): PlanScreen["making"] =>
-  m.planAsked ? { state: "making", why: null } : { state: "still", why: planTrouble(m.head.id) };
+  m.planAsked ? { state: "making", why: null } : { state: "still", why: planTrouble() };
 
 /** Work longer past than this is not drawn; the logbook has it. */
 const DRAWN_BACK_MIN = MIN_PER_DAY;
@@ -41,22 +50,27 @@ function drawnFrom(answer: PlanAnswer, { shop, air }: ModelSnapshot["sources"], 
   return backdrop(shop, air, fromMin, Math.max(answer.doneMin, nowMin) + DRAWN_ON_MIN);
 }
 
-function planScreen(m: ModelSnapshot, { data, today }: Snapshot, atMs: number): PlanScreen {
+function planScreen(m: ModelSnapshot, s: Snapshot, atMs: number): PlanScreen {
+  const { data, today } = s;
+  const shown = shownWith(m, s);
   const nowMin = atMs / MS_PER_MIN;
   const { shop, rev } = data.shopState;
-  const plan = planView(m, atMs);
+  const told = teller(m, s);
+  const plan = planView(told, atMs);
   return {
     modelId: m.head.id,
+    models: modelsOnBench(s),
     plan,
-    making: makingOf(m),
-    regions: regionNames(m.tree),
+    making: makingOf(told),
+    regions: namedRegions(shown),
     parts: m.tree.map((p) => ({ id: p.id, name: p.name, regionIds: p.regions.map((r) => r.region.id) })),
-    planning: m.planning.planning,
-    planningRev: m.planning.rev,
-    toFill: m.input.regions.flatMap((r) => {
-      const marks = r.marks ? marksOn(m, r.region.id) : [];
-      return marks.length > 0 ? [{ regionId: r.region.id, marks }] : [];
-    }),
+    plannings: Object.fromEntries(shown.map(({ head, planning }) => [head.id, planning])),
+    toFill: shown.flatMap((own) =>
+      own.input.regions.flatMap((r) => {
+        const marks = r.marks ? marksOn(own, r.region.id) : [];
+        return marks.length > 0 ? [{ regionId: r.region.id, marks }] : [];
+      }),
+    ),
     joints: jointsJudged(m),
     glues: glueChoices(
       m,
@@ -68,7 +82,7 @@ function planScreen(m: ModelSnapshot, { data, today }: Snapshot, atMs: number): 
     today,
     nowMin,
     timeZone: shop.timeZone,
-    backdrop: plan ? drawnFrom(plan.answer, m.sources, nowMin) : null,
+    backdrop: plan ? drawnFrom(plan.answer, told.sources, nowMin) : null,
   };
 }
 
@@ -77,13 +91,19 @@ export const getPlanScreen = (modelId: string): Outcome<PlanScreen> =>
 
 type Places = Readonly<Record<string, { readonly startMin: number; readonly endMin: number }>>;
 
-/** What a worker needs to push a plan about: the input, and where everything lies now. */
-export const getPlanInput = (modelId: string): Outcome<{ input: SentPlanInput; places: Places }> =>
-  viewingModel(modelId, (m, { data }) => {
-    const answer = m.plan?.answer;
+/** What a worker needs to push the plan about: all that is planned together, and where everything lies now. */
+export const getPlanInput = (): Outcome<{
+  input: SentPlanInput;
+  groups: readonly PlanGroup[];
+  places: Places;
+}> =>
+  viewing(({ bench, data }) => {
+    if (!bench.input) return failed("refused", "No model is active: there is nothing to plan.");
+    const answer = bench.plan?.answer;
     const ops = answer?.outcome === "planned" ? answer.ops : [];
     return done({
-      input: sent(m.input, data.products),
+      input: sent(bench.input, data.products),
+      groups: bench.members.map(groupOf),
       places: Object.fromEntries(ops.map((o) => [o.id, { startMin: o.startMin, endMin: o.endMin }])),
     });
   });

@@ -8,7 +8,7 @@ import { type AirSources, expectedOf } from "../shed/air";
 import type { PlanSources } from "./input";
 
 /** Changes when the shape of a stored plan does, so that an old one is made again rather than misread. */
-export const PLAN_SHAPE = "p7";
+export const PLAN_SHAPE = "p8";
 
 /** A reading asks for a new plan when it departs from what was expected by another of these steps. */
 const DEPARTURE_STEP = { tempC: 2, rhPct: 10 } as const;
@@ -42,7 +42,11 @@ export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, 
     if (withId !== null) used.add(withId);
   }
   const facts = [...used].sort().map((id) => products.get(id));
-  const regions = sources.tree.map((p) => [p.name, p.regions.map((r) => [r.region, r.stack, r.overrides])]);
+  // a face with nothing on it yet gives the bench nothing to do
+  const regions = sources.tree.flatMap((p) => {
+    const own = p.regions.filter((r) => r.stack.layers.length > 0);
+    return own.length === 0 ? [] : [[p.name, own.map((r) => [r.region, r.stack, r.overrides])]];
+  });
   return (
     PLAN_SHAPE +
     createHash("sha256")
@@ -54,6 +58,7 @@ export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, 
           facts,
           sources.coupons,
           sources.planning,
+          sources.dues?.map(({ due, weight }) => [due, weight]),
           airFacts(sources.shop, sources.air),
         ]),
       )

@@ -1,12 +1,4 @@
-import {
-  type Cards,
-  type CouponCard,
-  eventOf,
-  type LogEntry,
-  type PartNode,
-  type Planning,
-  type Shop,
-} from "@/contracts";
+import { type Cards, type CouponCard, eventOf, type LogEntry, type PartNode, type Shop } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import type { OpRecord } from "@/core/history";
 import { asItLies, asLeft, cansAmong, fold, withMends } from "@/core/history";
@@ -15,7 +7,7 @@ import type { PlanInput } from "@/core/plan";
 import { cureSideMin, hasTrait, lampAtPartMwCm2 } from "@/core/reference";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
 import { benchSessions, localDate } from "../shed/hours";
-import { planningFields } from "./planning-fields";
+import { planningFields, type ToldOfPlan } from "./planning-fields";
 
 /** How far ahead work is planned at the least and at the most, days. */
 const HORIZON_DAYS = 60;
@@ -39,7 +31,7 @@ function horizonDays(shop: Shop, tree: readonly PartNode[]): number {
   return Math.min(FARTHEST_DAYS, HORIZON_DAYS + Math.ceil((STRETCH * 7 * steps * STEP_MIN) / weekMin));
 }
 /** What a plan of one model is made from. */
-export interface PlanSources {
+export interface PlanSources extends ToldOfPlan {
   readonly tree: readonly PartNode[];
   readonly shop: Shop;
   readonly log: readonly LogEntry[];
@@ -49,7 +41,6 @@ export interface PlanSources {
   readonly products: ReadonlyMap<string, Product>;
   readonly coupons: readonly CouponCard[];
   readonly air: AirSources;
-  readonly planning: Planning;
 }
 
 /** What was laid longer ago has cured, whatever its air was; days. */
@@ -120,6 +111,6 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
     overrides: nodes.flatMap((n) => n.overrides.map((o) => ({ ...o, regionId: n.region.id }))),
     coupons: sources.coupons,
     caution: shop.caution,
-    ...planningFields(sources.planning, shop, tree),
+    ...planningFields(sources, shop, tree),
   };
 }

@@ -7,12 +7,13 @@ import {
   listCoupons,
   listModels,
   listShelf,
+  readBenchPlan,
+  readBroughtPlans,
   readCards,
   readForecast,
   readLocalAirs,
   readLogs,
   readPlannings,
-  readPlans,
   readPlansAsked,
   type ShopState,
   type StoredCoupon,
@@ -39,7 +40,9 @@ export interface Workspace {
   /** products as they were when a coat was laid with them, by hash */
   readonly cards: Cards;
   readonly plannings: ReadonlyMap<string, StoredPlanning>;
-  readonly plans: ReadonlyMap<string, StoredPlan>;
+  readonly plan: StoredPlan | null;
+  /** timetables that came with a model's document */
+  readonly brought: ReadonlyMap<string, StoredPlan>;
   readonly asked: ReadonlyMap<string, AskedPlan>;
   readonly readings: readonly Reading[];
   readonly forecast: AirSources["forecast"];
@@ -62,7 +65,8 @@ export function loadWorkspace(db: Db, atMs: number): Workspace {
     logs,
     cards,
     plannings: readPlannings(db),
-    plans: readPlans(db),
+    plan: readBenchPlan(db),
+    brought: readBroughtPlans(db),
     asked: readPlansAsked(db),
     readings: readingsKept(db, atMs),
     forecast: readForecast(db),

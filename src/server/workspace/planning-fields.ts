@@ -8,14 +8,26 @@ import { localMin } from "../shed/hours";
 const MIDNIGHT = "00:00";
 const END_OF_DAY = "24:00";
 
+/** What was said of a plan, and dates of some of its work where several models are planned as one. */
+export interface ToldOfPlan {
+  readonly planning: Planning;
+  readonly dues?: readonly {
+    readonly due: string;
+    readonly weight: number;
+    readonly regionIds: readonly string[];
+  }[];
+}
+
 /** Dates as moments in the shed's own zone. */
-function wishesOf(p: Planning, timeZone: string): PlanWishes {
+function wishesOf({ planning: p, dues = [] }: ToldOfPlan, timeZone: string): PlanWishes {
   const inMin = <T>(of: Readonly<Record<string, T>>, to: (v: T) => number) =>
     Object.fromEntries(Object.entries(of).map(([id, v]) => [id, to(v)]));
+  const endOf = (date: string) => localMin(timeZone, date, END_OF_DAY);
   const morning = (date: string) => localMin(timeZone, date, MIDNIGHT);
   return {
     objective: p.objective,
-    dueMin: p.due === null ? null : localMin(timeZone, p.due, END_OF_DAY),
+    dueMin: p.due === null ? null : endOf(p.due),
+    dues: dues.map(({ due, weight, regionIds }) => ({ dueMin: endOf(due), weight, regionIds: new Set(regionIds) })),
     locks: inMin(p.locks, (at) => Date.parse(at) / MS_PER_MIN),
     minutes: p.minutes,
     rounds: p.rounds,
@@ -40,6 +52,8 @@ function joinsOf(p: Planning, tree: readonly PartNode[]): readonly Join[] {
             onto: { partId: j.ontoId, regionIds: onto },
             when: j.when,
             glueId: j.glueId,
+            load: j.load,
+            faceMm2: j.faceMm2,
           },
         ]
       : [];
@@ -50,12 +64,12 @@ const habitsOf = (shop: Shop): ShedHabits =>
   shop.habits ?? { covered: false, coldStore: false, holders: null, followUpDays: FOLLOW_UP_DAYS };
 
 export const planningFields = (
-  planning: Planning,
+  told: ToldOfPlan,
   shop: Shop,
   tree: readonly PartNode[],
 ): Pick<PlanInput, "wishes" | "joins" | "habits"> => ({
-  wishes: wishesOf(planning, shop.timeZone),
-  joins: joinsOf(planning, tree),
+  wishes: wishesOf(told, shop.timeZone),
+  joins: joinsOf(told.planning, tree),
   habits: habitsOf(shop),
 });
 

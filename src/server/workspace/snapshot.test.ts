@@ -75,7 +75,7 @@ describe("a plan out of the database", () => {
     expect(must(server.getPlan(model))!.answer.outcome).toBe("planned");
     closeDb();
     const raw = rawDb(store.file());
-    raw.prepare(`update plans set answer = ${edit}`).run();
+    raw.prepare(`update bench_plan set answer = ${edit}`).run();
     raw.close();
     return model;
   };

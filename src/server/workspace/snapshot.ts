@@ -24,6 +24,7 @@ import { judgedAt, judgedForPlan } from "./judged";
 import { loadWorkspace, type Workspace } from "./load";
 import { once } from "./once";
 import { Tiles } from "./tiles";
+import { joinedSources } from "./together";
 
 /** A plan as it was stored, with the answer it holds. */
 interface KeptPlan extends Omit<StoredPlan, "answer"> {
@@ -60,6 +61,19 @@ export interface ModelSnapshot {
   readonly judgedForPlan: (regionId: string) => JudgeAnswer | null;
 }
 
+/** Everything active, planned as one: there is one person, one booth, one air. */
+export interface BenchSnapshot {
+  readonly members: readonly ModelSnapshot[];
+  /** null = nothing is active */
+  readonly input: PlanInput | null;
+  /** fingerprint of everything the plan is made from */
+  readonly hash: string;
+  /** the plan in force; null = none, or one of a shape nobody reads any more */
+  readonly plan: KeptPlan | null;
+  /** what the input is made from; null = nothing is active */
+  readonly sources: PlanSources | null;
+}
+
 /** The whole bench at one minute and one revision of the database. */
 export interface Snapshot {
   readonly data: Workspace;
@@ -72,6 +86,7 @@ export interface Snapshot {
   readonly airNow: AirSpot;
   /** of the next days */
   readonly meanAir: AirSpot;
+  readonly bench: BenchSnapshot;
   readonly model: (modelId: string) => ModelSnapshot | null;
   readonly air: (modelId: string | null) => AirSources;
   /** where a region hangs */
@@ -122,6 +137,7 @@ function snapshotFrom(data: Workspace, nowMin: number): Snapshot {
   const today = localDate(shop.timeZone, nowMin * MS_PER_MIN);
   const spot = once(() => airSpotNow(shop, air(null), nowMin));
   const mean = once(() => meanAir(shop, air(null), nowMin));
+  const bench = once(() => benchFrom(snapshot));
   const snapshot: Snapshot = {
     data,
     nowMin,
@@ -136,6 +152,9 @@ function snapshotFrom(data: Workspace, nowMin: number): Snapshot {
     },
     air,
     home: (regionId) => homes().get(regionId) ?? null,
+    get bench() {
+      return bench();
+    },
     model: (modelId) => {
       const head = data.models.find((m) => m.id === modelId);
       if (!head) return null;
@@ -163,7 +182,8 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
   };
   const input = once(() => inputFrom(sources, productOf, nowMin * MS_PER_MIN));
   const history = once(() => fold(sources.log.map((e) => eventOf(e, sources.cards))));
-  const hash = once(() => fingerprint(sources, data.products));
+  const active = head.state === "active";
+  const hash = once(() => (active ? snapshot.bench.hash : fingerprint(sources, data.products)));
   const judge = once(() => judgedForPlan(input()));
   const judgedNow = once(() =>
     judgedAt({
@@ -174,8 +194,8 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
       today: snapshot.today,
     }),
   );
-  const plan = planFrom(data.plans.get(head.id));
-  const options = once(() => ({ judged: judge(), delaysMin: delaysOf(plan, hash()) }));
+  const plan = once(() => (active ? shareOf(snapshot.bench.plan, head.id) : null));
+  const options = once(() => ({ judged: judge(), delaysMin: delaysOf(plan(), hash()) }));
   const tiles = new Tiles(() => ({ input: input(), sources, options: options(), productsText: data.productsText }));
   const allTiles = once(() => tiles.all());
   return {
@@ -183,8 +203,10 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
     tree,
     sources,
     planning,
-    plan,
-    planAsked: data.asked.has(head.id),
+    get plan() {
+      return plan();
+    },
+    planAsked: active && data.asked.size > 0,
     get input() {
       return input();
     },
@@ -216,8 +238,44 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
 const upTo = (log: readonly LogEntry[], atMs: number): readonly LogEntry[] =>
   log.filter((e) => Date.parse(e.at) <= atMs);
 
+function benchFrom(snapshot: Snapshot): BenchSnapshot {
+  const { data, productOf, nowMin } = snapshot;
+  const members = data.models.filter((m) => m.state === "active").map((m) => snapshot.model(m.id)!);
+  const sources = once(() => (members.length === 0 ? null : joinedSources(members)));
+  const input = once(() => {
+    const all = sources();
+    return all && inputFrom(all, productOf, nowMin * MS_PER_MIN);
+  });
+  const hash = once(() => {
+    const all = sources();
+    return all === null ? "" : fingerprint(all, data.products);
+  });
+  const plan = once(() => planFrom(data.plan));
+  return {
+    members,
+    get plan() {
+      return plan();
+    },
+    get sources() {
+      return sources();
+    },
+    get input() {
+      return input();
+    },
+    get hash() {
+      return hash();
+    },
+  };
+}
+
+/** The plan as one model sees it: everybody's, or why it is not in it. */
+function shareOf(plan: KeptPlan | null, modelId: string): KeptPlan | null {
+  const why = plan?.answer.outcome === "planned" ? plan.answer.aside?.[modelId] : undefined;
+  return plan && why ? { ...plan, answer: why } : plan;
+}
+
 /** A plan of a shape nobody reads any more, or that cannot be read, is none: it is made again. */
-function planFrom(stored: StoredPlan | undefined): KeptPlan | null {
+function planFrom(stored: StoredPlan | null): KeptPlan | null {
   if (!stored?.inputsHash.startsWith(PLAN_SHAPE)) return null;
   const answer = readStoredPlan(stored.answer);
   return answer && { ...stored, answer };

@@ -79,7 +79,7 @@ function lyingWhenJoined(
 
 function jointJudged(
   { input }: ModelSnapshot,
-  { partId, regionIds, onto, when, glueId }: Join,
+  { partId, regionIds, onto, when, glueId, load, faceMm2 }: Join,
 ): readonly JointVerdict[] {
   const sides = [
     { partId, regionIds },
@@ -99,6 +99,7 @@ function jointJudged(
           },
           { kind: "wipe", withId: glueId ?? null },
           CURED_MIN,
+          load ? { load, faceMm2: faceMm2 ?? null } : null,
         ).map(({ rule, verdict, missing }) => ({ partId: side.partId, rule, verdict, missing })),
       ),
   );

@@ -1,13 +1,14 @@
 "use client";
 
 import { BellOff, BellRing, Sun } from "lucide-react";
-import { useRouter } from "next/navigation";
 import { type RefObject, useEffect, useRef } from "react";
 import type { BenchScreen } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
+import { useAddress } from "../hooks/useAddress";
 import { useFocusNext } from "../hooks/useFocusNext";
 import { useNowMs } from "../hooks/useNow";
 import { useReached } from "../hooks/useReached";
+import { useRefresh } from "../hooks/useRefresh";
 import { useSheet } from "../hooks/useSheet";
 import { LookSheet } from "../mishap/LookSheet";
 import { MishapSheet } from "../mishap/MishapSheet";
@@ -76,17 +77,20 @@ function useNextAtBench(key: string): RefObject<HTMLElement | null> {
 }
 
 export function BenchBoard({ screen: seen }: { screen: BenchScreen }) {
-  const router = useRouter();
+  const refresh = useRefresh();
   const kept = useKeptDeeds();
   const { reached } = useReached();
   const nowMin = useNowMs() / 60_000;
-  const screen = { ...seen, tiles: seen.tiles.flatMap((t) => withKept(t, kept, nowMin) ?? []) };
+  const { params, set } = useAddress();
+  const one = seen.models.find((m) => m.id === params.get("model")) ?? null;
+  const mine = seen.tiles.filter((t) => one === null || one.regionIds.includes(t.regionId));
+  const screen = { ...seen, tiles: mine.flatMap((t) => withKept(t, kept, nowMin) ?? []) };
   useTitle(screen.tiles, nowMin);
   useEffect(() => {
     if (!reached) return;
-    const timer = setInterval(() => document.visibilityState === "visible" && router.refresh(), REFRESH_MS);
+    const timer = setInterval(() => document.visibilityState === "visible" && refresh(), REFRESH_MS);
     return () => clearInterval(timer);
-  }, [router, reached]);
+  }, [refresh, reached]);
   const ready = screen.tiles.filter((t) => t.op && zoneAt(t, nowMin) === "ready");
   const bell = useBell(new Map(ready.map((t) => [`${t.regionId} ${t.op!.id}`, screen.names[t.regionId] ?? ""])));
   const awake = useAwake();
@@ -104,6 +108,21 @@ export function BenchBoard({ screen: seen }: { screen: BenchScreen }) {
           {bell.on ? <BellRing className="size-5" aria-hidden /> : <BellOff className="size-5" aria-hidden />}
           {bell.on ? "Rings when ready" : "Silent"}
         </button>
+        {seen.models.length > 1 && (
+          <select
+            className="select h-auto min-h-12 w-52"
+            aria-label="Whose parts are shown"
+            value={one?.id ?? ""}
+            onChange={(e) => set({ model: e.target.value || null })}
+          >
+            <option value="">all on the bench</option>
+            {seen.models.map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.name}
+              </option>
+            ))}
+          </select>
+        )}
         {awake.can && (
           <button type="button" className="btn h-auto min-h-12" aria-pressed={awake.on} onClick={awake.toggle}>
             <Sun className="size-5" aria-hidden />

@@ -1,9 +1,9 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import type { AirNow } from "@/contracts";
 import { tellReached, useReached } from "./useReached";
+import { useRefresh } from "./useRefresh";
 
 interface AirEvent {
   readonly temp_c: number;
@@ -29,7 +29,7 @@ const airFrom = (e: AirEvent): AirNow => ({
  */
 export function useLiveAir(first: AirNow): AirNow {
   const [air, setAir] = useState(first);
-  const router = useRouter();
+  const refresh = useRefresh();
   const readMs = useRef(first.readMs);
   useEffect(() => {
     setAir(first);
@@ -42,7 +42,7 @@ export function useLiveAir(first: AirNow): AirNow {
       setAir(next);
       if (next.readMs === readMs.current) return;
       readMs.current = next.readMs;
-      router.refresh();
+      refresh();
     };
     // a browser holds only a few lines to one server: tabs nobody looks at hang up
     const look = () => {
@@ -56,7 +56,7 @@ export function useLiveAir(first: AirNow): AirNow {
       line.addEventListener("plan", (e) => {
         const { state } = JSON.parse((e as MessageEvent<string>).data) as { state: string };
         // that one is begun, the tab that asked knows already; the others hear of it when it is there
-        if (state !== "making") router.refresh();
+        if (state !== "making") refresh();
       });
     };
     look();
@@ -65,13 +65,13 @@ export function useLiveAir(first: AirNow): AirNow {
       document.removeEventListener("visibilitychange", look);
       line?.close();
     };
-  }, [router]);
+  }, [refresh]);
   // a page the device had kept is old: back in reach it is asked for anew
   const { reached } = useReached();
   const was = useRef(reached);
   useEffect(() => {
-    if (reached && !was.current) router.refresh();
+    if (reached && !was.current) refresh();
     was.current = reached;
-  }, [reached, router]);
+  }, [reached, refresh]);
   return air;
 }

@@ -33,6 +33,8 @@ export function tellReached(reached: boolean): void {
 /** When the page that was loaded had been kept on the device; null = it was not. */
 export const keptAtMs = (): number | null => current().keptMs;
 
+export const isReached = (): boolean => current().reached;
+
 export const useReached = (): Reach =>
   useSyncExternalStore(
     (hear) => {

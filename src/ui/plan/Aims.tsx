@@ -5,7 +5,7 @@ import { useState } from "react";
 import type { PlanScreen } from "@/contracts";
 import type { Objective } from "@/core/model";
 import { DateInput } from "../components/DateInput";
-import type { Planner } from "./usePlanning";
+import type { Planners } from "./usePlanning";
 
 const OBJECTIVE_NAME: Readonly<Record<Objective, string>> = {
   finish: "the earliest finish",
@@ -15,15 +15,19 @@ const OBJECTIVE_NAME: Readonly<Record<Objective, string>> = {
 };
 
 /** What the plan is made for, by when, and the way back from the last change. */
-export function Aims({ screen, planner }: { screen: PlanScreen; planner: Planner }) {
-  const { planning } = screen;
+export function Aims({ screen, planners }: { screen: PlanScreen; planners: Planners }) {
+  const planner = planners.on(screen.modelId);
+  const { planning } = planner;
+  const active = screen.models.filter((m) => m.state === "active");
+  // each has a date of its own, told beside its state
+  const several = active.length > 1;
   const [fault, setFault] = useState<string | null>(null);
   return (
     <>
       <label className="flex items-center gap-2">
         Aim for
         <select
-          className="select select-sm w-48"
+          className="select select-sm w-42"
           value={planning.objective}
           disabled={planner.busy}
           onChange={async (e) =>
@@ -37,18 +41,22 @@ export function Aims({ screen, planner }: { screen: PlanScreen; planner: Planner
           ))}
         </select>
       </label>
-      <span className="flex items-center gap-2">
-        done by
-        <DateInput
-          label="All work done by"
-          invalid={fault !== null}
-          value={planning.due ?? ""}
-          today={screen.today}
-          onChange={async (day) => setFault(await planner.change({ due: day === "" ? null : day }, "Due date changed"))}
-        />
-      </span>
-      {planner.undoable > 0 && (
-        <button type="button" className="btn btn-sm" onClick={() => void planner.undo()} disabled={planner.busy}>
+      {!several && (
+        <span className="flex items-center gap-2">
+          done by
+          <DateInput
+            label="All work done by"
+            invalid={fault !== null}
+            value={planning.due ?? ""}
+            today={screen.today}
+            onChange={async (day) =>
+              setFault(await planner.change({ due: day === "" ? null : day }, "Due date changed"))
+            }
+          />
+        </span>
+      )}
+      {planners.undoable > 0 && (
+        <button type="button" className="btn btn-sm" onClick={() => void planners.undo()} disabled={planner.busy}>
           <Undo2 className="size-4" aria-hidden />
           Undo
         </button>

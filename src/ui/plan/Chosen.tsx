@@ -148,7 +148,7 @@ type ChangeProps = Pick<ChosenProps, "op" | "screen" | "planner" | "desk" | "wor
 
 /** Start, pin, minutes, rounds and company of one piece of work. */
 function Change({ op, screen, planner, desk, words }: ChangeProps) {
-  const { planning } = screen;
+  const { planning } = planner;
   const [fault, setFault] = useState<string | null>(null);
   const change = async (edit: Parameters<Planner["change"]>[0], what: string) =>
     setFault(await planner.change(edit, what));
@@ -324,7 +324,8 @@ function Together({
 }: Pick<ChangeProps, "op" | "screen" | "planner" | "words"> & {
   change: (edit: Parameters<Planner["change"]>[0], what: string) => Promise<void>;
 }) {
-  const { planning, plan } = screen;
+  const { planning } = planner;
+  const { plan } = screen;
   if (op.kind !== "coat" || plan?.answer.outcome !== "planned") return null;
   const own = planning.batches.find((b) => b.includes(op.id));
   const others = plan.answer.ops.filter(

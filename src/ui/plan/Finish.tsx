@@ -1,4 +1,4 @@
-import type { PlanScreen } from "@/contracts";
+import type { ModelOnBench, PlanScreen } from "@/contracts";
 import type { PlanAnswer, PlannedOp } from "@/core/plan";
 import { duration, relativeDay } from "@/format";
 import { MILESTONE_NAME, verifiedText } from "@/messages";
@@ -44,6 +44,31 @@ function boundText(answer: Planned, nowMin: number, timeZone: string): string {
   return `Whatever the order of work, it cannot end before ${relativeDay(answer.boundMin, nowMin, timeZone)}: at most ${overPct} % from the best.`;
 }
 
+/** By when a model was wished for, and how its own last work lies against that. */
+function Due({
+  model: { name, state, dueMin, doneMin },
+  named,
+  nowMin,
+  timeZone,
+}: {
+  model: ModelOnBench;
+  named: boolean;
+  nowMin: number;
+  timeZone: string;
+}) {
+  if (state !== "active" || dueMin === null || doneMin === null) return null;
+  const late = doneMin > dueMin;
+  return (
+    <span data-testid="due">
+      <span className="soft"> · </span>
+      <strong className={late ? "text-error" : ""}>
+        {late ? `${duration(doneMin - dueMin)} late` : `${duration(dueMin - doneMin)} to spare`}
+      </strong>{" "}
+      {named ? `for ${name}, wished` : "wished"} for by {relativeDay(dueMin - 1, nowMin, timeZone)}
+    </span>
+  );
+}
+
 /** When it is done, what it takes, and what that hinges on. */
 export function Finish({
   answer,
@@ -57,62 +82,70 @@ export function Finish({
   const { nowMin, timeZone, plan } = screen;
   const nameOf = (id: string) => screen.regions.find((r) => r.id === id)?.name ?? "";
   const moved = plan?.beforeDoneMin == null ? null : answer.doneMin - plan.beforeDoneMin;
+  const active = screen.models.filter((m) => m.state === "active");
   const on = hinge(answer, titleOf, nameOf);
+  const waits = answer.caution === "safe" ? "safe waits, nine in ten" : "likely waits, even odds";
+  const first = on?.split(";")[0] ?? null;
   return (
-    <section aria-label="Finish" className="flex flex-wrap items-start gap-x-10 gap-y-2 rounded-box bg-base-200 p-3">
-      <div data-testid="finish" data-done-min={answer.doneMin}>
-        <h2 className="soft text-sm">
-          Last work done ({answer.caution === "safe" ? "safe waits, nine in ten" : "likely waits, even odds"})
-        </h2>
-        <p className="text-2xl font-bold">{relativeDay(answer.doneMin, nowMin, timeZone)}</p>
-        {moved !== null && (
-          <p className="text-sm" data-testid="moved">
-            <Moved byMin={moved} />
-          </p>
-        )}
-      </div>
-      <div>
-        <h2 className="soft text-sm">Through cured</h2>
-        <p className="text-lg font-bold">
-          {answer.curedMin === null ? "farther than is planned ahead" : relativeDay(answer.curedMin, nowMin, timeZone)}
-        </p>
-      </div>
-      <div>
-        <h2 className="soft text-sm">Hands-on left</h2>
-        <p className="text-lg font-bold">{duration(answer.handsOnMin)}</p>
-        <p className="text-sm">
-          in {answer.sessions} session{answer.sessions === 1 ? "" : "s"}; tools loaded anew {answer.cleanings}×
-        </p>
-      </div>
-      {answer.dueMin !== null && (
-        <div data-testid="due">
-          <h2 className="soft text-sm">Wished for by {relativeDay(answer.dueMin - 1, nowMin, timeZone)}</h2>
-          <p className={`text-lg font-bold ${answer.doneMin > answer.dueMin ? "text-error" : ""}`}>
-            {answer.doneMin > answer.dueMin
-              ? `${duration(answer.doneMin - answer.dueMin)} late`
-              : `${duration(answer.dueMin - answer.doneMin)} to spare`}
-          </p>
-          {answer.doneMin > answer.dueMin && (
-            <p className="text-sm">More or longer sessions, warmer air or fewer rounds would help; or a later date.</p>
+    <section aria-label="Finish" className="rounded-box bg-base-200 px-3 py-2">
+      <details className="group">
+        <summary className="cursor-pointer">
+          <span data-testid="finish" data-done-min={answer.doneMin}>
+            Last work done <strong className="text-lg">{relativeDay(answer.doneMin, nowMin, timeZone)}</strong>
+          </span>
+          {moved !== null && (
+            <span data-testid="moved">
+              {" "}
+              (<Moved byMin={moved} />)
+            </span>
+          )}
+          <span className="soft"> · </span>
+          {duration(answer.handsOnMin)} hands-on in {answer.sessions} session{answer.sessions === 1 ? "" : "s"}
+          {screen.models.map((m) => (
+            <Due key={m.id} model={m} named={active.length > 1} {...{ nowMin, timeZone }} />
+          ))}
+          {first && (
+            <span className="group-open:hidden">
+              <span className="soft"> · hinges on </span>
+              {first}
+            </span>
+          )}
+        </summary>
+        <div className="mt-2 flex flex-wrap items-start gap-x-10 gap-y-2">
+          <div>
+            <h2 className="soft text-sm">Reckoned with</h2>
+            <p>{waits}</p>
+          </div>
+          <div>
+            <h2 className="soft text-sm">Through cured</h2>
+            <p className="font-bold">
+              {answer.curedMin === null
+                ? "farther than is planned ahead"
+                : relativeDay(answer.curedMin, nowMin, timeZone)}
+            </p>
+          </div>
+          <div>
+            <h2 className="soft text-sm">Tools loaded anew</h2>
+            <p>{answer.cleanings}×</p>
+          </div>
+          {on && (
+            <div className="max-w-[36rem] min-w-64 flex-1">
+              <h2 className="soft text-sm">The finish hinges on</h2>
+              <p>{on}.</p>
+            </div>
           )}
         </div>
-      )}
-      {on && (
-        <div className="max-w-96 min-w-64 flex-1">
-          <h2 className="soft text-sm">The finish hinges on</h2>
-          <p>{on}.</p>
-        </div>
-      )}
-      <p className="soft w-full text-sm">
-        {answer.checkedOps} pieces of work checked against every window, session and pair of hands.{" "}
-        <span data-testid="verified">{verifiedText(answer.verified)}</span>{" "}
-        <span data-testid="bound">{boundText(answer, nowMin, timeZone)}</span> Waits are estimates.
-      </p>
-      {answer.overrides.map((o) => (
-        <p key={o.regionId + o.key} className="w-full text-sm">
-          <strong>{nameOf(o.regionId)}: going ahead against a stop because</strong> {o.reason}
+        <p className="soft w-full text-sm">
+          {answer.checkedOps} pieces of work checked against every window, session and pair of hands.{" "}
+          <span data-testid="verified">{verifiedText(answer.verified)}</span>{" "}
+          <span data-testid="bound">{boundText(answer, nowMin, timeZone)}</span> Waits are estimates.
         </p>
-      ))}
+        {answer.overrides.map((o) => (
+          <p key={o.regionId + o.key} className="w-full text-sm">
+            <strong>{nameOf(o.regionId)}: going ahead against a stop because</strong> {o.reason}
+          </p>
+        ))}
+      </details>
     </section>
   );
 }

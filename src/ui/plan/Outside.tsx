@@ -1,20 +1,23 @@
 "use client";
 
 import { Trash2 } from "lucide-react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Planning, PlanScreen } from "@/contracts";
+import { JOINT_LOADS } from "@/core/model";
 import { HELD_BY_HAND_MIN } from "@/core/reference";
 import { duration } from "@/format";
-import { reasonText } from "@/messages";
+import { LOAD_NAME, reasonText } from "@/messages";
 import { DateInput } from "../components/DateInput";
 import { VerdictMark } from "../components/VerdictMark";
 import { type Planner, withEntry } from "./usePlanning";
 
 /** How parts go together, and what is not there yet: products on their way, parts sent out. */
 export function Outside({ screen, planner }: { screen: PlanScreen; planner: Planner }) {
-  const { planning, parts } = screen;
+  const { parts } = screen;
+  const { planning } = planner;
   const [fault, setFault] = useState<string | null>(null);
   const [back, setBack] = useState("");
+  const own = screen.regions.filter((r) => r.modelId === screen.modelId);
   const change = async (edit: Partial<Planning>, what: string) => setFault(await planner.change(edit, what));
   const count = planning.joins.length + Object.keys(planning.arrivals).length + Object.keys(planning.away).length;
   const answer = screen.plan?.answer;
@@ -56,7 +59,7 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
                 save={(date) => change({ arrivals: withEntry(planning.arrivals, p.id, date) }, "Arrival changed")}
               />
             ))}
-            {screen.regions
+            {own
               .filter((r) => planning.away[r.id] !== undefined)
               .map((r) => (
                 <DateLine
@@ -80,7 +83,7 @@ export function Outside({ screen, planner }: { screen: PlanScreen; planner: Plan
             }}
           >
             <select name="region" className="select select-sm w-44" aria-label="Part sent out">
-              {screen.regions.map((r) => (
+              {own.map((r) => (
                 <option key={r.id} value={r.id}>
                   {r.name}
                 </option>
@@ -138,6 +141,16 @@ function Fittings({ planning, parts, products, joints, glues, change, busy }: Fi
                   )
                 }
               />
+              <Load
+                join={j}
+                busy={busy}
+                change={(told) =>
+                  void change(
+                    { joins: planning.joins.map((k, i) => (i === n ? { ...k, ...told } : k)) },
+                    "What pulls at the joint told",
+                  )
+                }
+              />
             </span>
             <button
               type="button"
@@ -189,6 +202,54 @@ function Fittings({ planning, parts, products, joints, glues, change, busy }: Fi
         </button>
       </form>
     </section>
+  );
+}
+
+type Joining = Planning["joins"][number];
+type Pulled = Pick<Joining, "load" | "faceMm2">;
+
+/** What pulls at a joint and how large its face is: whether the adhesive alone holds it. */
+function Load({ join, busy, change }: { join: Joining; busy: boolean; change: (told: Pulled) => void }) {
+  const face = useRef<HTMLInputElement>(null);
+  const put = () => {
+    const told = face.current?.value ?? "";
+    const faceMm2 = told === "" ? null : Number(told);
+    if (faceMm2 !== (join.faceMm2 ?? null)) change({ faceMm2 });
+  };
+  return (
+    <span className="flex flex-wrap items-center gap-2 text-sm">
+      <select
+        className="select select-xs w-56"
+        aria-label="What pulls at the joint"
+        disabled={busy}
+        value={join.load ?? ""}
+        onChange={(e) => change({ load: (e.target.value || null) as Joining["load"] })}
+      >
+        <option value="">nobody said what pulls at it</option>
+        {JOINT_LOADS.map((load) => (
+          <option key={load} value={load}>
+            {LOAD_NAME[load]}
+          </option>
+        ))}
+      </select>
+      {join.load && (
+        <label className="flex items-center gap-1">
+          smaller face
+          <input
+            ref={face}
+            type="number"
+            step="any"
+            min={0.1}
+            className="input input-xs w-20"
+            defaultValue={join.faceMm2 ?? ""}
+            disabled={busy}
+            onBlur={put}
+            onKeyDown={(e) => e.key === "Enter" && put()}
+          />
+          mm²
+        </label>
+      )}
+    </span>
   );
 }
 

@@ -1,20 +1,20 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useEffect } from "react";
 import type { PlanScreen } from "@/contracts";
+import { useRefresh } from "../hooks/useRefresh";
 
 /** The event stream says when a plan is there; a line that was down just then is made up for by asking, ms. */
 const ASK_AGAIN_MS = 4000;
 
 /** Asks for the page again while a plan is being made. */
 export function usePlanArrives({ state }: PlanScreen["making"]): void {
-  const router = useRouter();
+  const refresh = useRefresh();
   useEffect(() => {
     if (state !== "making") return;
-    const timer = setInterval(() => router.refresh(), ASK_AGAIN_MS);
+    const timer = setInterval(refresh, ASK_AGAIN_MS);
     return () => clearInterval(timer);
-  }, [state, router]);
+  }, [state, refresh]);
 }
 
 /** That a plan is on its way, that there will be none, or that the one there is is out of date. */

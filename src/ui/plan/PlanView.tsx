@@ -20,6 +20,7 @@ import { Conflict, Refused, Stopped } from "./Blocked";
 import { FollowUps, Moved, Stock } from "./Changes";
 import { Chosen } from "./Chosen";
 import { Finish } from "./Finish";
+import { OnBench } from "./OnBench";
 import { Outside } from "./Outside";
 import { PlanStatus } from "./PlanStatus";
 import { PlanTable } from "./PlanTable";
@@ -27,7 +28,8 @@ import { Search } from "./Search";
 import { SessionList } from "./SessionList";
 import { trialText } from "./trial";
 import { useMoves } from "./useMoves";
-import { type Planner, usePlanning, withEntry } from "./usePlanning";
+import { type Planner, type Planners, usePlanning, withEntry } from "./usePlanning";
+import { Ways } from "./Ways";
 import { WhatIf } from "./WhatIf";
 
 type Planned = Extract<NonNullable<PlanScreen["plan"]>["answer"], { outcome: "planned" }>;
@@ -35,40 +37,55 @@ type Planned = Extract<NonNullable<PlanScreen["plan"]>["answer"], { outcome: "pl
 export function PlanView({ screen }: { screen: PlanScreen }) {
   const { plan } = screen;
   const { act, busy, settling } = useAct();
-  const planner = usePlanning(screen);
+  const planners = usePlanning(screen);
+  const own = screen.models.find((m) => m.id === screen.modelId);
+  const isActive = own?.state === "active";
   const on = busy || settling || screen.making.state === "making";
-  const make = () => void act(() => askForPlanAction(screen.modelId));
+  const asker = isActive ? own : screen.models.find((m) => m.state === "active");
+  const make = () => void (asker && act(() => askForPlanAction(asker.id)));
   const main = useRef<HTMLElement>(null);
   useFocusNext(`${screen.making.state} ${plan?.plannedMs}`, () =>
     screen.making.state === "making" ? null : main.current?.querySelector<HTMLElement>("[data-next]"),
   );
   return (
-    <main ref={main} className="grid grid-cols-[minmax(0,1fr)] gap-3 p-4" data-plan={screen.making.state}>
+    <main ref={main} className="grid grid-cols-[minmax(0,1fr)] gap-2 p-3" data-plan={screen.making.state}>
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="text-xl font-bold">Plan</h1>
-        <button type="button" className={`btn ${plan?.fresh ? "" : "btn-primary"}`} disabled={on} onClick={make}>
+        <button
+          type="button"
+          className={`btn btn-sm ${plan?.fresh ? "" : "btn-primary"}`}
+          disabled={on || !asker}
+          onClick={make}
+        >
           <RefreshCw className="size-4" aria-hidden />
           {plan ? "Plan again" : "Plan everything"}
         </button>
         {plan?.answer.outcome === "planned" && (
           <Apart what="The search">
+            <Ways screen={screen} />
             <Search screen={screen} />
           </Apart>
         )}
         <PlanStatus making={screen.making} plan={plan} />
         <span className="flex-1" />
         {plan?.answer.outcome === "planned" && <Takeaways modelId={screen.modelId} />}
-        <a className="btn btn-sm" href={`/api/v1/models/${screen.modelId}?download`} download>
+        <a className="btn btn-ghost btn-sm" href={`/api/v1/models/${screen.modelId}?download`} download>
           <Download className="size-4" aria-hidden />
           Model as JSON
         </a>
       </div>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <WhatIf screen={screen} />
-        <Aims screen={screen} planner={planner} />
+        <Aims screen={screen} planners={planners} />
       </div>
+      {(screen.models.length > 1 || !isActive) && <OnBench screen={screen} planners={planners} />}
       <AskOnce shop={screen.shop} rev={screen.shopRev} />
-      {!plan && screen.making.state === "still" && (
+      {!isActive && (
+        <p className="rounded-box bg-base-200 p-6 text-lg">
+          {own?.name} is {own?.state}: nothing of it is planned. Take it up again under “On the bench”.
+        </p>
+      )}
+      {isActive && !plan && screen.making.state === "still" && (
         <p className="rounded-box bg-base-200 p-6 text-lg">
           No plan yet. One press lays washing, drying, keying, every coat and every wait of all parts into your bench
           sessions.
@@ -93,8 +110,8 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
         </p>
       )}
       {plan?.answer.outcome === "conflict" && <Conflict answer={plan.answer} screen={screen} />}
-      {plan?.answer.outcome === "planned" && <Timetable answer={plan.answer} screen={screen} planner={planner} />}
-      <Outside screen={screen} planner={planner} />
+      {plan?.answer.outcome === "planned" && <Timetable answer={plan.answer} screen={screen} planners={planners} />}
+      <Outside screen={screen} planner={planners.on(screen.modelId)} />
       {plan && (
         <Notices
           screen={screen}
@@ -108,11 +125,11 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
 function Takeaways({ modelId }: { modelId: string }) {
   return (
     <>
-      <a className="btn btn-sm" href="/plan/card">
+      <a className="btn btn-ghost btn-sm" href="/plan/card">
         <Printer className="size-4" aria-hidden />
         Print card
       </a>
-      <a className="btn btn-sm" href={`/api/v1/models/${modelId}/plan.ics`} download>
+      <a className="btn btn-ghost btn-sm" href={`/api/v1/models/${modelId}/plan.ics`} download>
         <CalendarDays className="size-4" aria-hidden />
         Calendar file
       </a>
@@ -127,13 +144,15 @@ const VIEWS = [
 ] as const;
 type View = (typeof VIEWS)[number][0];
 
-function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanScreen; planner: Planner }) {
+function Timetable({ answer, screen, planners }: { answer: Planned; screen: PlanScreen; planners: Planners }) {
   const { params, set } = useAddress();
-  const desk = useMoves(screen.modelId, screen.plan?.plannedMs ?? 0);
+  const desk = useMoves(screen.plan?.plannedMs ?? 0);
   const view = (VIEWS.find(([id]) => id === params.get("view"))?.[0] ?? "lanes") satisfies View;
   const chosen = answer.ops.find((o) => o.id === params.get("op")) ?? null;
   const titleOf = (op: PlannedOp) => workText(op, (id) => screen.products[id]?.name);
   const nameOf = (id: string) => screen.regions.find((r) => r.id === id)?.name ?? "";
+  const plannerOf = (op: PlannedOp) =>
+    planners.on(screen.regions.find((r) => r.id === op.regionId)?.modelId ?? screen.modelId);
   const words = (opId: string) => {
     const op = answer.ops.find((o) => o.id === opId);
     return op ? `${nameOf(op.regionId)}: ${titleOf(op)}` : "something that is gone";
@@ -142,7 +161,6 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
   return (
     <Tabs.Root className="contents" value={view} onValueChange={(v: string) => set({ view: v === "lanes" ? null : v })}>
       <Finish answer={answer} screen={screen} titleOf={titleOf} />
-      <Moved answer={answer} screen={screen} words={words} />
       <div className="flex flex-wrap items-center justify-between gap-2">
         <Tabs.List aria-label="How the plan is shown" className="tabs tabs-border" activateOnFocus>
           {VIEWS.map(([id, name]) => (
@@ -163,7 +181,7 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
         <Lanes
           answer={answer}
           screen={screen}
-          planner={planner}
+          plannerOf={plannerOf}
           desk={desk}
           {...{ titleOf, words, choose, params }}
           chosen={chosen}
@@ -178,7 +196,7 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
           screen={screen}
           title={titleOf(chosen)}
           onSpine={answer.spine.includes(chosen.id)}
-          planner={planner}
+          planner={plannerOf(chosen)}
           desk={desk}
           words={words}
           close={() => set({ op: null })}
@@ -187,6 +205,7 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
       <Tabs.Panel value="evenings" className="contents">
         <SessionList answer={answer} screen={screen} titleOf={titleOf} choose={(id) => set({ op: id })} />
       </Tabs.Panel>
+      <Moved answer={answer} screen={screen} words={words} />
       <Stock answer={answer} screen={screen} />
       <FollowUps answer={answer} screen={screen} />
     </Tabs.Root>
@@ -196,7 +215,7 @@ function Timetable({ answer, screen, planner }: { answer: Planned; screen: PlanS
 interface LanesProps {
   readonly answer: Planned;
   readonly screen: PlanScreen;
-  readonly planner: Planner;
+  readonly plannerOf: (op: PlannedOp) => Planner;
   readonly desk: ReturnType<typeof useMoves>;
   readonly titleOf: (op: PlannedOp) => string;
   readonly words: (opId: string) => string;
@@ -205,21 +224,25 @@ interface LanesProps {
   readonly params: URLSearchParams;
 }
 
-function Lanes({ answer, screen, planner, desk, titleOf, words, chosen, choose, params }: LanesProps) {
+function Lanes({ answer, screen, plannerOf, desk, titleOf, words, chosen, choose, params }: LanesProps) {
   const even = params.get("axis") === "even";
   const one = params.get("part");
   const lanes = screen.regions.flatMap((r): LaneOf[] => {
     const ops = answer.ops.filter((o) => o.regionId === r.id);
     const curedMin = answer.finish.find((f) => f.regionId === r.id)?.curedMin ?? null;
-    return ops.length > 0 && (one === null || r.id === one) ? [{ regionId: r.id, name: r.name, ops, curedMin }] : [];
+    return ops.length > 0 && (one === null || r.id === one || r.modelId === one)
+      ? [{ regionId: r.id, name: r.name, ops, curedMin }]
+      : [];
   });
   const { trial } = desk;
   const fits = trial === null ? null : trial.answer?.outcome === "fits";
-  const drop = async (opId: string, startMin: number) => {
+  const drop = async (op: PlannedOp, startMin: number) => {
+    const opId = op.id;
     const own = await desk.sure(opId, startMin);
     if (own?.answer?.outcome !== "fits") return;
     const at = new Date(own.answer.startMin * MS_PER_MIN).toISOString();
-    await planner.change({ locks: withEntry(screen.planning.locks, opId, at) }, `${words(opId)} moved and pinned`);
+    const { planning, change } = plannerOf(op);
+    await change({ locks: withEntry(planning.locks, opId, at) }, `${words(opId)} moved and pinned`);
     desk.forget();
   };
   return (
@@ -237,7 +260,7 @@ function Lanes({ answer, screen, planner, desk, titleOf, words, chosen, choose, 
             choose={choose}
             titleOf={titleOf}
             over={(d) => desk.ask({ kind: "move", opId: d.op.id, startMin: d.startMin })}
-            drop={(d) => void drop(d.op.id, d.startMin)}
+            drop={(d) => void drop(d.op, d.startMin)}
             trial={
               desk.failed !== null ? (
                 `The trial could not be made: ${desk.failed}`
@@ -258,6 +281,7 @@ function Lanes({ answer, screen, planner, desk, titleOf, words, chosen, choose, 
 
 /** Which parts, and how the hours are drawn. */
 function LaneControls({ screen, params, set }: { screen: PlanScreen } & ReturnType<typeof useAddress>) {
+  const several = new Set(screen.regions.map((r) => r.modelId)).size > 1;
   return (
     <div className="flex flex-wrap items-center gap-4 text-sm">
       <label className="flex items-center gap-2">
@@ -268,6 +292,13 @@ function LaneControls({ screen, params, set }: { screen: PlanScreen } & ReturnTy
           onChange={(e) => set({ part: e.target.value === "" ? null : e.target.value })}
         >
           <option value="">all parts</option>
+          {screen.models
+            .filter((m) => several && screen.regions.some((r) => r.modelId === m.id))
+            .map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.name}, all of it
+              </option>
+            ))}
           {screen.regions.map((r) => (
             <option key={r.id} value={r.id}>
               {r.name}

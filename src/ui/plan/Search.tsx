@@ -43,7 +43,7 @@ export function Search({ screen }: { screen: PlanScreen }) {
     setSaid(null);
     best.current = null;
     setGoing({ share: 0, tries: 0, bestMin: null });
-    const sent = await planInputAction(screen.modelId);
+    const sent = await planInputAction();
     if (!sent.ok) {
       setGoing(null);
       return setSaid(sent.problem.detail);
@@ -66,7 +66,11 @@ export function Search({ screen }: { screen: PlanScreen }) {
       }
     };
     own.postMessage({ kind: "open", ...sent.value } satisfies PlanQuestion);
-    own.postMessage({ kind: "search", objective: screen.planning.objective, seconds: SECONDS } satisfies PlanQuestion);
+    own.postMessage({
+      kind: "search",
+      objective: screen.plannings[screen.modelId]!.planning.objective,
+      seconds: SECONDS,
+    } satisfies PlanQuestion);
   };
   if (going)
     return (
@@ -85,7 +89,7 @@ export function Search({ screen }: { screen: PlanScreen }) {
     );
   return (
     <>
-      <button type="button" className="btn" onClick={() => void start()}>
+      <button type="button" className="btn btn-sm" onClick={() => void start()}>
         <Telescope className="size-4" aria-hidden />
         Search for {SECONDS} s
       </button>

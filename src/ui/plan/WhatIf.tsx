@@ -34,7 +34,7 @@ export function WhatIf({ screen }: { screen: PlanScreen }) {
   const usual = shop.air.kind === "day" ? shop.air.meanC - shop.air.swingC : shop.air.meanC;
   return (
     <form
-      className="flex flex-wrap items-center gap-x-3 gap-y-2"
+      className="flex flex-wrap items-center gap-x-2 gap-y-2"
       onSubmit={(e) => {
         e.preventDefault();
         setTonight();
@@ -43,7 +43,7 @@ export function WhatIf({ screen }: { screen: PlanScreen }) {
     >
       <label className="flex items-center gap-2">
         Coldest tonight
-        <span className={`input input-sm w-28 ${fault ? "input-error" : ""}`}>
+        <span className={`input input-sm w-26 ${fault ? "input-error" : ""}`}>
           <input
             className="text-right"
             inputMode="decimal"
@@ -62,7 +62,7 @@ export function WhatIf({ screen }: { screen: PlanScreen }) {
       <label className="flex items-center gap-2">
         Plan with
         <select
-          className="select select-sm w-56"
+          className="select select-sm w-46"
           value={shop.caution}
           disabled={busy}
           onChange={(e) => void change({ caution: e.target.value }, "caution")}

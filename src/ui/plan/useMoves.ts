@@ -31,10 +31,7 @@ class OpenPlan {
   private next: { readonly q: Ask; readonly madeMs: number } | null = null;
   private waiting: { readonly ask: Ask; readonly resolve: (t: Trial | null) => void } | null = null;
 
-  constructor(
-    private readonly modelId: string,
-    private readonly told: Told,
-  ) {}
+  constructor(private readonly told: Told) {}
 
   /** @param madeMs when the plan asked about was made */
   ask(q: Ask, madeMs: number): void {
@@ -62,7 +59,7 @@ class OpenPlan {
     this.told.failed(null);
     this.worker ??= this.open();
     if (this.openedMs !== madeMs) {
-      const sent = await planInputAction(this.modelId).catch(() => null);
+      const sent = await planInputAction().catch(() => null);
       if (!sent?.ok) return this.giveUp(sent ? sent.problem.detail : "the application did not answer");
       this.worker?.postMessage({ kind: "open", ...sent.value } satisfies PlanQuestion);
       this.openedMs = madeMs;
@@ -110,14 +107,11 @@ class OpenPlan {
 }
 
 /** What a move of one piece, or hurrying it, would do to the plan made at `madeMs`. */
-export function useMoves(modelId: string, madeMs: number) {
+export function useMoves(madeMs: number) {
   const [trial, setTrial] = useState<Trial | null>(null);
   const [hurried, setHurried] = useState<{ opId: string; hurry: EarlyStart | null } | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
-  const plan = useMemo(
-    () => new OpenPlan(modelId, { moved: setTrial, hurried: setHurried, failed: setFailed }),
-    [modelId],
-  );
+  const plan = useMemo(() => new OpenPlan({ moved: setTrial, hurried: setHurried, failed: setFailed }), []);
   useEffect(() => () => plan.close(), [plan]);
   // an answer about the plan before says nothing of this one
   // biome-ignore lint/correctness/useExhaustiveDependencies: the plan's own moment is what it hangs on

@@ -7,21 +7,27 @@ import { offerUndo, useAct } from "../hooks/useAct";
 
 const MOST_UNDONE = 30;
 
+interface Past {
+  readonly modelId: string;
+  readonly planning: Planning;
+}
+
 /** What the user says about the plan: each change is kept at once, plans anew with as little moved as can be, and can be undone. */
 export function usePlanning(screen: PlanScreen) {
   const { act, busy } = useAct();
-  const [past, setPast] = useState<readonly Planning[]>([]);
+  const [past, setPast] = useState<readonly Past[]>([]);
   // what was said last, which the page may not show yet: the next change goes on from there
-  const now = useRef(screen);
-  if (screen.modelId !== now.current.modelId || screen.planningRev >= now.current.planningRev) now.current = screen;
-  const shown = useRef(screen);
-  shown.current = screen;
+  const now = useRef(screen.plannings);
+  now.current = latestOf(now.current, screen.plannings);
+  const shown = useRef(screen.plannings);
+  shown.current = screen.plannings;
   const save = useCallback(
-    async (planning: Planning): Promise<string | null> => {
-      const { modelId, planningRev } = now.current;
-      const saved = await act(() => savePlanningAction(modelId, planningRev, planning), { quiet: true });
+    async (modelId: string, planning: Planning): Promise<string | null> => {
+      const own = now.current[modelId];
+      if (!own) return "That model is not on the bench any more.";
+      const saved = await act(() => savePlanningAction(modelId, own.rev, planning), { quiet: true });
       if (saved.ok) {
-        now.current = { ...now.current, planning, planningRev: saved.value.rev };
+        now.current = { ...now.current, [modelId]: { planning, rev: saved.value.rev } };
         return null;
       }
       now.current = shown.current;
@@ -33,17 +39,16 @@ export function usePlanning(screen: PlanScreen) {
   const undo = useCallback(async () => {
     const last = past.at(-1);
     if (!last) return;
-    if ((await save(last)) === null) setPast((p) => p.slice(0, -1));
+    if ((await save(last.modelId, last.planning)) === null) setPast((p) => p.slice(0, -1));
   }, [past, save]);
   const undoNow = useRef(undo);
   undoNow.current = undo;
-  /** @returns what is wrong with it, or null when it was kept */
-  const change = useCallback(
-    async (edit: Partial<Planning>, what: string): Promise<string | null> => {
-      const before = now.current.planning;
-      const fault = await save({ ...before, ...edit });
+  const changeOf = useCallback(
+    async (modelId: string, edit: Partial<Planning>, what: string): Promise<string | null> => {
+      const before = now.current[modelId]!.planning;
+      const fault = await save(modelId, { ...before, ...edit });
       if (fault !== null) return fault;
-      setPast((p) => [...p, before].slice(-MOST_UNDONE));
+      setPast((p) => [...p, { modelId, planning: before }].slice(-MOST_UNDONE));
       offerUndo(what, () => void undoNow.current());
       return null;
     },
@@ -60,12 +65,34 @@ export function usePlanning(screen: PlanScreen) {
     window.addEventListener("keydown", key);
     return () => window.removeEventListener("keydown", key);
   }, []);
-  return { change, undo, undoable: past.length, busy };
+  /** of one model: what was said, and how to say something else; that returns what is wrong with it, or null when it was kept */
+  const on = (modelId: string): Planner => ({
+    planning: screen.plannings[modelId]!.planning,
+    change: (edit, what) => changeOf(modelId, edit, what),
+    busy,
+  });
+  return { on, undo, undoable: past.length, busy };
 }
-export type Planner = ReturnType<typeof usePlanning>;
+export type Planners = ReturnType<typeof usePlanning>;
+export interface Planner {
+  readonly planning: Planning;
+  readonly change: (edit: Partial<Planning>, what: string) => Promise<string | null>;
+  readonly busy: boolean;
+}
+
+type Plannings = PlanScreen["plannings"];
+/** Of every model the newer word. */
+const latestOf = (kept: Plannings, seen: Plannings): Plannings =>
+  Object.fromEntries(
+    Object.entries(seen).map(([id, own]) => {
+      const before = kept[id];
+      return [id, before && before.rev > own.rev ? before : own];
+    }),
+  );
 
 const FIELD_NAME: Readonly<Record<string, string>> = {
   due: "The due date",
+  weight: "What the date counts",
   locks: "The pin",
   minutes: "Hands-on minutes",
   rounds: "Rounds",

@@ -40,6 +40,16 @@ export function Habits({ shop, save }: { shop: Shop; save: SaveField }) {
         <Labelled label="Clamps and bands for joints (empty: enough)">
           <NumberCell value={habits.clamps ?? null} field="clamps" label="Clamps" unit="" save={own} className="w-28" />
         </Labelled>
+        <Labelled label="Longest part the booth takes whole (empty: any)">
+          <NumberCell
+            value={habits.boothMm ?? null}
+            field="boothMm"
+            label="Booth"
+            unit="mm"
+            save={own}
+            className="w-28"
+          />
+        </Labelled>
         <Labelled label="Look at a finished face again after so many days, commas between">
           <TextCell
             value={habits.followUpDays.join(", ")}

@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { readStandInLampAction } from "@/actions/settings";
 import { type Shop, USUAL_LAMP } from "@/contracts";
-import { cureSideMin, lampAtPartMwCm2 } from "@/core/reference";
+import { cureSideMin, lampAtPartMwCm2, SUNS, sunSideMin } from "@/core/reference";
 import { duration, figureField, figureShown, numberTyped, relativeDay, unitShown } from "@/format";
 import { NumberCell } from "../components/cells";
 import { useAct } from "../hooks/useAct";
@@ -62,7 +62,9 @@ export function LampSettings({ shop, save, nowMs }: { shop: Shop; save: SaveFiel
       </div>
       <p className="soft text-sm">
         Never look into it, and shield it: such light harms eyes and skin though little of it is seen. Sun cures too,
-        and spoils paint that lies in it.
+        and spoils paint that lies in it:{" "}
+        {SUNS.map((sun) => `${sun} about ${duration(sunSideMin(sun))} a side`).join(", ")} (est.). A face that lies in
+        the sun gets those minutes under Parts, “Minutes a side”.
       </p>
     </section>
   );

@@ -6,8 +6,10 @@ import { mayMove } from "../plan/may-move";
 import type { Axis } from "./axis";
 import type { TextureIds } from "./Textures";
 
-const MID = 26;
-const BLOCK = 24;
+/** Height of a lane, its middle, and of a block in it, px. */
+export const LANE_PX = 44;
+const MID = LANE_PX / 2;
+const BLOCK = 22;
 const WAIT = 14;
 
 export interface LaneOf {
@@ -40,7 +42,7 @@ export function Lane({ lane, axis, ids, spine, chosen, choose, titleOf, timeZone
   });
   return (
     <g>
-      <path d={`M0 51.5H${axis.widthPx}`} stroke="var(--ink)" strokeOpacity="0.2" />
+      <path d={`M0 ${LANE_PX - 0.5}H${axis.widthPx}`} stroke="var(--ink)" strokeOpacity="0.2" />
       {seen.map(
         (op) => op.wait && <WaitBar key={op.id} op={op} axis={axis} ids={ids} afterMin={endBefore(lane.ops, op)} />,
       )}

@@ -9,7 +9,7 @@ import { unitShown } from "@/format";
 import { AirTrack } from "./AirTrack";
 import { axisOf, BENCH_WIDE, EVEN, zoomed } from "./axis";
 import { Behind, Heading } from "./Backdrop";
-import { Lane, type LaneOf } from "./Lane";
+import { LANE_PX, Lane, type LaneOf } from "./Lane";
 import { Textures, textureIds } from "./Textures";
 import { type Drag, useDrag } from "./useDrag";
 import { useZoom } from "./useZoom";
@@ -32,10 +32,9 @@ interface TimelineProps {
   readonly trialFits: boolean | null;
 }
 
-const NAMES_PX = 116;
-const AIR_PX = 74;
+const NAMES_PX = 132;
+const AIR_PX = 56;
 const HEAD_PX = 40;
-const LANE_PX = 52;
 /** Drawn beyond what is in sight, px. */
 const SPARE_PX = 600;
 const OVERSCAN = 4;
@@ -75,13 +74,13 @@ export function Timeline(props: TimelineProps) {
         <ZoomButton label="As at first" onClick={reset} icon={<Scan className="size-4" aria-hidden />} />
         <p className="min-w-0 flex-1 truncate px-2" role="status" data-testid="trial">
           {props.trial ?? (
-            <span className="soft">Pull a block to see what moving it would do; Ctrl and wheel, or + and −, zoom.</span>
+            <span className="soft">Pull a block to see what moving it would do; Ctrl and wheel zoom.</span>
           )}
         </p>
       </div>
       <section
         ref={scroller}
-        className="relative max-h-[66vh] overflow-auto"
+        className="relative max-h-[74vh] overflow-auto"
         aria-label="Timetable, scrolls both ways"
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
         tabIndex={0}
@@ -117,10 +116,12 @@ export function Timeline(props: TimelineProps) {
                 style={{ top: topPx + row.start, height: LANE_PX, width: NAMES_PX + axis.widthPx }}
               >
                 <div
-                  className="sticky left-0 z-10 flex shrink-0 items-center border-r border-b border-base-300 bg-base-100 px-2 text-sm font-semibold"
+                  className="sticky left-0 z-10 flex shrink-0 items-center border-r border-b border-base-300 bg-base-100 px-2 text-sm leading-tight font-semibold"
                   style={{ width: NAMES_PX }}
                 >
-                  {lane.name}
+                  <span className="line-clamp-2" title={lane.name}>
+                    {lane.name}
+                  </span>
                 </div>
                 <svg width={axis.widthPx} height={LANE_PX} className="block shrink-0">
                   <title>{lane.name}</title>

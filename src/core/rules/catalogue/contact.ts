@@ -183,6 +183,22 @@ export const CONTACT_RULES = rulesFor("contact", [
     remedy: [advise("flexible-product")],
   },
   {
+    id: "joint-small",
+    verdict: "care",
+    when: all(is("upper.role", "adhesive"), yes("contact.jointSmall")),
+    remedy: [advise("pin-it"), advise("stronger-glue")],
+  },
+  {
+    id: "joint-knocked",
+    verdict: "care",
+    when: all(
+      is("upper.role", "adhesive"),
+      is("upper.family", ...familiesWith((f) => f.brittle)),
+      is("contact.jointLoad", "bears"),
+    ),
+    remedy: [advise("tough-glue"), advise("pin-it")],
+  },
+  {
     id: "adhesive-fumes",
     verdict: "care",
     when: all(

@@ -15,7 +15,9 @@ import {
   CAN_WARM_C,
   COAT_LABOUR,
   canBathMin,
+  familyFacts,
   GUIDE_DRY_MIN,
+  LAMP_PASS_LABOUR,
   materialFacts,
   NEXT_PAPER_SHARE,
   PART_WARM_C,
@@ -210,13 +212,18 @@ function waitAfterBefore(region: Region, layer: Layer, step: BeforeStep, liquid:
   return step === "degrease" || step === "wipe" ? leavesFace(region, liquid, true) : NO_WAIT;
 }
 
+const hardenedByLight = ({ family }: Product): boolean =>
+  family !== "unknown" && familyFacts(family).mechanism === "light";
+
 /** A coat, and the turns in which its other faces follow once the part can be held; its minutes are shared among them. */
 function coatOps(region: Region, layer: Layer, product: Product, n: number): { coat: Operation; turns: Operation[] } {
   const method: Method = product.method;
   const round = roundOf(layer.id) ?? undefined;
   const share = round !== undefined && product.role === "putty" ? SPOT_SHARE : spotShare(layer, product, region);
   const count = turnsOf(region);
-  const wholeMin = minutesFor(COAT_LABOUR[method], region.areaCm2, share);
+  const wholeMin =
+    minutesFor(COAT_LABOUR[method], region.areaCm2, share) +
+    (hardenedByLight(product) ? minutesFor(LAMP_PASS_LABOUR, region.areaCm2, share) : 0);
   const handsOnMin = inSteps(wholeMin / (count + 1));
   const coat: Operation = {
     id: opIds.coat(layer.id, n),

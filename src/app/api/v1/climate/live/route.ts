@@ -30,8 +30,8 @@ export function GET(request: Request): Response {
         toldMs = Date.now();
       };
       const timer = setInterval(look, LOOK_EVERY_MS);
-      const deaf = server.onNews(({ modelId, state }) => {
-        const data = JSON.stringify({ model: modelId, state });
+      const deaf = server.onNews(({ state }) => {
+        const data = JSON.stringify({ state });
         controller.enqueue(encoder.encode(`event: plan\ndata: ${data}\n\n`));
       });
       const closed = openLine(() => {

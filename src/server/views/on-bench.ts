@@ -1,0 +1,50 @@
+import type { ModelOnBench, PlanScreen } from "@/contracts";
+import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
+import { regionNames } from "./parts";
+
+/** Whose work is shown together: everything active, and the model looked at. */
+export function shownWith(m: ModelSnapshot, { data, model }: Snapshot): readonly ModelSnapshot[] {
+  return data.models.flatMap(({ id, state }) => (state === "active" || id === m.head.id ? (model(id) ?? []) : []));
+}
+
+/** Whose word on the plan is shown with a model: its own, or of one that rests that of the bench. */
+export const teller = (m: ModelSnapshot, { bench }: Snapshot): ModelSnapshot =>
+  m.head.state === "active" ? m : (bench.members[0] ?? m);
+
+/** Their regions by name; the model is told where there are several. */
+export const namedRegions = (shown: readonly ModelSnapshot[]): PlanScreen["regions"] =>
+  shown.flatMap(({ head, tree }) =>
+    regionNames(tree).map(({ id, name }) => ({
+      id,
+      modelId: head.id,
+      name: shown.length > 1 ? `${head.name}: ${name}` : name,
+    })),
+  );
+
+/** Every model there is, with what its state costs. */
+export const modelsOnBench = ({ data, model }: Snapshot): readonly ModelOnBench[] =>
+  data.models.map(({ id, name, state, rev }) => {
+    const m = model(id)!;
+    const answer = m.plan?.answer;
+    const own = new Set(m.tree.flatMap((p) => p.regions.map((r) => r.region.id)));
+    const ends =
+      answer?.outcome === "planned" ? answer.finish.flatMap((f) => (own.has(f.regionId) ? f.doneMin : [])) : [];
+    return {
+      id,
+      name,
+      state,
+      rev,
+      dueMin: m.input.wishes?.dueMin ?? null,
+      doneMin: ends.length === 0 ? null : Math.max(...ends),
+      windows: state === "resting" ? windowsOf(m) : [],
+    };
+  });
+
+function windowsOf(m: ModelSnapshot): ModelOnBench["windows"] {
+  const nameOf = new Map(regionNames(m.tree).map((r) => [r.id, r.name]));
+  return m.tiles
+    .flatMap(({ regionId, wait }) =>
+      wait?.shutsMin == null ? [] : [{ name: nameOf.get(regionId) ?? "", shutsMin: wait.shutsMin }],
+    )
+    .sort((a, b) => a.shutsMin - b.shutsMin);
+}
