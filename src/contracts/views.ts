@@ -212,6 +212,8 @@ export interface ModelOnBench extends Pick<ModelHead, "id" | "name" | "state" | 
   readonly doneMin: number | null;
   /** wished for by then; null = by no date */
   readonly dueMin: number | null;
+  /** no region of it has layers: there is nothing of it to plan */
+  readonly bare: boolean;
   /** of a resting one: recoat windows of what lies on it, that shut while nobody works on it, soonest first */
   readonly windows: readonly { readonly name: string; readonly shutsMin: number }[];
 }
@@ -221,6 +223,8 @@ export interface PlanScreen {
   readonly modelId: string;
   /** every model there is, in the user's order */
   readonly models: readonly ModelOnBench[];
+  /** the active model that the plan of all is asked for by; null = none is active */
+  readonly planVia: string | null;
   readonly plan: PlanView | null;
   readonly making: PlanMaking;
   /** of everything active, in the user's order; `name` tells part and, where it matters, region and model */

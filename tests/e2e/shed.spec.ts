@@ -85,8 +85,9 @@ test("models stand side by side and the ribbon switches between them", async ({ 
   const ribbon = page.getByLabel("Model on the bench");
   await expect(ribbon.getByRole("option")).toHaveCount(2);
   await page.goto("/plan");
-  await page.getByRole("button", { name: "Plan everything" }).click();
-  await expect(page.getByText("Nothing to plan yet")).toBeVisible();
+  // one bench: what is planned is told, and that of the new one there is nothing yet
+  await expect(page.getByText("to plan yet: no region has layers on it")).toBeVisible();
+  await expect(page.getByTestId("on-bench")).toContainText("Marram Lass");
   await ribbon.selectOption({ label: "Marram Lass" });
   await expect(page.getByTestId("finish")).toBeVisible();
   await page.goto("/parts");

@@ -51,6 +51,7 @@ import { bringAir } from "../document-air";
 import { writing } from "../guard";
 import { newId } from "../ids";
 import type { ImportedPlan } from "../imported-plan";
+import { onBenchChanged } from "../planning/active";
 import { ensureShop } from "../shed/hours";
 import { askSent } from "../solver/ask";
 import { stayFault } from "./air";
@@ -121,6 +122,7 @@ export function importRead(read: ModelDocument, options: ImportOptions): Outcome
     const hot = hotStay(db, doc);
     if (hot) return failed("refused", `${hot.path} ${hot.message}. Nothing was changed.`, [hot]);
     setCurrentModel(db, doc.model.id);
+    onBenchChanged(db, doc.model.id);
     return done({
       modelId: doc.model.id,
       products: products.report,

@@ -35,6 +35,7 @@ export const modelsOnBench = ({ data, model }: Snapshot): readonly ModelOnBench[
       state,
       rev,
       dueMin: m.input.wishes?.dueMin ?? null,
+      bare: m.input.regions.every((r) => r.stack.layers.length === 0),
       doneMin: ends.length === 0 ? null : Math.max(...ends),
       windows: state === "resting" ? windowsOf(m) : [],
     };

@@ -60,6 +60,7 @@ function planScreen(m: ModelSnapshot, s: Snapshot, atMs: number): PlanScreen {
   return {
     modelId: m.head.id,
     models: modelsOnBench(s),
+    planVia: m.head.state === "active" ? m.head.id : (s.bench.members[0]?.head.id ?? null),
     plan,
     making: makingOf(told),
     regions: namedRegions(shown),

@@ -41,8 +41,8 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
   const own = screen.models.find((m) => m.id === screen.modelId);
   const isActive = own?.state === "active";
   const on = busy || settling || screen.making.state === "making";
-  const asker = isActive ? own : screen.models.find((m) => m.state === "active");
-  const make = () => void (asker && act(() => askForPlanAction(asker.id)));
+  const { planVia } = screen;
+  const make = () => void (planVia && act(() => askForPlanAction(planVia)));
   const main = useRef<HTMLElement>(null);
   useFocusNext(`${screen.making.state} ${plan?.plannedMs}`, () =>
     screen.making.state === "making" ? null : main.current?.querySelector<HTMLElement>("[data-next]"),
@@ -54,16 +54,16 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
         <button
           type="button"
           className={`btn btn-sm ${plan?.fresh ? "" : "btn-primary"}`}
-          disabled={on || !asker}
+          disabled={on || planVia === null}
           onClick={make}
         >
           <RefreshCw className="size-4" aria-hidden />
           {plan ? "Plan again" : "Plan everything"}
         </button>
-        {plan?.answer.outcome === "planned" && (
+        {plan?.answer.outcome === "planned" && planVia && (
           <Apart what="The search">
-            <Ways screen={screen} />
-            <Search screen={screen} />
+            <Ways screen={screen} via={planVia} />
+            <Search screen={screen} via={planVia} />
           </Apart>
         )}
         <PlanStatus making={screen.making} plan={plan} />
@@ -91,9 +91,9 @@ export function PlanView({ screen }: { screen: PlanScreen }) {
           sessions.
         </p>
       )}
-      {plan?.answer.outcome === "nothing-to-plan" && (
+      {isActive && (own?.bare || plan?.answer.outcome === "nothing-to-plan") && (
         <p className="rounded-box bg-base-200 p-6 text-lg">
-          Nothing to plan yet: no region has layers on it.{" "}
+          Nothing of {own?.name} to plan yet: no region has layers on it.{" "}
           <a className="link" href="/stacks">
             Build a stack
           </a>{" "}

@@ -17,7 +17,7 @@ interface Going {
 }
 
 /** A longer search in a worker: shows how it goes, can be ended at any moment, and hands over the best it has found. */
-export function Search({ screen }: { screen: PlanScreen }) {
+export function Search({ screen, via }: { screen: PlanScreen; via: string }) {
   const { act } = useAct();
   const worker = useRef<Worker | null>(null);
   const best = useRef<{ readonly starts: Readonly<Record<string, number>>; readonly doneMin: number } | null>(null);
@@ -33,7 +33,7 @@ export function Search({ screen }: { screen: PlanScreen }) {
     const found = best.current;
     if (!found) return setSaid("Nothing was found that could be laid out.");
     setSaid(`${tries.toLocaleString("en-GB")} timetables tried. The film model looks at the best of them.`);
-    void act(() => takePlanAction(screen.modelId, found.starts), { quiet: true }).then((outcome) =>
+    void act(() => takePlanAction(via, found.starts), { quiet: true }).then((outcome) =>
       setSaid(
         `${tries.toLocaleString("en-GB")} timetables tried. ${outcome.ok ? "The best of them is the plan now." : outcome.problem.detail}`,
       ),
@@ -68,7 +68,7 @@ export function Search({ screen }: { screen: PlanScreen }) {
     own.postMessage({ kind: "open", ...sent.value } satisfies PlanQuestion);
     own.postMessage({
       kind: "search",
-      objective: screen.plannings[screen.modelId]!.planning.objective,
+      objective: screen.plannings[via]!.planning.objective,
       seconds: SECONDS,
     } satisfies PlanQuestion);
   };

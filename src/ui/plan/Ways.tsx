@@ -25,7 +25,7 @@ function afterTomorrow({ today, timeZone, nowMin }: PlanScreen): number {
 }
 
 /** What planning again comes to, three ways beside each other; one is taken for what it is. */
-export function Ways({ screen }: { screen: PlanScreen }) {
+export function Ways({ screen, via }: { screen: PlanScreen; via: string }) {
   const { act, busy } = useAct();
   const worker = useRef<Worker | null>(null);
   const [told, setTold] = useState<readonly WayFound[] | null>(null);
@@ -60,7 +60,7 @@ export function Ways({ screen }: { screen: PlanScreen }) {
     } satisfies PlanQuestion);
   };
   const take = async (starts: Readonly<Record<string, number>>) => {
-    const taken = await act(() => takePlanAction(screen.modelId, starts, true), { quiet: true });
+    const taken = await act(() => takePlanAction(via, starts, true), { quiet: true });
     if (taken.ok) close();
     else setFault(taken.problem.detail);
   };

@@ -15,7 +15,7 @@ const CAUTION_NAME: Readonly<Record<Caution, string>> = {
 
 /** Tonight's cold and how cautious the plan is: each change plans again at once. */
 export function WhatIf({ screen }: { screen: PlanScreen }) {
-  const { shop, shopRev, today, modelId } = screen;
+  const { shop, shopRev, today, planVia } = screen;
   const { act, busy } = useAct();
   const tonight = shop.air.tonight?.date === today ? shop.air.tonight.coldestC : null;
   const [text, setText] = useState(figureField(tonight, "°C"));
@@ -25,7 +25,7 @@ export function WhatIf({ screen }: { screen: PlanScreen }) {
     setFault(
       saved.ok ? null : (saved.problem.fields.find((f) => f.path.endsWith(field))?.message ?? saved.problem.detail),
     );
-    if (saved.ok && screen.plan) await act(() => askForPlanAction(modelId));
+    if (saved.ok && screen.plan && planVia) await act(() => askForPlanAction(planVia));
   };
   const setTonight = () => {
     const coldestC = figureTyped(text, "°C");
