@@ -1,7 +1,7 @@
 import { at } from "../base";
 import type { AppliedCoat } from "../film";
 import type { AirSpot, Layer, Product } from "../model";
-import { dftUm, type LedgerLine, meets, plannedWftUm } from "../numbers";
+import { dftUm, type LedgerLine, liesAt, meets, plannedWftUm, thickestPlace } from "../numbers";
 import { labelTimes, volumeSolidsOf } from "../reference";
 import { isContact, isMaskingFluid } from "../rules";
 import { clockIn, coatsFrom, type LaidFilm, pileFilm } from "./moments";
@@ -31,19 +31,24 @@ export function filmOn(pile: Pile, i: number): LaidFilm {
   const known = pile.laid.get(i);
   if (known) return known;
   const coats: AppliedCoat[] = [];
+  const under = pile.films.filter((f) => f <= i);
+  const place = thickestPlace(
+    at(pile.layers, i),
+    under.map((k) => ({ on: at(pile.layers, k), wftUm: wetUm(pile, k) })),
+  );
   // what lies in other places is no part of this film, but its time passes all the same
   let endMin: number | null = null;
-  for (const k of pile.films.filter((f) => f <= i)) {
+  for (const k of under) {
     const [layer, product] = [at(pile.layers, k), at(pile.products, k)];
     const startMin: number = endMin === null ? 0 : endMin + (pile.gaps.get(k) ?? 0);
     const laid = coatsFrom(layer, product, startMin);
     endMin = laid.at(-1)!.endMin;
-    if (!meets(layer, at(pile.layers, i))) continue;
+    if (!liesAt(layer, place)) continue;
     const last = coats.at(-1);
     const below = filmBelow(pile, k);
-    const under = below >= 0 ? at(pile.layers, below) : null;
+    const rubbed = below >= 0 ? at(pile.layers, below) : null;
     // a rub in another place took nothing off this film
-    const rub = under && meets(under, at(pile.layers, i)) ? under.sandAfter : null;
+    const rub = rubbed && liesAt(rubbed, place) ? rubbed.sandAfter : null;
     if (last && rub) coats[coats.length - 1] = { ...last, rubbed: { atMin: startMin, takesUm: rub.takesUm } };
     coats.push(...laid);
   }
@@ -51,6 +56,10 @@ export function filmOn(pile: Pile, i: number): LaidFilm {
   pile.laid.set(i, film);
   return film;
 }
+
+/** Wet film of all coats of a layer, µm. */
+const wetUm = (pile: Pile, i: number): number =>
+  at(pile.layers, i).coats * plannedWftUm(at(pile.layers, i), at(pile.products, i));
 
 /** Past the day its label names; ISO days compare as text. */
 export const isPastDate = (p: Pick<Product, "useBy">, today: string | null): boolean =>

@@ -60,3 +60,32 @@ export function featheredShare(share: number, layer: OnFace, areaCm2: number | n
 /** Whether one layer can lie on another: two that are told to be in other places of the face never meet. */
 export const meets = (a: OnFace, b: OnFace): boolean =>
   !a.places?.length || !b.places?.length || a.places.some((p) => b.places!.includes(p));
+
+/** Whether a layer lies at one place of the face; null = the face away from every place told by name. */
+export const liesAt = ({ places }: OnFace, place: string | null): boolean =>
+  !places?.length || (place !== null && places.includes(place));
+
+/**
+ * The place, of those a layer lies over, where the most has been laid: layers put on in different places lie beside each other,
+ * and what goes over all of them waits for the thickest heap, not for one heap of them all. Of equal ones the latest.
+ * @param over the layer that goes over them
+ * @param laid what lies there, oldest first, each with its wet film, µm
+ * @returns the place's name; null = nothing below it was told a place
+ */
+export function thickestPlace(
+  over: OnFace,
+  laid: readonly { readonly on: OnFace; readonly wftUm: number }[],
+): string | null {
+  const heaps = new Map<string, number>();
+  for (const { on, wftUm } of laid)
+    for (const place of on.places ?? [])
+      if (liesAt(over, place)) {
+        const heap = (heaps.get(place) ?? 0) + wftUm;
+        // set anew, so that the latest of equal heaps comes last
+        heaps.delete(place);
+        heaps.set(place, heap);
+      }
+  let most: string | null = null;
+  for (const [place, um] of heaps) if (most === null || um >= heaps.get(most)!) most = place;
+  return most ?? over.places?.[0] ?? null;
+}

@@ -5,10 +5,11 @@ import { isContact } from "../rules";
 import type { Chain } from "./operations";
 import { helperOf } from "./sources/helper";
 import { mounted, touchedIn } from "./sources/hold";
-import { afterLayer, beforeLayer, coatsOf, lastCoatId } from "./sources/layer";
+import { afterLayer, beforeLayer, coatsOf, lastCoatId, seamWait } from "./sources/layer";
 import { bareOff, bareOn, tapeOff } from "./sources/mask";
 import { prepared } from "./sources/prep";
 import { Work } from "./sources/put-together";
+import type { Wait } from "./types";
 
 /**
  * The work of a region in order, with the wait before each piece: preparation, zones to keep bare, then per layer what is done
@@ -36,9 +37,12 @@ export function chainOf(
       continue;
     }
     coatsOf(work, region, layer, below, product, seams[i] ?? null);
-    // spots in several places lie side by side under it: it waits for each of them
-    for (const spot of besides(laid, layer, below))
-      work.tie(lastCoatId(spot, region), opIds.coat(layer.id, 1), { kind: "sandable" });
+    // spots in several places lie side by side under it: it waits for each of them, for the same product alike
+    for (const spot of besides(laid, layer, below)) {
+      const alike = spot.productId === below?.productId;
+      const wait: Wait = alike ? seamWait(seams[i] ?? null) : { kind: "sandable" };
+      work.tie(lastCoatId(spot, region), opIds.coat(layer.id, 1), wait);
+    }
     if (below?.tape) tapeOff(work, region, below, below.tape, productOf);
     afterLayer(work, region, layer, product, i < last);
     laid.push(layer);

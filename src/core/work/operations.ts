@@ -13,7 +13,7 @@ import {
   type Product,
   type RubSign,
 } from "../model";
-import { asLaid, type Mix, meets } from "../numbers";
+import { asLaid, liesAt, type Mix, thickestPlace } from "../numbers";
 import type { Wait } from "./types";
 
 const OP_KINDS = [
@@ -193,10 +193,13 @@ export function coatsUpTo(
   const upToOp = chain.ops[upTo];
   const face = upToOp?.kind === "coat" ? 0 : upToOp?.kind === "turn" ? upToOp.coat : Number.MAX_SAFE_INTEGER;
   const coats: AppliedCoat[] = [];
-  for (const op of chain.ops.slice(0, upTo + 1)) {
-    if (upToOp && !meets(op, upToOp)) continue;
-    if (op.kind === "coat")
-      coats.push({ product: laidProduct(op, productOf), wftUm: filmUm.get(op.id) ?? op.wftUm!, endMin: endOf(op.id) });
+  const ops = chain.ops.slice(0, upTo + 1);
+  const wetUm = (op: Operation): number => filmUm.get(op.id) ?? op.wftUm!;
+  const laid = ops.flatMap((op) => (op.kind === "coat" ? [{ on: op, wftUm: wetUm(op) }] : []));
+  const place = upToOp ? thickestPlace(upToOp, laid) : null;
+  for (const op of ops) {
+    if (upToOp && !liesAt(op, place)) continue;
+    if (op.kind === "coat") coats.push({ product: laidProduct(op, productOf), wftUm: wetUm(op), endMin: endOf(op.id) });
     const last = coats.at(-1);
     if (op.kind === "turn" && op.coat <= face && last) coats[coats.length - 1] = { ...last, endMin: endOf(op.id) };
     if ((op.kind === "sand" || op.takesUm > 0) && last)

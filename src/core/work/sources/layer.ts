@@ -65,7 +65,8 @@ export function beforeLayer(
   }
 }
 
-const seamWait = (seam: SeamPlan | null): Wait => ({
+/** What a layer waits for on the film below it, as its seam was judged. */
+export const seamWait = (seam: SeamPlan | null): Wait => ({
   kind: "seam",
   waits: seam?.waits ?? [{ until: "sandable" }],
   fallback: seam?.fallback ?? [],
