@@ -206,6 +206,16 @@ export interface GlueChoice {
   readonly worksMin: number;
 }
 
+/** A day one might come to the bench beside the usual ones, with the hours one would. */
+export interface SpareDay {
+  /** local date, YYYY-MM-DD */
+  readonly date: string;
+  readonly from: string;
+  readonly to: string;
+  readonly startMin: number;
+  readonly endMin: number;
+}
+
 /** A model as the bench has it: planned with the others, or left alone and what that costs. */
 export interface ModelOnBench extends Pick<ModelHead, "id" | "name" | "state" | "rev"> {
   /** its own last work by the plan; null = it is not in it */
@@ -214,6 +224,8 @@ export interface ModelOnBench extends Pick<ModelHead, "id" | "name" | "state" | 
   readonly dueMin: number | null;
   /** no region of it has layers: there is nothing of it to plan */
   readonly bare: boolean;
+  /** of one that ends after its date: days one might come to the bench beside the usual ones; empty = on time, or there are none */
+  readonly spare: readonly SpareDay[];
   /** of a resting one: recoat windows of what lies on it, that shut while nobody works on it, soonest first */
   readonly windows: readonly { readonly name: string; readonly shutsMin: number }[];
 }

@@ -1,21 +1,26 @@
 import type { SentPlanInput } from "@/contracts";
-import type { Objective } from "@/core/model";
+import type { BenchSession, Objective } from "@/core/model";
 import {
+  type DateTried,
+  dateTries,
   type EarlyStart,
   earlyStart,
   type MoveAnswer,
   type MoveTrials,
   moveTrials,
+  type PlanAnswer,
   type PlanGroup,
   type PlanInput,
   planTogether,
   REPLAN_WAYS,
   type ReplanWay,
   replanned,
+  tryForDate,
   type WayFound,
 } from "@/core/plan";
 import { openInput } from "./open-input";
 
+type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 type Places = Readonly<Record<string, { readonly startMin: number; readonly endMin: number }>>;
 
 /** What the Plan screen asks of the worker. */
@@ -25,6 +30,14 @@ export type PlanQuestion =
       readonly input: SentPlanInput;
       readonly groups: readonly PlanGroup[];
       readonly places: Places;
+    }
+  /** what may be done about the date of one model, each tried with so much search */
+  | {
+      readonly kind: "date";
+      readonly groupId: string;
+      readonly answer: Planned;
+      readonly spare: readonly BenchSession[];
+      readonly seconds: number;
     }
   /** the ways of planning again beside each other, with so much search each */
   | { readonly kind: "ways"; readonly freeFromMin: number; readonly seconds: number }
@@ -40,6 +53,8 @@ export type PlanReport =
   | { readonly kind: "going"; readonly tries: number; readonly share: number }
   | { readonly kind: "found"; readonly tries: number; readonly doneMin: number | null; readonly starts: Starts | null }
   | { readonly kind: "way"; readonly way: WayFound }
+  | { readonly kind: "tries"; readonly of: number }
+  | { readonly kind: "dated"; readonly tried: DateTried }
   | { readonly kind: "failed"; readonly why: string };
 
 const scope = self as unknown as {
@@ -84,16 +99,28 @@ function search(objective: Objective, seconds: number): PlanReport {
   return { kind: "found", tries, doneMin: answer.doneMin, starts };
 }
 
-function oneWay(way: ReplanWay, q: Extract<PlanQuestion, { kind: "ways" }>): WayFound {
+/** A search that goes on for so long from its first step. */
+function searchingFor(seconds: number) {
   let beganMs: number | null = null;
+  const goOn = () => {
+    beganMs ??= performance.now();
+    return performance.now() - beganMs < 1000 * seconds;
+  };
+  return { tries: Number.MAX_SAFE_INTEGER, goOn };
+}
+
+function oneWay(way: ReplanWay, q: Extract<PlanQuestion, { kind: "ways" }>): WayFound {
   const starts = Object.fromEntries(Object.entries(places).map(([id, p]) => [id, p.startMin]));
-  return replanned(way, input!, groups, starts, q.freeFromMin, {
-    tries: Number.MAX_SAFE_INTEGER,
-    goOn: () => {
-      beganMs ??= performance.now();
-      return performance.now() - beganMs < 1000 * q.seconds;
-    },
-  });
+  return replanned(way, input!, groups, starts, q.freeFromMin, searchingFor(q.seconds));
+}
+
+function forDate({ groupId, answer, spare, seconds }: Extract<PlanQuestion, { kind: "date" }>): void {
+  const group = groups.find((g) => g.id === groupId);
+  if (!group) return;
+  const tries = dateTries(answer, groups, group, spare);
+  scope.postMessage({ kind: "tries", of: tries.length });
+  for (const way of tries)
+    scope.postMessage({ kind: "dated", tried: tryForDate(input!, groups, group, way, searchingFor(seconds)) });
 }
 
 function answer(q: PlanQuestion): PlanReport | null {
@@ -104,6 +131,10 @@ function answer(q: PlanQuestion): PlanReport | null {
   if (!input) return { kind: "failed", why: "no plan lies open" };
   if (q.kind === "hurry") return { kind: "hurried", opId: q.opId, hurry: earlyStart(input, q.opId, places) };
   if (q.kind === "search") return search(q.objective, q.seconds);
+  if (q.kind === "date") {
+    forDate(q);
+    return null;
+  }
   if (q.kind === "ways") {
     for (const way of REPLAN_WAYS) scope.postMessage({ kind: "way", way: oneWay(way, q) });
     return null;

@@ -94,3 +94,23 @@ test("the ways to plan again stand beside each other, and one is taken for what 
   await planIsMade(page);
   await expect(page.getByTestId("finish")).toBeVisible();
 });
+
+test("of a date nobody can keep it is told what would help, and by how much; one press does it", async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto("/plan");
+  await onBench(page).getByText("On the bench").click();
+  const date = page.getByLabel("Tender done by");
+  await date.fill("27 nov");
+  await date.press("Enter");
+  await planIsMade(page);
+  const ways = page.getByRole("region", { name: "The date of Tender" });
+  await expect(ways).toContainText("after its date");
+  await ways.getByRole("button", { name: "Try what would help" }).click();
+  await expect(ways.getByText(/one session more/).first()).toBeVisible({ timeout: 60_000 });
+  await expect(ways.getByText("Marram Lass rests")).toBeVisible({ timeout: 90_000 });
+  await expect(ways.getByRole("status")).toBeHidden();
+  await ways.getByRole("button", { name: "Do it: Marram Lass rests" }).click();
+  await planIsMade(page);
+  await expect(page.getByTitle("Marram Lass: Ballast keel", { exact: true })).toHaveCount(0);
+  await expect(onBench(page)).toContainText("Tender and 1 that rest");
+});

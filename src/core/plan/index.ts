@@ -1,4 +1,5 @@
 export * from "./bench";
+export { type DateTried, type DateTry, dateTries, tryForDate } from "./date-ways";
 export { type EarlyStart, earlyStart } from "./early-start";
 export { faceAt, faceNow } from "./face-at";
 export {

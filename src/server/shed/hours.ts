@@ -1,5 +1,5 @@
 import { TZDate } from "@date-fns/tz";
-import type { Shop } from "@/contracts";
+import type { Shop, SpareDay } from "@/contracts";
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import { type Climate, typicalClimate } from "@/core/film";
 import type { BenchSession } from "@/core/model";
@@ -63,7 +63,6 @@ export function typicalOfShop(shop: Shop, fromMin: number, toMin: number): Clima
   return typicalClimate(air, { localOffsetMin: offsetMin(timeZone), tonightNoonMin }, fromMin, toMin);
 }
 
-/** The weekly pattern with its exceptions as absolute spans, rising and without overlap. */
 /** Every local date from the day before one moment to the day after another; days are counted, not hours, so none is lost when clocks change. */
 export function localDates(timeZone: string, fromMin: number, toMin: number): readonly string[] {
   const last = localDate(timeZone, (toMin + MIN_PER_DAY) * MS_PER_MIN);
@@ -79,6 +78,7 @@ export function localDates(timeZone: string, fromMin: number, toMin: number): re
 /** 1 = Monday; a calendar date has its weekday whatever the zone. */
 const weekdayOf = (date: string): number => ((new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7) + 1;
 
+/** The weekly pattern with its exceptions as absolute spans, rising and without overlap. */
 export function benchSessions(shop: Shop, fromMin: number, toMin: number): readonly BenchSession[] {
   const spans = localDates(shop.timeZone, fromMin, toMin).flatMap((date) => {
     const exception = shop.exceptions.find((e) => e.date === date)?.spans;
@@ -101,3 +101,29 @@ function joined(spans: readonly BenchSession[]): readonly BenchSession[] {
   }
   return out;
 }
+
+const MOST_SPARE = 3;
+
+/** The next days without a session that end before a moment, soonest first; three at the most. */
+export function spareSessions(shop: Shop, fromMin: number, beforeMin: number): readonly SpareDay[] {
+  const [usual] = [...shop.pattern].sort(
+    (a, b) => shop.pattern.filter((s) => sameHours(s, b)).length - shop.pattern.filter((s) => sameHours(s, a)).length,
+  );
+  if (!usual) return [];
+  const free = localDates(shop.timeZone, fromMin, beforeMin).flatMap((date) => {
+    const [startMin, endMin] = [usual.from, usual.to].map((at) => localMin(shop.timeZone, date, at)) as [
+      number,
+      number,
+    ];
+    const [day, next] = [localMin(shop.timeZone, date, "00:00"), localMin(shop.timeZone, date, "24:00")];
+    // a day said to be without one is a day somebody is away
+    const isFree = benchSessions(shop, day, next).length === 0 && !shop.exceptions.some((x) => x.date === date);
+    return isFree && startMin > fromMin && endMin < beforeMin
+      ? [{ date, from: usual.from, to: usual.to, startMin, endMin }]
+      : [];
+  });
+  return free.slice(0, MOST_SPARE);
+}
+
+const sameHours = (a: { from: string; to: string }, b: { from: string; to: string }): boolean =>
+  a.from === b.from && a.to === b.to;

@@ -1,4 +1,5 @@
 import type { ModelOnBench, PlanScreen } from "@/contracts";
+import { spareSessions } from "../shed/hours";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
 import { regionNames } from "./parts";
 
@@ -22,21 +23,25 @@ export const namedRegions = (shown: readonly ModelSnapshot[]): PlanScreen["regio
   );
 
 /** Every model there is, with what its state costs. */
-export const modelsOnBench = ({ data, model }: Snapshot): readonly ModelOnBench[] =>
+export const modelsOnBench = ({ data, model }: Snapshot, nowMin: number): readonly ModelOnBench[] =>
   data.models.map(({ id, name, state, rev }) => {
     const m = model(id)!;
     const answer = m.plan?.answer;
     const own = new Set(m.tree.flatMap((p) => p.regions.map((r) => r.region.id)));
     const ends =
       answer?.outcome === "planned" ? answer.finish.flatMap((f) => (own.has(f.regionId) ? f.doneMin : [])) : [];
+    const doneMin = ends.length === 0 ? null : Math.max(...ends);
+    const dueMin = m.input.wishes?.dueMin ?? null;
+    const late = state === "active" && doneMin !== null && dueMin !== null && doneMin > dueMin;
     return {
       id,
       name,
       state,
       rev,
-      dueMin: m.input.wishes?.dueMin ?? null,
+      dueMin,
+      spare: late ? spareSessions(data.shopState.shop, nowMin, doneMin) : [],
       bare: m.input.regions.every((r) => r.stack.layers.length === 0),
-      doneMin: ends.length === 0 ? null : Math.max(...ends),
+      doneMin,
       windows: state === "resting" ? windowsOf(m) : [],
     };
   });

@@ -59,7 +59,7 @@ function planScreen(m: ModelSnapshot, s: Snapshot, atMs: number): PlanScreen {
   const plan = planView(told, atMs);
   return {
     modelId: m.head.id,
-    models: modelsOnBench(s),
+    models: modelsOnBench(s, nowMin),
     planVia: m.head.state === "active" ? m.head.id : (s.bench.members[0]?.head.id ?? null),
     plan,
     making: makingOf(told),

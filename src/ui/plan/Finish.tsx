@@ -32,16 +32,15 @@ function hinge(
   return `${end}; on the way there the longest wait is “${MILESTONE_NAME[longest.o.wait!.milestone]}” before ${lowered(titleOf(longest.o))}, ${duration(longest.lasts)}`;
 }
 
-const MOST_TOLD_PCT = 100;
+/** Time at the bench within a span: nights and days away are nobody's to lose. */
+const benchMin = (sessions: readonly { startMin: number; endMin: number }[], fromMin: number, toMin: number): number =>
+  sessions.reduce((sum, s) => sum + Math.max(0, Math.min(s.endMin, toMin) - Math.max(s.startMin, fromMin)), 0);
 
-/** How far from the best a plan can be at the most. */
-function boundText(answer: Planned, nowMin: number, timeZone: string): string {
-  if (answer.doneMin - answer.boundMin < 5) return "No order of work could end sooner.";
-  const overPct = Math.ceil((100 * (answer.doneMin - answer.boundMin)) / Math.max(1, answer.boundMin - nowMin));
-  // where nearly all of the time to the bound is nights, a percentage of it means nothing
-  if (overPct > MOST_TOLD_PCT)
-    return `Whatever the order of work, it cannot end before ${relativeDay(answer.boundMin, nowMin, timeZone)}; how near the best this is, is not known.`;
-  return `Whatever the order of work, it cannot end before ${relativeDay(answer.boundMin, nowMin, timeZone)}: at most ${overPct} % from the best.`;
+/** How far from the best a plan can be at the most, counted in time at the bench. */
+function boundText({ doneMin, boundMin }: Planned, { nowMin, timeZone, backdrop }: PlanScreen): string {
+  if (doneMin - boundMin < 5) return "No order of work could end sooner.";
+  const over = benchMin(backdrop?.sessions ?? [], boundMin, doneMin);
+  return `Whatever the order of work, it cannot end before ${relativeDay(boundMin, nowMin, timeZone)}: at most ${duration(over)} of bench time from the best.`;
 }
 
 /** By when a model was wished for, and how its own last work lies against that. */
@@ -138,7 +137,7 @@ export function Finish({
         <p className="soft w-full text-sm">
           {answer.checkedOps} pieces of work checked against every window, session and pair of hands.{" "}
           <span data-testid="verified">{verifiedText(answer.verified)}</span>{" "}
-          <span data-testid="bound">{boundText(answer, nowMin, timeZone)}</span> Waits are estimates.
+          <span data-testid="bound">{boundText(answer, screen)}</span> Waits are estimates.
         </p>
         {answer.overrides.map((o) => (
           <p key={o.regionId + o.key} className="w-full text-sm">

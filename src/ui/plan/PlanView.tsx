@@ -19,6 +19,7 @@ import { AskOnce } from "./AskOnce";
 import { Conflict, Refused, Stopped } from "./Blocked";
 import { FollowUps, Moved, Stock } from "./Changes";
 import { Chosen } from "./Chosen";
+import { DateWays } from "./DateWays";
 import { Finish } from "./Finish";
 import { OnBench } from "./OnBench";
 import { Outside } from "./Outside";
@@ -161,6 +162,9 @@ function Timetable({ answer, screen, planners }: { answer: Planned; screen: Plan
   return (
     <Tabs.Root className="contents" value={view} onValueChange={(v: string) => set({ view: v === "lanes" ? null : v })}>
       <Finish answer={answer} screen={screen} titleOf={titleOf} />
+      {screen.models.map((m) => (
+        <DateWays key={m.id} model={m} answer={answer} screen={screen} planners={planners} />
+      ))}
       <div className="flex flex-wrap items-center justify-between gap-2">
         <Tabs.List aria-label="How the plan is shown" className="tabs tabs-border" activateOnFocus>
           {VIEWS.map(([id, name]) => (
