@@ -67,6 +67,19 @@ describe("one bench", () => {
     // begun some seconds into its minute, it ends so much later
     for (const [n, o] of own(punt).entries()) expect(Math.abs(o.startMin - before[n]!)).toBeLessThanOrEqual(5);
   });
+  it("what is brought in is planned with the rest; what comes back as it left keeps its place", async () => {
+    const { skiff, punt } = await two();
+    const text = must(server.exportDocument(punt.id));
+    must(server.deleteNode("model", punt.id));
+    expect(own(skiff).length).toBeGreaterThan(0);
+    expect(planOf(skiff).ops.some((o) => o.regionId === punt.regionId)).toBe(false);
+    must(server.importText(text, { onExisting: "replace", takeShop: false }));
+    expect(own(punt).length).toBe(own(skiff).length);
+    const before = planOf(skiff).ops.map((o) => o.startMin);
+    must(server.importText(text, { onExisting: "replace", takeShop: false }));
+    expect(planOf(skiff).ops.map((o) => o.startMin)).toEqual(before);
+    expect(must(server.getPlan(skiff.id))?.fresh).toBe(true);
+  });
   it.each([1, 3] as const)("a date brings its own model forward, whatever it counts (%i)", async (weight) => {
     const [skiff, punt] = [model("Skiff", 400), model("Punt", 400)];
     must(say(punt, { due: "2026-03-03", weight }));

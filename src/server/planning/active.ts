@@ -1,5 +1,6 @@
 import type { Objective } from "@/core/model";
 import { type Db, listModels, readPlanning, writePlanning } from "@/db";
+import { snapshotOf } from "../workspace/snapshot";
 import { planFollows } from "./follow";
 
 const activeIds = (db: Db): readonly string[] => listModels(db).flatMap((m) => (m.state === "active" ? [m.id] : []));
@@ -27,6 +28,9 @@ export function takesBenchAim(db: Db, modelId: string): void {
 /** A model with its work that comes onto the bench, or leaves it, changes the plan of all: kept as far as it can be. */
 export function onBenchChanged(db: Db, modelId: string): void {
   takesBenchAim(db, modelId);
-  const [first] = activeIds(db);
-  if (first !== undefined) planFollows(db, first);
+  const { bench } = snapshotOf(db);
+  // what comes back as it left has its place in the plan still
+  if (bench.plan?.inputsHash === bench.hash) return;
+  const [first] = bench.members;
+  if (first) planFollows(db, first.head.id);
 }
