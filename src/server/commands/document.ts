@@ -102,10 +102,10 @@ export function importRead(read: ModelDocument, options: ImportOptions): Outcome
         "conflict",
         `The model ${read.model.name} is here already. Replace it, or bring this one in as a copy.`,
       );
-    const clash = exists && options.onExisting === "replace" ? null : foreignClash(db, read);
-    const doc = (exists && options.onExisting === "copy") || clash ? withFreshIds(read) : read;
-    // also clears a deleted model of the same id out of the way
-    if (options.onExisting === "replace" || !exists) dropModel(db, doc.model.id);
+    // a deleted model of the same id is cleared out of the way first: its parts' ids are this one's own
+    if (options.onExisting === "replace" || !exists) dropModel(db, read.model.id);
+    const asCopy = exists ? options.onExisting === "copy" : foreignClash(db, read);
+    const doc = asCopy ? withFreshIds(read) : read;
     const foreign = foreignIds(db, doc);
     if (foreign.length > 0)
       return failed(
@@ -151,8 +151,7 @@ function hotStay(db: Db, doc: ModelDocument): FieldFault | null {
 
 /** True when a part, region, layer or log id of the document belongs to another model here. */
 function foreignClash(db: Db, doc: ModelDocument): boolean {
-  if (listModels(db).length === 0 || modelHead(db, doc.model.id) !== null) return false;
-  return foreignIds(db, doc).length > 0;
+  return listModels(db).length > 0 && foreignIds(db, doc).length > 0;
 }
 
 /** Ids of the document that are taken here, with their paths; its own model must be out of the way. */
