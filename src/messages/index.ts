@@ -9,6 +9,7 @@ export * from "./materials";
 export * from "./mesh";
 export * from "./mishaps";
 export * from "./safety";
+export * from "./sums";
 export * from "./trouble";
 export * from "./verdicts";
 export * from "./vocabulary";

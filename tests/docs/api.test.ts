@@ -5,8 +5,8 @@ import { freshStore, must } from "../support/store";
 freshStore();
 beforeEach(() => void must(server.loadDemo(true)));
 
-/** The JSON of the paper on the HTTP face, in order: a check, its answer shortened, a suggestion, the two forms of a film, readings. */
-const [check, answer, suggestion, filmCase, filmOn, readings] = [
+/** The JSON of the paper on the HTTP face, in order: a check, its answer shortened, a suggestion, the two forms of a film, readings; last a sum. */
+const [check, answer, suggestion, filmCase, filmOn, readings, ...rest] = [
   ...readFileSync("docs/api.md", "utf8").matchAll(/```json\n([\s\S]*?)```/g),
 ].map((m) => JSON.parse(m[1]!));
 
@@ -43,4 +43,10 @@ it("the documented readings are taken, at a time that has been", () => {
     taken: 1,
     replaced: 0,
   });
+});
+
+it("the documented sum is done", () => {
+  const { id, result } = must(server.askSum("film", rest.at(-1)));
+  expect(id).toBe("film");
+  expect(result.lines.find((l) => l.id === "dftUm")!.value).toBeCloseTo(16.8, 6);
 });

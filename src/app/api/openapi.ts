@@ -9,7 +9,10 @@ import {
   lampReadingSchema,
   planRequestSchema,
   readingsRequestSchema,
+  SUM_IDS,
+  scaleReadingSchema,
   suggestRequestSchema,
+  sumSchema,
 } from "@/contracts";
 
 const schemaOf = (schema: z.ZodType): unknown => z.toJSONSchema(schema, { unrepresentable: "any", io: "input" });
@@ -134,6 +137,38 @@ export function openApi() {
           responses: ok("The lamp as it now stands", json({ type: "object" })),
         },
       },
+      "/api/v1/scale": {
+        get: {
+          summary: "What the scale said last; null = nothing since the application was started",
+          responses: ok("Grams, when and by which scale", json({ type: "object" })),
+        },
+      },
+      "/api/v1/scale/readings": {
+        post: {
+          summary: "What a scale weighs; the last reading counts and is not kept beyond the next start",
+          requestBody: { required: true, content: json(ref("ScaleReading")) },
+          responses: ok("The reading as it was taken", json({ type: "object" })),
+        },
+      },
+      "/api/v1/sums": {
+        get: {
+          summary: "Every sum, with what it asks, its ranges, its formula and where that comes from",
+          responses: ok("The sums", json({ type: "object" })),
+        },
+      },
+      "/api/v1/sums/{id}": {
+        post: {
+          summary: "One sum with the figures sent, the usual ones for what is left out; keeps nothing",
+          parameters: [{ name: "id", in: "path", required: true, schema: { enum: SUM_IDS } }],
+          requestBody: {
+            required: true,
+            content: json({
+              oneOf: SUM_IDS.map((id) => ({ title: id, ...(schemaOf(sumSchema(id, true)) as object) })),
+            }),
+          },
+          responses: ok("Results with their units, the rows of its table, notes", json({ type: "object" })),
+        },
+      },
       "/api/v1/shelf.csv": shelfFile("text/csv"),
       "/api/v1/shelf.json": shelfFile("application/json"),
       "/api/v1/photos": {
@@ -199,6 +234,7 @@ export function openApi() {
         LabelText: schemaOf(labelTextSchema),
         FilmCase: schemaOf(filmCaseSchema),
         FilmApplication: schemaOf(filmApplicationSchema),
+        ScaleReading: schemaOf(scaleReadingSchema),
         LampReading: schemaOf(lampReadingSchema),
         Readings: schemaOf(readingsRequestSchema),
         Document: documentJsonSchema(),

@@ -24,6 +24,9 @@ const ORDINARY_OPAQUE_UM = 40;
 export const tintingStrength = (opaqueDftUm: number | null): number =>
   opaqueDftUm === null ? 1 : ORDINARY_OPAQUE_UM / opaqueDftUm;
 
+/** The other way round: dry film at which a paint of such strength hides, µm. */
+export const opaqueAt = (strength: number): number => ORDINARY_OPAQUE_UM / strength;
+
 const R_MIN = 0.002;
 const R_MAX = 0.998;
 const absorption = (reflectance: number): number => {

@@ -3,5 +3,6 @@ export { type FilmAnswer, filmOf } from "./film";
 export { readLabelText } from "./label";
 export { type DocumentDiagnosis, diagnoseDocument, explainReport, type SwapView, swapFor } from "./mishaps";
 export * from "./suggest";
+export * from "./sums";
 export { whyThisWait } from "./why";
 export { weighWork } from "./work";

@@ -18,6 +18,7 @@ export {
 export { addPhoto, getPhoto } from "./photos";
 export * from "./plan";
 export { afterLook, type RoundsFound, savePlanning } from "./planning";
+export { getScale, readStandInScale, takeScaleReading } from "./scale";
 export * from "./shelf";
 export * from "./shop";
 export * from "./stacks";

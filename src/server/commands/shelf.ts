@@ -1,6 +1,17 @@
-import { done, failed, invalid, type Outcome, productSchema, productsInPlanning } from "@/contracts";
+import { done, failed, invalid, mixSchema, type Outcome, productSchema, productsInPlanning } from "@/contracts";
 import type { Product } from "@/core/model";
-import { insertProduct, listShelf, productRev, readPlannings, setProductDeleted, updateProduct } from "@/db";
+import { mixedProduct } from "@/core/numbers";
+import { onBestEvidence } from "@/core/reference";
+import { shareACup } from "@/core/sums";
+import {
+  allProducts,
+  insertProduct,
+  listShelf,
+  productRev,
+  readPlannings,
+  setProductDeleted,
+  updateProduct,
+} from "@/db";
 import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";
@@ -11,6 +22,29 @@ export function addProduct(input: unknown): Outcome<{ id: string }> {
   if (!parsed.success) return invalid(parsed.error);
   return writing((db) => {
     insertProduct(db, parsed.data as Product);
+    return done({ id });
+  });
+}
+
+/** A mix of paints of the shelf that may share a cup becomes a product of its own. */
+export function makeMix(input: unknown): Outcome<{ id: string }> {
+  const parsed = mixSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  const { name, parts, ml, note } = parsed.data;
+  return writing((db) => {
+    const shelf = allProducts(db);
+    const poured = parts.map((p) => ({ product: shelf.get(p.id), parts: p.parts }));
+    const gone = poured.findIndex((p) => p.product === undefined);
+    if (gone >= 0)
+      return failed("invalid", `parts.${gone}.id is not on the shelf`, [
+        { path: `parts.${gone}.id`, message: "is not on the shelf" },
+      ]);
+    const of = poured.map((p) => ({ product: onBestEvidence(p.product!), parts: p.parts }));
+    const apart = of.findIndex((p) => !shareACup(of[0]!.product, p.product));
+    if (apart >= 0)
+      return failed("refused", `${of[apart]!.product.name} and ${of[0]!.product.name} may not share a cup.`);
+    const id = newId("s");
+    insertProduct(db, mixedProduct(of, id, name, ml, note));
     return done({ id });
   });
 }

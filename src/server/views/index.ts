@@ -11,3 +11,4 @@ export { getPlan, getPlanInput, getPlanScreen } from "./plan";
 export { getShop } from "./shed";
 export { getCouponCards, getEveryProduct, getLessons, getShelf } from "./shelf";
 export { getJudged, getStack } from "./stacks";
+export { getSum } from "./sums";

@@ -3,6 +3,7 @@
 import { Popover } from "@base-ui/react/popover";
 import {
   BookOpenText,
+  Calculator,
   CalendarClock,
   Droplets,
   Ellipsis,
@@ -32,6 +33,7 @@ export const PLACES: readonly {
   { href: "/plan", name: "Plan", icon: CalendarClock, go: "l" },
   { href: "/air", name: "Air", icon: Wind, go: "a" },
   { href: "/film", name: "Film", icon: Droplets, go: "f" },
+  { href: "/sums", name: "Sums", icon: Calculator, go: "u" },
   { href: "/coupons", name: "Coupons", icon: FlaskConical, go: "c" },
   { href: "/logbook", name: "Logbook", icon: BookOpenText, go: "o" },
 ];

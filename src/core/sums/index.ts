@@ -1,0 +1,49 @@
+import { hide, recipe } from "./colour";
+import { convert, grits } from "./convert";
+import { glue } from "./joints";
+import { light, resinCure } from "./light";
+import { cost, film, quantities, thin, twoPack, weighIn } from "./liquids";
+import { detail, fit, gap, ladder, mass, ridge, skins } from "./surface";
+import type { Sum, SumInputs, SumResult, SumShelf, SumValues } from "./types";
+import { box, dew, dryPart, warmCan, warmPart } from "./warmth";
+
+/** Every sum there is, by its id, in the order they are listed. */
+export const SUMS = {
+  quantities,
+  thin,
+  "two-pack": twoPack,
+  film,
+  "weigh-in": weighIn,
+  hide,
+  recipe,
+  ladder,
+  ridge,
+  skins,
+  gap,
+  detail,
+  fit,
+  mass,
+  "warm-can": warmCan,
+  "warm-part": warmPart,
+  box,
+  "dry-part": dryPart,
+  light,
+  "resin-cure": resinCure,
+  glue,
+  cost,
+  dew,
+  convert,
+  grits,
+} as const;
+export type SumId = keyof typeof SUMS;
+export const SUM_IDS = Object.keys(SUMS) as SumId[];
+
+export const sumOf = (id: SumId): Sum => SUMS[id] as unknown as Sum;
+
+/** What a sum comes to. @param values checked by its inputs, with the usual ones filled in */
+export const summed = (id: SumId, values: SumValues<SumInputs>, shelf: SumShelf): SumResult =>
+  sumOf(id).run(values, shelf);
+
+export { mixesFor, shareACup } from "./colour";
+export { filled, type SumSubject } from "./fill";
+export type * from "./types";
