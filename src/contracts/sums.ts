@@ -57,6 +57,8 @@ export interface SumsScreen {
   readonly source: string;
   /** by input: what was typed, else what is known of the product, face, air or lamp, else the usual */
   readonly values: Readonly<Record<string, unknown>>;
+  /** whether a product, or a face, has anything to say to it */
+  readonly from: { readonly product: boolean; readonly region: boolean };
   /** inputs that were filled in from what is known */
   readonly known: readonly string[];
   /** null = something is wanting or wrong */

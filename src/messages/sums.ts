@@ -1,3 +1,4 @@
+import type { Product } from "@/core/model";
 import type { SumId } from "@/core/sums";
 import { unitShown } from "@/format";
 import { GRIT_SCALE_NAME, LOAD_NAME, MATERIAL_NAME, METHOD_NAME, PROPELLANT_NAME, VERDICT_NAME } from "./vocabulary";
@@ -509,3 +510,17 @@ export const sumLabel = (id: SumId, input: string, unit: string): string => {
   return unit ? `${name}, ${unitShown(unit)}` : name;
 };
 export const sumNote = (id: SumId, code: string): string => SUM_TEXT[id].notes?.[code] ?? code;
+
+/** Sums one has with a product in hand. */
+export function sumsOf({ role, potLifeMin, method, light }: Product): readonly SumId[] {
+  if (role === "adhesive") return ["glue", ...(potLifeMin ? (["two-pack"] as const) : [])];
+  if (role === "putty") return ["skins", "gap", ...(potLifeMin ? (["two-pack"] as const) : [])];
+  return [
+    "quantities",
+    ...(method === "aerosol" ? (["warm-can"] as const) : (["thin"] as const)),
+    ...(potLifeMin ? (["two-pack"] as const) : []),
+    ...(role === "colour" ? (["hide", "recipe"] as const) : []),
+    ...(light ? (["light"] as const) : []),
+    "weigh-in",
+  ];
+}

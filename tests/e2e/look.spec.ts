@@ -18,6 +18,8 @@ const PLACES = [
   "/stacks?region=ml-hull-topsides&beside=ml-wall-ramp",
   "/air",
   "/film?product=lightship-white&coats=2&act=coat&actAfterMin=600",
+  "/sums?sum=recipe",
+  "/sums?sum=gap&depthUm=1500",
   "/coupons?coupon=ml-coupon-ramp",
   "/plan?op=ml-hull-1%3Asand",
   "/plan?view=evenings",
@@ -40,6 +42,7 @@ const ON_PHONE = [
   "/stacks?region=ml-hull-topsides",
   "/logbook",
   "/settings",
+  "/sums?sum=weigh-in",
 ];
 
 const looks = [
@@ -53,15 +56,15 @@ const TAGS = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
 const BY_COLOUR = ["color-contrast", "link-in-text-block"];
 
 // one browser profile for all of them: what the pages have in common is fetched and compiled once
-let context: BrowserContext;
+let context: BrowserContext | undefined;
 test.beforeAll(async ({ browser }) => {
   context = await browser.newContext();
 });
-test.afterAll(() => context.close());
+test.afterAll(() => context?.close());
 
 for (const { path, colorScheme, viewport } of looks) {
   test(`axe finds nothing serious on ${path}, ${colorScheme}, ${viewport.width} px`, async ({ bench }) => {
-    const page = await context.newPage();
+    const page = await context!.newPage();
     await page.emulateMedia({ colorScheme });
     await page.setViewportSize(viewport);
     const errors: string[] = [];

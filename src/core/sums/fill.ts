@@ -89,6 +89,21 @@ const fits = (input: SumInput, value: unknown): boolean => {
   }
 };
 
+/** What a card, and what a face, can ever say; by the names sums ask them under. */
+const FROM_PRODUCT: ReadonlySet<string> = new Set([
+  ...["solidsPct", "paintGMl", "densityGMl", "dryGMl", "densityA", "wftUm", "filmUm", "coatUm", "leftMl", "packMl"],
+  ...["packPrice", "propellant", "colour", "target", "opaqueUm", "maxSkinUm", "shrinkPct", "perSkinMin", "potLifeMin"],
+  ...["ecMjCm2", "dpUm"],
+]);
+const FROM_REGION: ReadonlySet<string> = new Set([
+  ...["areaCm2", "material", "one", "depthUm", "widthUm", "detailUm", "grooveUm", "budgetG", "clearanceUm", "ground"],
+]);
+/** Whether a product, or a face, has anything to say to a sum. */
+export const fillable = (inputs: SumInputs): { readonly product: boolean; readonly region: boolean } => ({
+  product: Object.keys(inputs).some((name) => FROM_PRODUCT.has(name)),
+  region: Object.keys(inputs).some((name) => FROM_REGION.has(name)),
+});
+
 /** Figures of a sum that are known of what it is opened with; what nobody knows, or what is no figure for it, is left out. */
 export function filled(inputs: SumInputs, { product, region, air, lamp }: SumSubject): Record<string, number | string> {
   const told: Told = {

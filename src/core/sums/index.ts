@@ -45,5 +45,5 @@ export const summed = (id: SumId, values: SumValues<SumInputs>, shelf: SumShelf)
   sumOf(id).run(values, shelf);
 
 export { mixesFor, shareACup } from "./colour";
-export { filled, type SumSubject } from "./fill";
+export { fillable, filled, type SumSubject } from "./fill";
 export type * from "./types";

@@ -1,6 +1,6 @@
 import { done, failed, fieldFaults, isSumId, type Outcome, type SumsScreen, sumSchema } from "@/contracts";
 import { lampAtPartMwCm2, onBestEvidence } from "@/core/reference";
-import { filled, type SumSubject, summed, sumOf } from "@/core/sums";
+import { fillable, filled, type SumSubject, summed, sumOf } from "@/core/sums";
 import { nowMs } from "../clock";
 import { viewing } from "../guard";
 import { airOfNow, type Snapshot } from "../workspace/snapshot";
@@ -51,6 +51,7 @@ export function getSum(
       formula: sumOf(id).formula,
       source: sumOf(id).source,
       values: { ...usual, ...known, ...told.typed },
+      from: fillable(sumOf(id).inputs),
       known: Object.keys(known),
       result: parsed.success ? summed(id, parsed.data, sumShelf(s)) : null,
       // what was simply not told yet is no mistake

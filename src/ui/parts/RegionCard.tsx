@@ -9,6 +9,7 @@ import { hasTrait } from "@/core/reference";
 import { REGION_GROUPS, type RegionGroup } from "@/messages";
 import { TickCell } from "../components/cells";
 import { Saved } from "../components/Saved";
+import { SumLinks } from "../components/SumLinks";
 import { type SaveField, useRow } from "../hooks/useRow";
 import { AreaHelper } from "./AreaHelper";
 import { FactRow, pathsOf } from "./FactRow";
@@ -47,6 +48,7 @@ export function RegionCard({ node, partName, close }: { node: RegionNode; partNa
       </div>
       <Group group="area">
         <Facts group="area" {...facts} />
+        <SumLinks ids={["quantities", "mass", "gap", "detail", "dry-part", "warm-part"]} region={region.id} />
         <AreaHelper of={of} save={(areaCm2) => save({ areaCm2 })} />
         {isPrinted(region.material) && <RidgeHelper of={of} save={(ridgeUm) => save({ ridgeUm })} />}
       </Group>

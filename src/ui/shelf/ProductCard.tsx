@@ -7,8 +7,9 @@ import type { CouponCard, LessonView, ShelfItem } from "@/contracts";
 import type { Confirmable, Product } from "@/core/model";
 import { isTypical, trustedFigure, unconfirmed } from "@/core/reference";
 import { dateShown, volumeText } from "@/format";
-import { FIGURE_NAME, JAR_NAME, RESULT_NAME, safetyLine } from "@/messages";
+import { FIGURE_NAME, JAR_NAME, RESULT_NAME, safetyLine, sumsOf } from "@/messages";
 import { EvidenceMark } from "../components/EvidenceMark";
+import { SumLinks } from "../components/SumLinks";
 import { useAct } from "../hooks/useAct";
 import { LessonLine } from "../mishap/LessonLine";
 import { Claims } from "./Claims";
@@ -70,6 +71,7 @@ export function ProductCard({
       </dl>
       {p.note && <p className="rounded-box bg-base-200 p-3 whitespace-pre-line">{p.note}</p>}
       <p className="text-sm font-semibold">{safetyLine(p)}</p>
+      <SumLinks ids={sumsOf(p)} product={p.id} />
       <section>
         <h3 className="font-bold">Used in</h3>
         {item.places.length === 0 ? (

@@ -43,6 +43,7 @@ export function LayerCard({
   group,
   zones,
   shelf,
+  regionId,
   guides,
   share,
   dryUm,
@@ -59,6 +60,7 @@ export function LayerCard({
   /** of the face, with needs of their own */
   zones: readonly Zone[];
   shelf: readonly Product[];
+  regionId: string;
   /** products to mist over it before it is rubbed, best first */
   guides: readonly string[];
   /** of the face it lies on, (0, 1] */
@@ -128,7 +130,7 @@ export function LayerCard({
           />
         )}
       </div>
-      <LayerMore layer={layer} product={product} group={group} zones={zones} of={of} shelf={shelf} save={save} />
+      <LayerMore {...{ layer, product, group, zones, of, shelf, regionId, save }} />
       {children}
     </section>
   );

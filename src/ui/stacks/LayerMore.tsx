@@ -15,9 +15,10 @@ import {
   type Zone,
 } from "@/core/model";
 import { CAN_WARM_C, PART_WARM_C, SPOT_SHARE } from "@/core/reference";
-import { TACK_NAME, warmthTexts } from "@/messages";
+import { sumsOf, TACK_NAME, warmthTexts } from "@/messages";
 import { NumberCell, SelectCell, TextCell, TickCell } from "../components/cells";
 import { ProductOptions } from "../components/ProductOptions";
+import { SumLinks } from "../components/SumLinks";
 import type { SaveField } from "../hooks/useRow";
 import { Cup } from "./Cup";
 
@@ -32,6 +33,7 @@ export function LayerMore({
   zones,
   of,
   shelf,
+  regionId,
   save,
 }: {
   layer: Layer;
@@ -41,6 +43,7 @@ export function LayerMore({
   zones: readonly Zone[];
   of: string;
   shelf: readonly Product[];
+  regionId: string;
   save: SaveField;
 }) {
   const [fault, setFault] = useState<string | null>(null);
@@ -70,6 +73,7 @@ export function LayerMore({
   return (
     <details className="mt-1.5 text-sm" open={told > 0 || undefined}>
       <summary className="cursor-pointer soft">More of this layer{told > 0 && ` (${told} told)`}</summary>
+      {film && <SumLinks ids={sumsOf(product)} product={product.id} region={regionId} />}
       <div className="mt-1.5 flex flex-wrap items-start gap-2">
         <select
           className="select select-sm w-52"

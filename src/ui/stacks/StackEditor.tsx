@@ -180,6 +180,7 @@ export function StackEditor({
               group={material?.group ?? null}
               zones={region.zones ?? []}
               productOf={productOf}
+              regionId={node.region.id}
               shelf={products}
               change={change}
               tools={tools}
@@ -285,6 +286,7 @@ function Pile({
   zones,
   productOf,
   shelf,
+  regionId,
   change,
   tools,
   shares,
@@ -298,6 +300,7 @@ function Pile({
   zones: readonly Zone[];
   productOf: (id: string) => Product;
   shelf: readonly Product[];
+  regionId: string;
   change: ChangeStack;
   tools: VerdictTools;
   shares: StackView["totals"]["shares"];
@@ -349,6 +352,7 @@ function Pile({
                     dryUm={answer.ledger[i]!.addedUm}
                     change={change}
                     grip={grip}
+                    regionId={regionId}
                     moves={{
                       up: i < stack.layers.length - 1 ? move(i, 1) : null,
                       down: i > 0 ? move(i, -1) : null,

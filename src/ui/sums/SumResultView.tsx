@@ -24,7 +24,7 @@ function told(value: number | null, unit: string): string {
 function Cell({ cell, unit, screen }: { cell: SumCell; unit: string; screen: SumsScreen }) {
   switch (cell.kind) {
     case "figure":
-      return <>{told(cell.value, unit)}</>;
+      return <span className="whitespace-nowrap">{told(cell.value, unit)}</span>;
     case "product":
       return <>{screen.products.find((p) => p.id === cell.id)?.name ?? cell.id}</>;
     case "word":
@@ -81,7 +81,7 @@ export function SumResultView({ screen }: { screen: SumsScreen }) {
       {result.table && result.table.rows.length > 0 && (
         <div className="overflow-x-auto">
           <table className="table table-sm w-auto">
-            <thead>
+            <thead className="text-base-content">
               <tr>
                 {result.table.columns.map((c) => (
                   <th key={c.id}>{text.columns?.[c.id] ?? c.id}</th>

@@ -60,18 +60,18 @@ export function SumsView({ screen, told: first }: { screen: SumsScreen; told: To
   const text = SUM_TEXT[id];
   return (
     <main className="grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-4 p-4 lg:grid-cols-[200px_minmax(0,380px)_minmax(0,1fr)]">
-      <nav aria-label="Sums" className="grid content-start gap-3 max-lg:hidden">
+      <nav aria-label="Sums" className="grid content-start gap-2 max-lg:hidden">
         <h1 className="text-xl font-bold">Sums</h1>
         {SUM_GROUPS.map(([name, ids]) => (
           <div key={name}>
-            <h2 className="soft text-sm">{name}</h2>
+            <h2 className="soft text-xs">{name}</h2>
             <ul>
               {ids.map((of) => (
                 <li key={of}>
                   <Link
                     href={addressOf(of, { ...told, typed: {} })}
                     aria-current={of === id ? "page" : undefined}
-                    className={`block border-l-4 px-2 py-0.5 ${of === id ? "border-primary bg-base-200 font-bold" : "border-transparent hover:bg-base-200"}`}
+                    className={`block border-l-4 px-2 text-sm leading-6 ${of === id ? "border-primary bg-base-200 font-bold" : "border-transparent hover:bg-base-200"}`}
                   >
                     {SUM_TEXT[of].title}
                   </Link>
@@ -105,7 +105,7 @@ export function SumsView({ screen, told: first }: { screen: SumsScreen; told: To
           <h2 className="text-lg font-bold">{text.title}</h2>
           <p className="soft">{text.about}</p>
         </div>
-        <From screen={shown} told={told} setTold={setTold} />
+        {Object.values(shown.from).some(Boolean) && <From screen={shown} told={told} setTold={setTold} />}
         <SumForm screen={shown} typed={told.typed} setTyped={(typed) => setTold({ ...told, typed })} />
       </section>
       <section aria-label="Result" aria-live="polite" className="grid min-w-0 content-start gap-3">
@@ -130,42 +130,46 @@ function From({ screen, told, setTold }: { screen: SumsScreen; told: Told; setTo
   const roles = [...new Set(products.map((p) => p.role))] as (keyof typeof ROLE_NAME)[];
   return (
     <div className="grid grid-cols-2 gap-3 rounded-box bg-base-200 p-3">
-      <label className="grid gap-1 text-sm">
-        with the product
-        <select
-          className="select select-sm w-full"
-          value={told.productId ?? ""}
-          onChange={(e) => setTold({ ...told, productId: e.target.value || null })}
-        >
-          <option value="">any</option>
-          {roles.map((role) => (
-            <optgroup key={role} label={ROLE_NAME[role]}>
-              {products
-                .filter((p) => p.role === role)
-                .map((p) => (
-                  <option key={p.id} value={p.id}>
-                    {p.name}
-                  </option>
-                ))}
-            </optgroup>
-          ))}
-        </select>
-      </label>
-      <label className="grid gap-1 text-sm">
-        on the face
-        <select
-          className="select select-sm w-full"
-          value={told.regionId ?? ""}
-          onChange={(e) => setTold({ ...told, regionId: e.target.value || null })}
-        >
-          <option value="">any</option>
-          {screen.regions.map((r) => (
-            <option key={r.id} value={r.id}>
-              {r.name}
-            </option>
-          ))}
-        </select>
-      </label>
+      {screen.from.product && (
+        <label className="grid gap-1 text-sm">
+          with the product
+          <select
+            className="select select-sm w-full"
+            value={told.productId ?? ""}
+            onChange={(e) => setTold({ ...told, productId: e.target.value || null })}
+          >
+            <option value="">any</option>
+            {roles.map((role) => (
+              <optgroup key={role} label={ROLE_NAME[role]}>
+                {products
+                  .filter((p) => p.role === role)
+                  .map((p) => (
+                    <option key={p.id} value={p.id}>
+                      {p.name}
+                    </option>
+                  ))}
+              </optgroup>
+            ))}
+          </select>
+        </label>
+      )}
+      {screen.from.region && (
+        <label className="grid gap-1 text-sm">
+          on the face
+          <select
+            className="select select-sm w-full"
+            value={told.regionId ?? ""}
+            onChange={(e) => setTold({ ...told, regionId: e.target.value || null })}
+          >
+            <option value="">any</option>
+            {screen.regions.map((r) => (
+              <option key={r.id} value={r.id}>
+                {r.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
     </div>
   );
 }

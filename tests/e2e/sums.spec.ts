@@ -1,0 +1,84 @@
+import { expect, type Page } from "@playwright/test";
+import { benchTest } from "./support/server";
+
+/** Sums: opened from where they are needed, filled in from the shed, told in figures; nonsense is named. */
+
+const test = benchTest("demo");
+const line = (page: Page, id: string) => page.getByTestId("sum").locator(`[data-line="${id}"] dd`);
+
+test("opened from the shelf a sum knows the product; what is typed goes over what is known, and its address can be kept", async ({
+  page,
+}) => {
+  await page.goto("/shelf?product=lightship-white");
+  await page.getByRole("link", { name: "How much paint" }).click();
+  await expect(page.getByRole("heading", { name: "How much paint" })).toBeVisible();
+  await expect(page.getByText("Tell area, and the sum follows.")).toBeVisible();
+  await page.getByLabel("on the face").selectOption({ label: "Hull" });
+  await expect(line(page, "paintMl")).toHaveText("7.5 ml");
+  await expect(page.getByText("It is enough, the reserve counted.")).toBeVisible();
+  await page.getByLabel("coats", { exact: true }).fill("4");
+  await expect(line(page, "paintMl")).toHaveText("15 ml");
+  await expect(page).toHaveURL(/coats=4/);
+  await page.reload();
+  await expect(line(page, "paintMl")).toHaveText("15 ml");
+  await page.getByRole("button", { name: "As it was" }).click();
+  await expect(line(page, "paintMl")).toHaveText("7.5 ml");
+});
+
+test("nonsense is named at its field with its range, and the last answer does not stand beside it", async ({
+  page,
+}) => {
+  await page.goto("/sums?sum=light");
+  await expect(line(page, "sideS")).toBeVisible();
+  await page.getByLabel("the part lies at, cm").fill("0");
+  await expect(page.getByRole("form", { name: "Figures" }).getByRole("alert")).toContainText(
+    "the part lies at must be between 0.5 and 300 cm",
+  );
+  await expect(page.getByTestId("sum")).toBeHidden();
+  await page.getByLabel("the part lies at, cm").fill("near");
+  await expect(page.getByRole("form", { name: "Figures" }).getByRole("alert")).toContainText("must be a number");
+  await page.getByLabel("the part lies at, cm").fill("5");
+  await expect(line(page, "atPartMwCm2")).toHaveText("16 mW/cm²");
+  await page.goto("/sums?sum=constructor");
+  await expect(page.getByRole("heading", { name: "How much paint" })).toBeVisible();
+});
+
+test("a shade is mixed of the shelf’s paints, and the mix stands on the shelf with what it is made of", async ({
+  page,
+}) => {
+  await page.goto("/sums?sum=recipe");
+  await page.getByLabel("wanted shade", { exact: true }).fill("#6d7f8b");
+  await expect(page.getByRole("columnheader", { name: "paint" })).toBeVisible();
+  await page.getByLabel("Call it").fill("Gull grey");
+  await page.getByRole("button", { name: "Put mix 1 on the shelf" }).click();
+  await expect(page.getByText("Gull grey stands on the shelf.")).toBeVisible();
+  await page.getByRole("link", { name: "Look at it" }).click();
+  await expect(page.getByText(/^Mixed of \d+ parts/)).toBeVisible();
+});
+
+test("the stand-in scale posts like a device; one below nought is told to be tared", async ({ page, request }) => {
+  await page.goto("/sums?sum=weigh-in&product=lightship-white&region=ml-hull-topsides&gainG=2");
+  await page.getByRole("button", { name: "Read the stand-in scale" }).click();
+  await expect(page.getByRole("status")).toContainText("g, by the stand-in scale");
+  const now = (await (await request.get("/api/v1/scale")).json()) as { reading: { mass_g: number } };
+  expect(now.reading.mass_g).toBeGreaterThan(0);
+  const below = await request.post("/api/v1/scale/readings", { data: { mass_g: -3 } });
+  expect(below.status()).toBe(422);
+  expect(((await below.json()) as { detail: string }).detail).toContain("tare the scale");
+});
+
+test("by machine: the list names every input with its range, and one sum answers under the same names", async ({
+  request,
+}) => {
+  const { sums } = (await (await request.get("/api/v1/sums")).json()) as {
+    sums: { id: string; inputs: { id: string; min?: number }[] }[];
+  };
+  expect(sums.length).toBeGreaterThan(20);
+  const film = await request.post("/api/v1/sums/film", {
+    data: { film_um: 60, solids_pct: 42, paint_parts: 2, thinner_parts: 1 },
+  });
+  const { results } = (await film.json()) as { results: { id: string; value: number; unit: string }[] };
+  expect(results.find((r) => r.id === "dft_um")).toEqual({ id: "dft_um", value: expect.closeTo(16.8, 6), unit: "µm" });
+  const none = await request.post("/api/v1/sums/toString", { data: {} });
+  expect(none.status()).toBe(404);
+});
