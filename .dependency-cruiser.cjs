@@ -52,6 +52,7 @@ module.exports = {
       ["mishap", "base|model|reference|history|policy"],
       ["policy", "base|model|reference|judge"],
       ["work", "base|model|reference|numbers|rules|film|judge|schedule|history|policy"],
+      ["scheme", "base|model|reference|numbers"],
       ["sums", "base|model|reference|numbers|film|judge|finder|policy"],
     ].map(([room, below]) =>
       only(`core-${room}-stands-on-what-is-below`, `src/core/${room}/`, [`src/core/(${room}|${below})/`]),
@@ -109,7 +110,7 @@ module.exports = {
       severity: "error",
       from: { path: "^(src/ui/|tests/fences/ui-solves-nothing\\.tsx$)", pathNot: "\\.test\\.tsx?$" },
       to: {
-        path: "^src/(core/(rules|film|numbers|schedule|judge|finder|study|sums|work|plan)/|db/|server/|app/)",
+        path: "^src/(core/(rules|film|numbers|schedule|judge|finder|study|scheme|sums|work|plan)/|db/|server/|app/)",
         dependencyTypesNot: ["type-only"],
       },
     },
@@ -138,7 +139,7 @@ module.exports = {
       severity: "error",
       from: { path: "^(src/app/|tests/fences/app-goes-through-the-server\\.ts$)" },
       to: {
-        path: "^src/(db/|core/(rules|film|schedule|judge|finder|study|sums|work|plan)/)",
+        path: "^src/(db/|core/(rules|film|schedule|judge|finder|study|scheme|sums|work|plan)/)",
         dependencyTypesNot: ["type-only"],
       },
     },

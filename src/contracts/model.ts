@@ -21,6 +21,7 @@ import {
 import { ratioParts } from "@/core/numbers";
 import { hashSchema, idSchema, minutes, nameSchema, noteSchema, ranged, uniqueList } from "./base";
 import { shapeOf } from "./fields";
+import { schemeSchema } from "./scheme";
 
 /** A fact that may be left out (older documents), given as none, or given. */
 const maybe = <T extends z.ZodType>(schema: T) => schema.nullable().optional();
@@ -52,6 +53,7 @@ export const regionMore = {
   oldFinish: maybe(z.strictObject(shapeOf(OLD_FINISH_FIELDS))),
   sealedBy: maybe(z.strictObject(shapeOf(SEALED_FIELDS))),
   zones: zonesHold(z.array(z.strictObject(shapeOf(ZONE_FIELDS)))).optional(),
+  scheme: schemeSchema.optional(),
 };
 
 const regionFields = { ...shapeOf(REGION_COLUMNS), ...regionMore };

@@ -1,4 +1,5 @@
 export * from "./air";
+export * from "./colour";
 export * from "./coupons";
 export * from "./fields";
 export * from "./film";

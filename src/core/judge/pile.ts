@@ -80,7 +80,9 @@ export function tapeFluid(pile: Pile, i: number): Product | null {
 
 /** The colour that shows under layer i: clears and decals let the one below through. Null = nobody told. */
 export function groundColour(pile: Pile, i: number): Product | null {
-  for (const k of pile.films.filter((f) => f < i).reverse()) {
+  const own = pile.layers[i];
+  const under = pile.films.filter((f) => f < i && (own === undefined || meets(at(pile.layers, f), own)));
+  for (const k of under.reverse()) {
     const p = at(pile.products, k);
     if (p.role === "clear" || p.role === "decal" || p.role === "promoter" || p.effect === "transparent") continue;
     return p.assumed?.includes("colour") || p.unknowns?.includes("colour") ? null : p;

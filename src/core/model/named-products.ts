@@ -1,4 +1,4 @@
-import type { ExtraWork, Layer, Mend, Stack, Tape } from "./types";
+import type { ExtraWork, Layer, Mend, Scheme, Stack, Tape } from "./types";
 
 type Named = Pick<Stack, "prepWith" | "layers">;
 
@@ -74,3 +74,13 @@ export const productsOfWork = (op: {
   readonly withId?: string | undefined;
   readonly mix?: Partial<Pick<Layer, "thinnerId" | "mixedWithId">> | undefined;
 }): readonly string[] => [op.productId, op.withId, op.mix?.thinnerId, op.mix?.mixedWithId].flatMap((id) => id ?? []);
+
+/** Colours a scheme names. */
+export const productsInScheme = (scheme: Scheme | undefined): readonly string[] => [
+  ...new Set(scheme?.fields.flatMap((f) => f.productId ?? []) ?? []),
+];
+export const schemeRenamed = (scheme: Scheme, nameOf: (id: string) => string): Scheme => ({
+  ...scheme,
+  fields: scheme.fields.map((f) => (f.productId === null ? f : { ...f, productId: nameOf(f.productId) })),
+  order: scheme.order?.map(nameOf) ?? null,
+});

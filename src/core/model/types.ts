@@ -9,6 +9,7 @@ import type { OLD_FINISH_FIELDS, REGION_COLUMNS, REGION_MORE, SEALED_FIELDS, ZON
 import type {
   BeforeStep,
   CouponResult,
+  EdgeKind,
   GritScale,
   Heaviness,
   JointLoad,
@@ -65,9 +66,35 @@ export interface Region extends Shape<typeof REGION_COLUMNS>, Shape<typeof REGIO
   readonly oldFinish?: OldFinish | null | undefined;
   readonly sealedBy?: SealedBy | null | undefined;
   readonly zones?: readonly Zone[] | undefined;
+  readonly scheme?: Scheme | undefined;
   readonly unknowns?: readonly RegionUnknown[] | undefined;
 }
 type RegionUnknown = KeysWhere<typeof REGION_COLUMNS, { mayBeUnknown: true }>;
+
+/** A field of a face's colour scheme: its own colour, over what is common to the face. */
+export interface SchemeField {
+  readonly name: string;
+  /** of the face, (0, 1] */
+  readonly share: number;
+  /** null = no colour chosen yet */
+  readonly productId: string | null;
+  /** in the user's own word; null = as many as hide */
+  readonly coats: number | null;
+}
+/** Where two fields meet. */
+export interface SchemeEdge {
+  readonly between: readonly [string, string];
+  readonly kind: EdgeKind;
+  /** null = nobody measured it: estimated from the smaller field's size */
+  readonly cm: number | null;
+}
+/** The colours of one face, side by side. */
+export interface Scheme {
+  readonly fields: readonly SchemeField[];
+  readonly edges: readonly SchemeEdge[];
+  /** colours in the order the user wants them laid; null = the order that is reckoned best */
+  readonly order: readonly string[] | null;
+}
 
 export interface Paper {
   readonly grit: number;

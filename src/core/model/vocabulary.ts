@@ -388,3 +388,7 @@ export const MARK_KINDS = [
 export type MarkKind = (typeof MARK_KINDS)[number];
 export const MARK_SIZES = ["fine", "plain", "deep"] as const;
 export type MarkSize = (typeof MARK_SIZES)[number];
+
+/** How two fields of a scheme meet: a line along tape, a soft change, or no line at all because something parts them. */
+export const EDGE_KINDS = ["hard", "soft", "apart"] as const;
+export type EdgeKind = (typeof EDGE_KINDS)[number];

@@ -1,12 +1,16 @@
-import { type Layer, type OnFace, type Product, type Region, toldPartly, type Zone } from "../model";
+import { type Layer, type OnFace, type Product, type Region, type SchemeField, toldPartly, type Zone } from "../model";
 import { FEATHER_CM, SPOT_SHARE } from "../reference";
 
 type Spotted = Pick<Layer, "spot" | "depthUm" | "places">;
-type Faced = Pick<Region, "fillDepthUm" | "zones">;
+type Faced = Pick<Region, "fillDepthUm" | "zones" | "scheme">;
 
 /** Zones of the face a layer is put on by name; none where it lies all over or in other places. */
 export const zonesOf = ({ places }: OnFace, { zones }: Pick<Region, "zones">): readonly Zone[] =>
   zones && places?.length ? zones.filter((z) => places.includes(z.name)) : [];
+
+/** Fields of the face's scheme a layer is put on by name. */
+const fieldsOf = ({ places }: OnFace, { scheme }: Pick<Region, "scheme">): readonly SchemeField[] =>
+  scheme && places?.length ? scheme.fields.filter((f) => places.includes(f.name)) : [];
 
 /** What there is to bury and to fill where a layer lies: of the zones it is put on the most, else of the face. */
 export function needsUnder(
@@ -36,11 +40,11 @@ const fillsHoles = ({ depthUm }: Spotted, { role }: Pick<Product, "role">, { fil
 export function spotShare(layer: Spotted, product: Pick<Product, "role">, region: Faced): number {
   if (typeof layer.spot === "number") return layer.spot;
   if (layer.spot === false) return 1;
-  const zones = zonesOf(layer, region);
-  if (zones.length > 0)
+  const named = [...zonesOf(layer, region), ...fieldsOf(layer, region)];
+  if (named.length > 0)
     return Math.min(
       1,
-      zones.reduce((sum, z) => sum + z.share, 0),
+      named.reduce((sum, z) => sum + z.share, 0),
     );
   return toldPartly(layer) || fillsHoles(layer, product, region) ? SPOT_SHARE : 1;
 }

@@ -1,4 +1,4 @@
-import type { Finish, Hold, MaterialGroup, Method } from "../model";
+import type { EdgeKind, Finish, Hold, MaterialGroup, Method } from "../model";
 import type { Labour } from "./labour";
 
 /** Rounds of inspect–fill–sand–prime a face usually takes, and the upper number a safe plan counts on (est.). */
@@ -31,6 +31,9 @@ export const SIDE_LABOUR: Readonly<
   dress: { fixedMin: 5, perCm2Min: 0 },
   guide: { fixedMin: 3, perCm2Min: 0.002 },
 };
+
+/** Tape along an edge, pressed down, or a rope of putty for a soft one: minutes a cm (est.). */
+export const EDGE_MIN_PER_CM: Readonly<Record<EdgeKind, number>> = { hard: 0.15, soft: 0.25, apart: 0 };
 
 /** Cleaning and loading a tool with another product, minutes of somebody's hands (est.). */
 export const CLEANING_MIN: Readonly<Partial<Record<Method, number>>> = { airbrush: 10, "spray-gun": 15 };

@@ -75,7 +75,7 @@ function cups(paints: readonly Product[]): readonly (readonly Product[])[] {
 }
 
 /** The best mixes of what may share a cup, nearest first. */
-export function mixesFor(target: string, products: readonly Product[], most: number): readonly Recipe[] {
+function mixesFor(target: string, products: readonly Product[], most: number): readonly Recipe[] {
   return cups(products.filter(mixes))
     .flatMap((cup) => recipesFor(target, cup.map(mixPaintOf), { most }))
     .sort((a, b) => a.deltaE - b.deltaE)

@@ -8,7 +8,7 @@ import type { Sum, SumInputs, SumResult, SumShelf, SumValues } from "./types";
 import { box, dew, dryPart, warmCan, warmPart } from "./warmth";
 
 /** Every sum there is, by its id, in the order they are listed. */
-export const SUMS = {
+const SUMS = {
   quantities,
   thin,
   "two-pack": twoPack,
@@ -44,6 +44,6 @@ export const sumOf = (id: SumId): Sum => SUMS[id] as unknown as Sum;
 export const summed = (id: SumId, values: SumValues<SumInputs>, shelf: SumShelf): SumResult =>
   sumOf(id).run(values, shelf);
 
-export { mixesFor, shareACup } from "./colour";
+export { shareACup } from "./colour";
 export { fillable, filled, type SumSubject } from "./fill";
 export type * from "./types";

@@ -1,7 +1,7 @@
 import type { Product, Region } from "../model";
 
 /** A figure in its stored unit; `usual` stands in where nobody tells it, null = it has to be told. */
-export interface NumberInput {
+interface NumberInput {
   readonly kind: "number";
   /** "" = a bare number */
   readonly unit: string;
@@ -18,12 +18,12 @@ export interface ChoiceInput<T extends string = string> {
   readonly usual: T;
 }
 /** sRGB, #rrggbb */
-export interface ColourInput {
+interface ColourInput {
   readonly kind: "colour";
   readonly usual: string;
 }
 /** Numbers in any order; none = whatever there is. */
-export interface NumbersInput {
+interface NumbersInput {
   readonly kind: "numbers";
   readonly min: number;
   readonly max: number;
@@ -31,7 +31,7 @@ export interface NumbersInput {
 export type SumInput = NumberInput | ChoiceInput | ColourInput | NumbersInput;
 export type SumInputs = Readonly<Record<string, SumInput>>;
 
-export type SumValue<I extends SumInput> = I extends NumberInput
+type SumValue<I extends SumInput> = I extends NumberInput
   ? I extends { readonly optional: true }
     ? number | null
     : number

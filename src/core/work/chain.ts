@@ -1,5 +1,5 @@
 import type { SeamPlan } from "../judge";
-import { type Layer, opIds, type Product, type Region, type Stack } from "../model";
+import { type Layer, opIds, type Product, type Region, type Role, type Stack } from "../model";
 import { meets } from "../numbers";
 import { isContact } from "../rules";
 import type { Chain } from "./operations";
@@ -28,6 +28,8 @@ export function chainOf(
   if (stack.layers.length > 0) mounted(work, region);
   const last = stack.layers.findLastIndex((l) => !isContact(productOf(l.productId)));
   const laid: Layer[] = [];
+  /** fields of a scheme that lie under their masks */
+  const covered = new Set<Layer>();
   for (const [i, layer] of stack.layers.entries()) {
     const below = laid.findLast((l) => meets(l, layer)) ?? null;
     const product = productOf(layer.productId);
@@ -43,8 +45,20 @@ export function chainOf(
       const wait: Wait = alike ? seamWait(seams[i] ?? null) : { kind: "sandable" };
       work.tie(lastCoatId(spot, region), opIds.coat(layer.id, 1), wait);
     }
-    if (below?.tape) tapeOff(work, region, below, below.tape, productOf);
-    afterLayer(work, region, layer, product, i < last);
+    // what lies beside other colours stays covered while they are laid, and is bared before what goes over all of them
+    const isLastBeside = lastBeside(stack.layers, i, productOf);
+    for (const under of new Set([
+      ...(below?.tape && !covered.has(below) ? [below] : []),
+      ...(isLastBeside ? covered : []),
+    ])) {
+      tapeOff(work, region, under, productOf, covered.has(under) && !under.places?.length);
+      covered.delete(under);
+    }
+    const isField = onFields(layer, region);
+    const kept = !isField && nextOnFields(stack.layers, i, region, productOf);
+    const moreToCome = isField ? !isLastBeside : i < last;
+    afterLayer(work, region, layer, product, moreToCome, kept);
+    if ((isField || kept) && layer.tape && moreToCome) covered.add(layer);
     laid.push(layer);
   }
   const top = laid.at(-1);
@@ -53,6 +67,31 @@ export function chainOf(
     touchedIn(work, region, lastCoatId(top, region));
   }
   return { regionId: region.id, ops: work.ops, ties: work.ties };
+}
+
+/** Laid over every colour there is, side by side as they may lie. */
+const OVER_ALL: ReadonlySet<Role> = new Set<Role>(["clear", "decal", "wash"]);
+
+/** No colour is laid beside the others after it: what follows, if anything, goes over all of them. */
+function lastBeside(layers: readonly Layer[], i: number, productOf: (id: string) => Product): boolean {
+  const next = layers.slice(i + 1).find((l) => !isContact(productOf(l.productId)));
+  return next === undefined || OVER_ALL.has(productOf(next.productId).role);
+}
+
+/** A layer lies on fields of the face's scheme. */
+const onFields = ({ places }: Layer, { scheme }: Region): boolean =>
+  scheme !== undefined &&
+  (places?.length ?? 0) > 0 &&
+  places!.every((name) => scheme.fields.some((f) => f.name === name));
+/** The next film is the first colour of a scheme. */
+function nextOnFields(
+  layers: readonly Layer[],
+  i: number,
+  region: Region,
+  productOf: (id: string) => Product,
+): boolean {
+  const next = layers.slice(i + 1).find((l) => !isContact(productOf(l.productId)));
+  return next !== undefined && onFields(next, region);
 }
 
 /** Films a layer lies on beside the uppermost: told to be in places of their own, and covered by nothing since. */

@@ -16,6 +16,7 @@ import {
   type Product,
   rekey,
   renamed as renamedKey,
+  schemeRenamed,
   withProductsRenamed,
   workRenamed,
 } from "@/core/model";
@@ -318,7 +319,8 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
     insertPart(db, doc.model.id, p);
     for (const { stack, overrides, ...region } of p.regions) {
       const own = withProductsRenamed(stack, productId);
-      insertRegion(db, p.id, region, own);
+      const scheme = region.scheme ? { scheme: schemeRenamed(region.scheme, productId) } : {};
+      insertRegion(db, p.id, { ...region, ...scheme }, own);
       replaceStack(db, region.id, 0, own);
       for (const { key, reason } of overrides) {
         const here = keyFromPlace(key, own.layers) ?? rekey(key, stack.layers, own.layers, productId) ?? key;

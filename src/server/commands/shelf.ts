@@ -1,5 +1,5 @@
 import { done, failed, invalid, mixSchema, type Outcome, productSchema, productsInPlanning } from "@/contracts";
-import type { Product } from "@/core/model";
+import { type Product, productsInScheme } from "@/core/model";
 import { mixedProduct } from "@/core/numbers";
 import { onBestEvidence } from "@/core/reference";
 import { shareACup } from "@/core/sums";
@@ -15,6 +15,7 @@ import {
 import { nowMs } from "../clock";
 import { conflict, notFound, writing } from "../guard";
 import { newId } from "../ids";
+import { snapshotOf } from "../workspace/snapshot";
 
 export function addProduct(input: unknown): Outcome<{ id: string }> {
   const id = newId("s");
@@ -74,6 +75,10 @@ export function deleteProduct(id: string): Outcome<null> {
         "in-use",
         `${item.product.name} is what a part is joined with or a round is filled with. Choose another in the Plan first.`,
       );
+    const bench = snapshotOf(db);
+    const parts = bench.data.models.flatMap((m) => bench.model(m.id)?.tree ?? []);
+    if (parts.some((p) => p.regions.some((r) => productsInScheme(r.region.scheme).includes(id))))
+      return failed("in-use", `${item.product.name} is a colour of a scheme. Choose another under Colour first.`);
     setProductDeleted(db, id, nowMs());
     return done(null);
   });

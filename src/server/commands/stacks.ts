@@ -36,7 +36,13 @@ export function saveStack(regionId: string, stackRev: number, input: unknown): O
 }
 
 /** @param s the bench before anything was written */
-function storeStack(db: Db, s: Snapshot, regionId: string, stackRev: number, stack: Stack): Outcome<{ rev: number }> {
+export function storeStack(
+  db: Db,
+  s: Snapshot,
+  regionId: string,
+  stackRev: number,
+  stack: Stack,
+): Outcome<{ rev: number }> {
   if (!s.home(regionId)) return notFound("The region");
   const fault = layerFault(stack, allProducts(db)) ?? laidFault(s, regionId, stack);
   if (fault) return fault;

@@ -57,6 +57,19 @@ export const DEMO_PARTS: readonly DemoPart[] = [
         ridgeUm: 28,
         exposure: ["handled"],
         keepBare: ["stern tube bore"],
+        // thought out, and not yet put into the pile: red below a white line, over the blue of all of it
+        scheme: {
+          fields: [
+            { name: "topsides", share: 0.62, productId: null, coats: null },
+            { name: "waterline", share: 0.04, productId: "chalk-white", coats: null },
+            { name: "bottom", share: 0.34, productId: "buoy-red", coats: null },
+          ],
+          edges: [
+            { between: ["topsides", "waterline"], kind: "hard", cm: 88 },
+            { between: ["waterline", "bottom"], kind: "hard", cm: 86 },
+          ],
+          order: null,
+        },
         prep: ["wash", "key", "dust-off"],
         layers: [
           layer("ml-hull-1", "build-primer", 2, {

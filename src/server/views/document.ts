@@ -8,7 +8,7 @@ import {
   productsInPlanning,
   type Shop,
 } from "@/contracts";
-import { mendProducts, type Product, productsNamedIn, workedWith } from "@/core/model";
+import { mendProducts, type Product, productsInScheme, productsNamedIn, workedWith } from "@/core/model";
 import { type Db, type Photo, readPhotos, readReadings, readStoredCards, type StoredPlan } from "@/db";
 import { writeText } from "@/workers/document";
 import { nowMs } from "../clock";
@@ -25,6 +25,7 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
   if (!m) return null;
   const { head, tree } = m;
   const used = new Set(tree.flatMap((p) => p.regions.flatMap((r) => productsNamedIn(r.stack))));
+  for (const p of tree) for (const r of p.regions) for (const id of productsInScheme(r.region.scheme)) used.add(id);
   const coupons = data.coupons.filter((c) => c.modelId === modelId);
   for (const c of coupons) for (const l of c.card.layers) used.add(l.productId);
   const laid = m.sources.log.flatMap((e) => ("laid" in e && e.laid) || []);

@@ -1,6 +1,7 @@
 export { getAirNow, getAirScreen } from "./air";
 export { getBench, getBenchScreen } from "./bench";
 export { planCalendar } from "./calendar";
+export { getColourScreen } from "./colour";
 export { getCoupons } from "./coupons";
 export { exportDocument, exportFile } from "./document";
 export { getFilmScreen } from "./film";

@@ -29,6 +29,7 @@ import {
 import { isSprayed } from "../../rules";
 import { blankOperation, type Operation } from "../operations";
 import type { Wait } from "../types";
+import { tapeOn } from "./mask";
 import { dryAgain, HANDLED, inSteps, leavesFace, minutesFor, NO_WAIT, sideWork, type Work } from "./put-together";
 
 /** Source: a layer, with what is done before it, its coats and their turns, its sanding, the tape laid on it; a round begins with a look. */
@@ -119,7 +120,14 @@ export function coatsOf(
   work.now(NO_WAIT);
 }
 
-export function afterLayer(work: Work, region: Region, layer: Layer, product: Product, moreToCome: boolean): void {
+export function afterLayer(
+  work: Work,
+  region: Region,
+  layer: Layer,
+  product: Product,
+  moreToCome: boolean,
+  kept: boolean,
+): void {
   const coatId = lastCoatId(layer, region);
   if (layer.sandAfter) {
     const guideId = layer.sandAfter.guideId;
@@ -133,10 +141,7 @@ export function afterLayer(work: Work, region: Region, layer: Layer, product: Pr
       papersOf(layer.sandAfter).some((p) => p.wet) ? dryAgain(region, "wet-rub", true) : NO_WAIT,
     );
   }
-  if (!layer.tape || !moreToCome) return;
-  const leastMin = layer.tape.onMin ?? 0;
-  work.waitFor(coatId, opIds.mask(layer.id), { kind: "milestone", milestone: "tape-safe", leastMin });
-  work.push(sideWork(region, "mask", opIds.mask(layer.id), layer.id));
+  if (layer.tape && moreToCome) tapeOn(work, region, layer, product, coatId, kept);
 }
 
 /** The last thing done to a layer's last coat: the turn after it, where the part is turned. */

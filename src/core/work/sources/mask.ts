@@ -1,7 +1,8 @@
-import { type Layer, opIds, type Product, type Region, type Tape } from "../../model";
-import { tackOf } from "../../numbers";
+import { edgeCm, type Layer, opIds, type Product, type Region } from "../../model";
+import { spotShare, tackOf } from "../../numbers";
 import { wetOnly } from "../../policy";
-import { TAPE_LATEST_MIN } from "../../reference";
+import { ASSUMED_AREA_CM2, EDGE_MIN_PER_CM, TAPE_LATEST_MIN } from "../../reference";
+import type { Operation } from "../operations";
 import { sideWork, type Work } from "./put-together";
 
 /** Source: what stays bare, under tape or scoured free again, and tape between two layers. */
@@ -32,17 +33,62 @@ export function bareOff(work: Work, region: Region, coatId: string): void {
   work.push(sideWork(region, "unmask", id, null, BARE_SHARE));
 }
 
-/** Tape on a layer is for the one above it, and comes off after that one's last coat. */
+type Shared = Pick<Layer, "places" | "productId" | "spot" | "depthUm">;
+/** What of a scheme a mask lies over: the fields a layer is put on by name, or all that keeps what lies below. */
+const maskedFields = ({ scheme }: Region, { places }: Shared): readonly string[] =>
+  places?.length ? places : (scheme?.fields.flatMap((f) => (f.productId === null ? [f.name] : [])) ?? []);
+
+/** Minutes of the edges of what is masked. */
+function edgesMin(region: Region, layer: Shared): number {
+  const { scheme, areaCm2 } = region;
+  if (!scheme) return 0;
+  const inside = new Set(maskedFields(region, layer));
+  return scheme.edges
+    .filter(({ between: [a, b] }) => inside.has(a) !== inside.has(b))
+    .reduce((sum, e) => sum + EDGE_MIN_PER_CM[e.kind] * edgeCm(scheme, e, areaCm2 ?? ASSUMED_AREA_CM2), 0);
+}
+
+/** Share of the face that the mask over a layer covers. @param kept only what keeps what lies below is covered */
+function maskedShare(region: Region, layer: Layer, product: Product, kept: boolean): number {
+  if (kept && region.scheme)
+    return 1 - region.scheme.fields.reduce((sum, f) => sum + (f.productId === null ? 0 : f.share), 0);
+  return layer.places?.length ? spotShare(layer, product, region) : 1;
+}
+
+/**
+ * Tape on a layer, once it holds there. A field of a scheme is covered as far as it lies, along its edges.
+ * @param kept colours side by side follow: only what keeps this layer is covered
+ */
+export function tapeOn(
+  work: Work,
+  region: Region,
+  layer: Layer,
+  product: Product,
+  coatId: string,
+  kept: boolean,
+): void {
+  const leastMin = layer.tape?.onMin ?? 0;
+  work.waitFor(coatId, opIds.mask(layer.id), { kind: "milestone", milestone: "tape-safe", leastMin });
+  const edges = kept || layer.places?.length ? edgesMin(region, layer) : 0;
+  const share = maskedShare(region, layer, product, kept);
+  work.push({ ...sideWork(region, "mask", opIds.mask(layer.id), layer.id, share, edges), ...on(layer) });
+}
+
+/** Tape on a layer is for the one above it, and comes off after that one's last coat; on a field, for all the colours beside it. */
 export function tapeOff(
   work: Work,
   region: Region,
   below: Layer,
-  tape: Tape,
   productOf: (id: string) => Product,
+  kept: boolean,
 ): void {
+  const { tape } = below;
+  if (!tape) return;
   const leastMin = tape.offMin === null ? null : Math.max(0, tape.offMin - (tape.onMin ?? 0));
   const id = opIds.unmask(below.id);
   work.now({ kind: "unmask", leastMin });
-  work.push(sideWork(region, "unmask", id, below.id));
+  const share = maskedShare(region, below, productOf(below.productId), kept);
+  work.push({ ...sideWork(region, "unmask", id, below.id, share), ...on(below) });
   work.tie(opIds.mask(below.id), id, { kind: "tape-limit", minutes: TAPE_LATEST_MIN[tackOf(tape, productOf)] });
 }
+const on = ({ places }: Layer): Pick<Operation, "places"> => (places?.length ? { places } : {});

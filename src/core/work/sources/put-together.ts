@@ -57,13 +57,18 @@ export const sideWork = (
   id: string,
   layerId: string | null,
   share = 1,
+  moreMin = 0,
 ): Operation => ({
   ...blankOperation,
   id,
   regionId: region.id,
   layerId,
   kind,
-  handsOnMin: minutesFor(SIDE_LABOUR[kind], region.areaCm2, share),
+  handsOnMin: minutesFor(
+    { ...SIDE_LABOUR[kind], fixedMin: SIDE_LABOUR[kind].fixedMin + moreMin },
+    region.areaCm2,
+    share,
+  ),
 });
 
 export const NO_WAIT: Wait = { kind: "none" };

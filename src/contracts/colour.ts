@@ -1,0 +1,42 @@
+import type { Scheme } from "@/core/model";
+import type { Order, Why } from "@/core/scheme";
+
+/** An order of a scheme with what it takes. */
+export interface OrderView extends Order {
+  /** for every step but the last: what it and the next the other way round would cost more */
+  readonly whys: readonly Why[];
+  /** paint by colour, landed and lost, ml */
+  readonly ml: Readonly<Record<string, number>>;
+}
+
+/** Everything the Colour screen shows. */
+export interface ColourScreen {
+  readonly regions: readonly { readonly id: string; readonly name: string; readonly fields: number }[];
+  /** null = the model has no region */
+  readonly chosen: {
+    readonly regionId: string;
+    readonly name: string;
+    readonly rev: number;
+    readonly stackRev: number;
+    /** null = nobody measured it: a usual face is taken */
+    readonly areaCm2: number | null;
+    readonly scheme: Scheme;
+    /** shade under the scheme, sRGB; null = nobody knows */
+    readonly ground: string | null;
+    /** the cheapest order; null = fewer than one field has a colour */
+    readonly best: OrderView | null;
+    /** the order the user wants; null = the best */
+    readonly wanted: OrderView | null;
+    /** the pile holds this very order */
+    readonly inStack: boolean;
+    /** work on the scheme has begun by the log: it is not put in anew */
+    readonly begun: boolean;
+  } | null;
+  readonly colours: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly colour: string;
+    readonly effect: string;
+    readonly owned: boolean;
+  }[];
+}

@@ -1,0 +1,152 @@
+/** A colour scheme of one face, from its fields to the timetable: what is covered when, for how long, and bared again when. */
+
+import { layer, pile, planInput, product, region } from "../../../tests/support/world";
+import type { Product, Scheme, Stack } from "../model";
+import { spotShare } from "../numbers";
+import { aroundScheme, bestOrder, GROUND_ID, groundShade, keptShare, layersOf, priced, runMl, runsOf } from "../scheme";
+import { planModel } from "./plan";
+
+const paint = (id: string, colour: string, over: Partial<Product> = {}): Product => ({
+  ...product("water-primer"),
+  id,
+  name: id,
+  colour,
+  role: "colour",
+  effect: "solid",
+  opaqueDftUm: 30,
+  method: "airbrush",
+  ...over,
+});
+const PAINTS = [
+  paint("red", "#a8231f"),
+  paint("cream", "#ece2c4", { opaqueDftUm: 60 }),
+  paint("black", "#1a1a1c", { opaqueDftUm: 15 }),
+  paint("matt", "#dddddd", { role: "clear", opaqueDftUm: null }),
+];
+const productOf = (id: string): Product => PAINTS.find((p) => p.id === id) ?? product(id);
+
+const SCHEME: Scheme = {
+  fields: [
+    { name: "topsides", share: 0.6, productId: "cream", coats: null },
+    { name: "bottom", share: 0.35, productId: "red", coats: null },
+    { name: "boot stripe", share: 0.05, productId: "black", coats: null },
+  ],
+  edges: [
+    { between: ["topsides", "boot stripe"], kind: "hard", cm: 60 },
+    { between: ["boot stripe", "bottom"], kind: "hard", cm: 60 },
+  ],
+  order: null,
+};
+const face = region({ id: "r", material: "petg", areaCm2: 400, conditions: ["keyed", "washed"], scheme: SCHEME });
+const primed: Stack = pile(layer("grey-primer", { id: "p", coats: 2 }), layer("matt", { id: "m", coats: 1 }));
+const { below, above } = aroundScheme(primed, SCHEME, productOf);
+const runs = runsOf(face, below.at(-1) ?? null, groundShade(face, below, productOf), productOf);
+const order = bestOrder(runs);
+let ids = 0;
+const laid = layersOf(SCHEME, order, below, () => `y${ids++}`);
+const stack: Stack = { ...primed, layers: [...laid.below, ...laid.fields, ...above] };
+
+describe("fields of a face become layers side by side", () => {
+  it("over the primer and under the clear, each as large as its field", () => {
+    expect(stack.layers.map((l) => l.productId)).toEqual(["grey-primer", ...order.ids, "matt"]);
+    const share = (id: string) => {
+      const own = stack.layers.find((l) => l.productId === id)!;
+      return spotShare(own, productOf(id), face);
+    };
+    expect([share("cream"), share("red"), share("black"), share("matt")]).toEqual([0.6, 0.35, 0.05, 1]);
+  });
+  it("put in again, they take the place of what the scheme put there before", () => {
+    const again = aroundScheme(stack, SCHEME, productOf);
+    expect(again.below.map((l) => l.id)).toEqual(["p"]);
+    expect(again.above.map((l) => l.id)).toEqual(["m"]);
+  });
+  it("the thin stripe is not what the whole hull is covered for: its order costs no more than the user's", () => {
+    for (const ids of [
+      ["cream", "red", "black"],
+      ["red", "cream", "black"],
+      ["black", "red", "cream"],
+    ])
+      expect(order.cost).toBeLessThanOrEqual(priced(runs, ids).cost + 1e-9);
+  });
+  it("a pale colour needs more coats where dark mist lies beside it", () => {
+    const coatsIn = (ids: readonly string[]) => priced(runs, ids).steps.find((s) => s.id === "cream")!.coats;
+    expect(coatsIn(["black", "cream", "red"])).toBeGreaterThanOrEqual(coatsIn(["cream", "black", "red"]));
+  });
+  it("paint is reckoned for the field, not for the face", () => {
+    const ml = runMl(face, order, productOf);
+    expect(ml.cream!).toBeGreaterThan(5 * ml.black!);
+    expect(ml.cream!).toBeLessThan(40);
+  });
+});
+
+describe("in the plan", () => {
+  const answer = planModel(planInput([{ region: face, stack }], { productOf }));
+  if (answer.outcome !== "planned") throw new Error(JSON.stringify(answer).slice(0, 400));
+  const ops = [...answer.ops].sort((a, b) => a.startMin - b.startMin);
+  const of = (kind: string) => ops.filter((o) => o.kind === kind);
+  const clear = ops.find((o) => o.productId === "matt")!;
+  it("every mask is laid once and comes off once, before what goes over all", () => {
+    expect(of("mask")).toHaveLength(order.masks);
+    expect(of("unmask")).toHaveLength(order.masks);
+    for (const off of of("unmask")) {
+      expect(off.endMin).toBeLessThanOrEqual(clear.startMin);
+      const on = of("mask").find((o) => o.layerId === off.layerId)!;
+      expect(on.endMin).toBeLessThanOrEqual(off.startMin);
+    }
+  });
+  it("a field is covered before every colour laid after it, and waits until tape holds on it", () => {
+    for (const on of of("mask")) {
+      const own = ops.filter((o) => o.kind === "coat" && o.layerId === on.layerId);
+      expect(on.startMin).toBeGreaterThanOrEqual(Math.max(...own.map((o) => o.endMin)));
+      const later = ops.filter((o) => o.kind === "coat" && o.productId !== "matt" && o.startMin >= on.endMin);
+      expect(later.length).toBeGreaterThan(0);
+      expect(on.wait?.milestone).toBe("tape-safe");
+    }
+  });
+  it("a mask over a stripe takes minutes of its edges, not of the whole hull", () => {
+    const stripe = stack.layers.find((l) => l.productId === "black")!;
+    const on = of("mask").find((o) => o.layerId === stripe.id);
+    if (on) expect(on.handsOnMin).toBeLessThanOrEqual(30);
+    const whole = of("mask").map((o) => o.handsOnMin);
+    expect(Math.max(...whole)).toBeLessThan(60);
+  });
+});
+
+it("a face without a scheme has no runs", () => expect(runsOf(region({ id: "x" }), null, null, productOf)).toEqual([]));
+
+describe("what stays as it is below", () => {
+  // a red bottom below hull grey that is there already: the grey is covered before red is sprayed, and bared at the end
+  const kept: Scheme = {
+    fields: [
+      { name: "topsides", share: 0.6, productId: null, coats: null },
+      { name: "bottom", share: 0.3, productId: "red", coats: null },
+    ],
+    edges: [{ between: ["topsides", "bottom"], kind: "hard", cm: 80 }],
+    order: null,
+  };
+  const half = { ...face, scheme: kept };
+  const around = aroundScheme(primed, kept, productOf);
+  const own = runsOf(half, around.below.at(-1)!, "#888888", productOf);
+  const best = bestOrder(own);
+  const put = layersOf(kept, best, around.below, () => `z${ids++}`);
+  it("is covered before the first colour, with the edge it has in common with it", () => {
+    expect(best.ids).toEqual(["red"]);
+    expect(best.steps[0]!.covers).toEqual([GROUND_ID]);
+    expect(keptShare(kept)).toBeCloseTo(0.7, 9);
+    expect(put.below.at(-1)!.tape).not.toBeNull();
+  });
+  it("in the plan it is masked over its share, and bared before the clear", () => {
+    const layers = [...put.below, ...put.fields, ...around.above];
+    const answer = planModel(planInput([{ region: half, stack: { ...primed, layers } }], { productOf }));
+    if (answer.outcome !== "planned") throw new Error(answer.outcome);
+    const [on, off, clear] = ["mask", "unmask"]
+      .map((kind) => answer.ops.find((o) => o.kind === kind)!)
+      .concat(answer.ops.find((o) => o.productId === "matt")!);
+    const red = answer.ops.filter((o) => o.productId === "red");
+    expect(on!.endMin).toBeLessThanOrEqual(Math.min(...red.map((o) => o.startMin)));
+    expect(off!.startMin).toBeGreaterThanOrEqual(Math.max(...red.map((o) => o.endMin)));
+    expect(off!.endMin).toBeLessThanOrEqual(clear!.startMin);
+    // 8 min and 0.03 a cm² over 280 cm², and 12 of the edge, in whole steps
+    expect(on!.handsOnMin).toBe(30);
+  });
+});

@@ -1,0 +1,231 @@
+import { assert, seededRandom } from "../base";
+
+/** One colour of a scheme, wherever it lies: what is laid in one go. */
+export interface Run {
+  readonly id: string;
+  /** hands-on minutes of one coat */
+  readonly coatMin: number;
+  /** coats over what is common below */
+  readonly baseCoats: number;
+  /** coats over another run's colour; 0 = it never comes to lie on it */
+  readonly coatsOver: Readonly<Record<string, number>>;
+  /** mist of it flies onto what lies open beside it */
+  readonly sprayed: boolean;
+  /** after its last coat until tape may lie on it, minutes; null = no tape ever holds on it */
+  readonly tapeSafeMin: number | null;
+  /** minutes to cover it whole once, without its edges */
+  readonly coverMin: number;
+  /** minutes of tape along its edges with another run */
+  readonly edgeMin: Readonly<Record<string, number>>;
+  /** it has to be the first or the last of all: metal that shows as metal */
+  readonly atAnEnd: boolean;
+  /** runs that have to lie before it */
+  readonly after: readonly string[];
+  /** what stays as it is below: it lies there before every other, is laid by nobody, and is covered like any other */
+  readonly isGround?: true;
+}
+
+/** What a step of an order comes to. */
+interface Step {
+  readonly id: string;
+  readonly coats: number;
+  /** runs that are covered before it, newly */
+  readonly covers: readonly string[];
+  /** runs that lie under their masks already */
+  readonly covered: readonly string[];
+  /** minutes of hands: its coats, and the masks before it */
+  readonly handsMin: number;
+  readonly maskMin: number;
+  /** minutes of waiting until its masks may be laid */
+  readonly waitMin: number;
+}
+
+export interface Order {
+  readonly ids: readonly string[];
+  readonly steps: readonly Step[];
+  readonly cost: number;
+  readonly coats: number;
+  readonly masks: number;
+  readonly handsMin: number;
+  readonly waitMin: number;
+  /** it is proved to be the cheapest */
+  readonly exact: boolean;
+}
+
+/** A minute of waiting against a minute of hands: one does something else meanwhile, and yet it is another evening (est.). */
+const WAIT_WEIGHT = 0.05;
+/** Tape on what never holds it, and what has to come at an end in the middle: never chosen where there is another way. */
+const FORBIDDEN = 1e6;
+/** Exact up to here. */
+export const MOST_EXACT = 12;
+
+/** Whether a mask is wanted on a run that lies there while another is laid. */
+const wantsCover = (lies: Run, laid: Run): boolean => laid.sprayed || (lies.edgeMin[laid.id] ?? 0) > 0;
+
+/** What lies on what: the worst of the ground and of the mist of what was sprayed beside it before. */
+function coatsOf(run: Run, before: readonly Run[]): number {
+  return before.reduce((most, b) => (b.sprayed ? Math.max(most, run.coatsOver[b.id] ?? 0) : most), run.baseCoats);
+}
+
+/** The step that lays a run on top of others. @param covered which of those lie under their masks already */
+function stepOf(run: Run, before: readonly Run[], covered: ReadonlySet<string>): { step: Step; cost: number } {
+  const covers = before.filter((b) => !covered.has(b.id) && wantsCover(b, run));
+  const maskMin = covers.reduce((sum, b) => sum + b.coverMin, 0);
+  const edges = before.reduce((sum, b) => sum + (b.edgeMin[run.id] ?? 0), 0);
+  const waits = covers.map((b) => b.tapeSafeMin);
+  const waitMin = Math.max(0, ...waits.map((w) => w ?? 0));
+  const coats = coatsOf(run, before);
+  const handsMin = coats * run.coatMin + maskMin + edges;
+  const missing = run.after.filter((id) => !before.some((b) => b.id === id)).length;
+  const broken = waits.filter((w) => w === null).length + missing;
+  const step = {
+    id: run.id,
+    coats,
+    covers: covers.map((b) => b.id),
+    covered: [...covered],
+    handsMin,
+    maskMin: maskMin + edges,
+    waitMin,
+  };
+  return { step, cost: handsMin + WAIT_WEIGHT * waitMin + FORBIDDEN * broken };
+}
+
+const endCost = (run: Run, n: number, of: number): number => (run.atAnEnd && n !== 0 && n !== of - 1 ? FORBIDDEN : 0);
+
+const laidOnes = (runs: readonly Run[]): readonly Run[] => runs.filter((r) => !r.isGround);
+
+/** What an order comes to, step by step. Masks stay on until the last colour. @param ids every run that is laid, once */
+export function priced(runs: readonly Run[], ids: readonly string[], exact = false): Order {
+  const byId = new Map(laidOnes(runs).map((r) => [r.id, r]));
+  assert(ids.length === byId.size && ids.every((id) => byId.has(id)), "an order names every run once");
+  const covered = new Set<string>();
+  const before: Run[] = runs.filter((r) => r.isGround);
+  const steps: Step[] = [];
+  let cost = 0;
+  ids.forEach((id, n) => {
+    const run = byId.get(id)!;
+    const { step, cost: own } = stepOf(run, before, covered);
+    cost += own + endCost(run, n, ids.length);
+    for (const c of step.covers) covered.add(c);
+    steps.push(step);
+    before.push(run);
+  });
+  const sum = (of: (s: Step) => number) => steps.reduce((total, s) => total + of(s), 0);
+  return {
+    ids,
+    steps,
+    cost,
+    coats: sum((s) => s.coats),
+    masks: sum((s) => s.covers.length),
+    handsMin: sum((s) => s.handsMin),
+    waitMin: sum((s) => s.waitMin),
+    exact,
+  };
+}
+
+/**
+ * The cheapest order. Up to twelve runs by dynamic programming over the sets of what lies there: which of them are masked follows
+ * from the set and the run laid last, so both are the state. Beyond that by exchanging from several seeded beginnings, and said so.
+ */
+export function bestOrder(runs: readonly Run[]): Order {
+  const laid = laidOnes(runs);
+  if (laid.length <= 1)
+    return priced(
+      runs,
+      laid.map((r) => r.id),
+      true,
+    );
+  return laid.length <= MOST_EXACT ? exactly(runs) : searched(runs);
+}
+
+interface State {
+  readonly cost: number;
+  readonly ids: readonly string[];
+  readonly covered: ReadonlySet<string>;
+}
+
+function exactly(all: readonly Run[]): Order {
+  const runs = laidOnes(all);
+  const ground = all.filter((r) => r.isGround);
+  const n = runs.length;
+  const full = (1 << n) - 1;
+  // what is masked by now matters beside the set: brushed colours leave some open
+  let layer = new Map<string, State>([["0 ", { cost: 0, ids: [], covered: new Set() }]]);
+  for (let size = 0; size < n; size++) {
+    const next = new Map<string, State>();
+    for (const [key, state] of layer) {
+      const mask = Number(key.slice(0, key.indexOf(" ")));
+      const before = [...ground, ...runs.filter((_, i) => mask & (1 << i))];
+      runs.forEach((run, i) => {
+        if (mask & (1 << i)) return;
+        const { step, cost } = stepOf(run, before, state.covered);
+        const total = state.cost + cost + endCost(run, size, n);
+        const covered = step.covers.length === 0 ? state.covered : new Set([...state.covered, ...step.covers]);
+        const open = before.concat(run).filter((r) => !covered.has(r.id));
+        const nextKey = `${mask | (1 << i)} ${open.map((r) => r.id).join(",")}`;
+        const known = next.get(nextKey);
+        if (!known || total < known.cost - 1e-9)
+          next.set(nextKey, { cost: total, ids: [...state.ids, run.id], covered });
+      });
+    }
+    layer = next;
+  }
+  const ends = [...layer.entries()].filter(([key]) => Number(key.slice(0, key.indexOf(" "))) === full);
+  const best = ends.map(([, s]) => s).reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a));
+  return priced(all, best.ids, true);
+}
+
+const BEGINNINGS = 24;
+
+function searched(runs: readonly Run[]): Order {
+  const random = seededRandom(7);
+  let best: Order | null = null;
+  for (let n = 0; n < BEGINNINGS; n++) {
+    let ids: readonly string[] = laidOnes(runs).map((r) => r.id);
+    if (n > 0)
+      ids = [...ids]
+        .map((id) => [random(), id] as const)
+        .sort((a, b) => a[0] - b[0])
+        .map(([, id]) => id);
+    const found = improved(runs, priced(runs, ids));
+    if (best === null || found.cost < best.cost) best = found;
+  }
+  return best!;
+}
+
+/** Every run tried at every other place, until nothing gets cheaper. */
+function improved(runs: readonly Run[], from: Order): Order {
+  let at = from;
+  for (let again = true; again; ) {
+    again = false;
+    for (let i = 0; i < at.ids.length; i++)
+      for (let k = 0; k < at.ids.length; k++) {
+        if (i === k) continue;
+        const ids = at.ids.toSpliced(i, 1).toSpliced(k, 0, at.ids[i]!);
+        const tried = priced(runs, ids);
+        if (tried.cost < at.cost - 1e-9) {
+          at = tried;
+          again = true;
+        }
+      }
+  }
+  return at;
+}
+
+/** Why a run comes before the next: what the two the other way round would cost more. */
+export interface Why {
+  readonly coats: number;
+  readonly handsMin: number;
+  readonly waitMin: number;
+}
+/** One for every step but the last. */
+export function whys(runs: readonly Run[], { ids, coats, handsMin, waitMin }: Order): readonly Why[] {
+  return ids.slice(1).map((_, n) => {
+    const swapped = priced(runs, ids.toSpliced(n, 2, ids[n + 1]!, ids[n]!));
+    return {
+      coats: swapped.coats - coats,
+      handsMin: swapped.handsMin - handsMin,
+      waitMin: swapped.waitMin - waitMin,
+    };
+  });
+}

@@ -1,0 +1,96 @@
+import { type ColourScreen, done, type OrderView, type Outcome, type RegionNode } from "@/contracts";
+import type { Layer, Product, Scheme } from "@/core/model";
+import { aroundScheme, bestOrder, groundShade, layersOf, priced, type Run, runMl, runsOf, whys } from "@/core/scheme";
+import { notFound, viewingModel } from "../guard";
+import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
+import { regionNames } from "./parts";
+
+const NO_SCHEME: Scheme = { fields: [], edges: [], order: null };
+
+type Chosen = NonNullable<ColourScreen["chosen"]>;
+
+function orderView(
+  node: RegionNode,
+  runs: readonly Run[],
+  order: ReturnType<typeof bestOrder>,
+  of: (id: string) => Product,
+): OrderView {
+  return { ...order, whys: whys(runs, order), ml: runMl(node.region, order, of) };
+}
+
+/** A wanted order names the colours there were: those gone are left out, new ones come last. */
+const completed = (wanted: readonly string[], runs: readonly Run[]): readonly string[] => {
+  const ids = runs.flatMap((r) => (r.isGround ? [] : [r.id]));
+  const known = wanted.filter((id) => ids.includes(id));
+  return [...known, ...ids.filter((id) => !known.includes(id))];
+};
+
+/** What of a layer makes it the same work: everything but its id. */
+const alike = (a: readonly Layer[], b: readonly Layer[]): boolean =>
+  a.length === b.length &&
+  a.every((l, i) => {
+    const o = b[i]!;
+    return (
+      l.productId === o.productId &&
+      l.coats === o.coats &&
+      (l.tape == null) === (o.tape == null) &&
+      (l.places ?? []).join("\n") === (o.places ?? []).join("\n")
+    );
+  });
+
+function chosenOf(m: ModelSnapshot, s: Snapshot, node: RegionNode, name: string): Chosen {
+  const { region, stack } = node;
+  const scheme = region.scheme ?? NO_SCHEME;
+  const { below, above } = aroundScheme(stack, scheme, s.productOf);
+  const ground = groundShade(region, below, s.productOf);
+  const runs = runsOf(region, below.at(-1) ?? null, ground, s.productOf);
+  const best = runs.length === 0 ? null : bestOrder(runs);
+  const wanted = best && scheme.order ? priced(runs, completed(scheme.order, runs)) : null;
+  const inForce = wanted ?? best;
+  const kept = stack.layers.slice(below.length, stack.layers.length - above.length);
+  const laid = new Set(
+    m.sources.log.flatMap((e) => (e.kind === "done" && e.regionId === region.id ? [e.opId.split(":")[0]] : [])),
+  );
+  return {
+    regionId: region.id,
+    name,
+    rev: node.rev,
+    stackRev: node.stackRev,
+    areaCm2: region.areaCm2,
+    scheme,
+    ground,
+    best: best && orderView(node, runs, best, s.productOf),
+    wanted: wanted && orderView(node, runs, wanted, s.productOf),
+    inStack: inForce !== null && alike(kept, layersOf(scheme, inForce, below, () => "").fields),
+    begun: kept.some((l) => laid.has(l.id)),
+  };
+}
+
+/** The scheme of one face: its fields, the order of its colours, and what that takes. */
+export const getColourScreen = (modelId: string, regionId: string | null): Outcome<ColourScreen> =>
+  viewingModel(modelId, (m, s) => {
+    const names = regionNames(m.tree);
+    const nodes = m.tree.flatMap((p) => p.regions);
+    const node =
+      regionId === null
+        ? (nodes.find((n) => n.region.scheme) ?? nodes[0])
+        : nodes.find((n) => n.region.id === regionId);
+    if (!node && regionId !== null) return notFound("The region");
+    return done({
+      regions: names.map(({ id, name }) => ({
+        id,
+        name,
+        fields: nodes.find((n) => n.region.id === id)?.region.scheme?.fields.length ?? 0,
+      })),
+      chosen: node ? chosenOf(m, s, node, names.find((n) => n.id === node.region.id)?.name ?? "") : null,
+      colours: s.data.shelf
+        .filter((i) => i.product.role === "colour")
+        .map(({ product: { id, name, colour, effect, owned } }) => ({
+          id,
+          name,
+          colour,
+          effect,
+          owned: owned !== false,
+        })),
+    });
+  });
