@@ -1,4 +1,5 @@
 import { execFileSync } from "node:child_process";
+import { benchColour } from "./bench/colour";
 import { benchFilm } from "./bench/film";
 import { benchFinder } from "./bench/finder";
 import { benchJudge } from "./bench/judge";
@@ -7,7 +8,7 @@ import { benchPeer } from "./bench/peer";
 import { benchPlan } from "./bench/plan";
 import { benchSchedule } from "./bench/schedule";
 
-/** npm run bench [-- film judge finder mishaps plan schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
+/** npm run bench [-- film judge finder mishaps colour plan schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
 const words = process.argv.slice(2);
 const files = words.filter((w) => w.endsWith(".json"));
 const withStarts = words.includes("--starts");
@@ -16,6 +17,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   judge: benchJudge,
   finder: benchFinder,
   mishaps: benchMishaps,
+  colour: benchColour,
   plan: benchPlan,
   schedule: () => benchSchedule(files, withStarts),
 };

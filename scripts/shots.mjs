@@ -26,7 +26,7 @@ const SHOTS = [
   ["parts", "/parts", DAY],
   ["shelf", "/shelf?product=lightship-white", DAY],
   ["begin", "/begin", DAY],
-  ["jars", "/shelf?product=new", DAY],
+  ["colour", "/colour?region=ml-hull-topsides", DAY],
   ["stacks", "/stacks?region=ml-hull-topsides", DAY],
   ["find", "/stacks?region=ml-hull-topsides&find=1", DAY],
   ["air", "/air", DAY],
@@ -37,7 +37,7 @@ const SHOTS = [
   ["card", "/plan/card", DAY],
   ["logbook", "/logbook", DAY],
   ["settings", "/settings", DAY],
-  ["plan-lampbench", "/plan", LAMP],
+  ["sums", "/sums?sum=quantities&product=lightship-white&region=ml-hull-topsides", LAMP],
   ["bench-phone", "/bench", PHONE],
 ];
 

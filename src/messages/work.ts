@@ -78,8 +78,10 @@ function wholeText(op: Work, nameOf: NameOf): string {
     case "inspect":
       return `Look for faults under raking light, round ${op.round ?? 1}`;
     case "mask":
+      if (op.places) return `Cover ${op.places.join(", ")} for the next colour`;
       return op.layerId === null ? "Mask what stays bare" : "Mask for the next colour";
     case "unmask":
+      if (op.places) return `Take the tape off ${op.places.join(", ")}`;
       return op.layerId === null ? "Unmask what stays bare" : "Take the tape off";
     case "scour":
       return "Scour the paint off what stays bare";

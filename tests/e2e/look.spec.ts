@@ -18,6 +18,7 @@ const PLACES = [
   "/stacks?region=ml-hull-topsides&beside=ml-wall-ramp",
   "/air",
   "/film?product=lightship-white&coats=2&act=coat&actAfterMin=600",
+  "/colour?region=ml-hull-topsides",
   "/sums?sum=recipe",
   "/sums?sum=gap&depthUm=1500",
   "/coupons?coupon=ml-coupon-ramp",
@@ -42,6 +43,7 @@ const ON_PHONE = [
   "/stacks?region=ml-hull-topsides",
   "/logbook",
   "/settings",
+  "/colour?region=ml-hull-topsides",
   "/sums?sum=weigh-in",
 ];
 

@@ -50,7 +50,7 @@ export const MOST_PAINTS = 4;
 /** Parts of all paints together, by their number: nobody counts further. */
 const MOST_PARTS = [0, 1, 12, 12, 10] as const;
 /** Paints looked at together, after the first sieve. */
-const KEPT_PAINTS = 8;
+const KEPT_PAINTS = 6;
 /** A mix of fewer paints or parts is kept before one that is nearer by less than nobody sees, CIEDE2000. */
 const SAME_DELTA_E = 0.3;
 

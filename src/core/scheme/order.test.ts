@@ -64,6 +64,20 @@ it.each([2, 3, 4, 5, 6, 7].flatMap((n) => [1, 2, 3].map((k) => [n, k] as const))
   },
 );
 
+it.each([2, 3, 4, 5])(
+  "%i colours over what stays as it is below: that is covered like any other, and laid by nobody",
+  (n) => {
+    const laid = schemeOf(n);
+    const below = run("", { isGround: true, baseCoats: 0, coverMin: 20, edgeMin: { c0: 9 }, sprayed: false });
+    const runs = [below, ...laid];
+    const orders = [...everyOrder(laid.map((r) => r.id))];
+    const found = bestOrder(runs);
+    expect(found.cost).toBeCloseTo(Math.min(...orders.map((ids) => priced(runs, ids).cost)), 6);
+    expect(found.ids).not.toContain("");
+    if (laid.some((r) => r.sprayed)) expect(found.steps.flatMap((s) => s.covers)).toContain("");
+  },
+);
+
 it("more than twelve are searched, and it is said; the search is no worse than the order they came in", () => {
   const runs = schemeOf(MOST_EXACT + 3);
   const found = bestOrder(runs);

@@ -138,41 +138,78 @@ export function bestOrder(runs: readonly Run[]): Order {
   return laid.length <= MOST_EXACT ? exactly(runs) : searched(runs);
 }
 
+/** A set of runs that lie there, which of them are masked, what that cost, and the state it came from. */
 interface State {
   readonly cost: number;
-  readonly ids: readonly string[];
-  readonly covered: ReadonlySet<string>;
+  readonly last: number;
+  readonly from: number;
 }
 
+/** Runs as bits, so that a quarter of a million states are walked in a tenth of a second. */
 function exactly(all: readonly Run[]): Order {
-  const runs = laidOnes(all);
-  const ground = all.filter((r) => r.isGround);
+  // what stays as it is below lies there from the beginning: bit by bit like the others, laid by nobody
+  const runs = [...all.filter((r) => r.isGround), ...laidOnes(all)];
+  const grounds = runs.filter((r) => r.isGround).length;
   const n = runs.length;
-  const full = (1 << n) - 1;
-  // what is masked by now matters beside the set: brushed colours leave some open
-  let layer = new Map<string, State>([["0 ", { cost: 0, ids: [], covered: new Set() }]]);
-  for (let size = 0; size < n; size++) {
-    const next = new Map<string, State>();
-    for (const [key, state] of layer) {
-      const mask = Number(key.slice(0, key.indexOf(" ")));
-      const before = [...ground, ...runs.filter((_, i) => mask & (1 << i))];
-      runs.forEach((run, i) => {
-        if (mask & (1 << i)) return;
-        const { step, cost } = stepOf(run, before, state.covered);
-        const total = state.cost + cost + endCost(run, size, n);
-        const covered = step.covers.length === 0 ? state.covered : new Set([...state.covered, ...step.covers]);
-        const open = before.concat(run).filter((r) => !covered.has(r.id));
-        const nextKey = `${mask | (1 << i)} ${open.map((r) => r.id).join(",")}`;
-        const known = next.get(nextKey);
-        if (!known || total < known.cost - 1e-9)
-          next.set(nextKey, { cost: total, ids: [...state.ids, run.id], covered });
-      });
+  const at = new Map(runs.map((r, i) => [r.id, i]));
+  const edge = runs.map((lies) => runs.map((laid) => lies.edgeMin[laid.id] ?? 0));
+  const wants = runs.map((laid) =>
+    runs.reduce((bits, lies, i) => (wantsCover(lies, laid) ? bits | (1 << i) : bits), 0),
+  );
+  const over = runs.map((run) => runs.map((b) => (b.sprayed ? (run.coatsOver[b.id] ?? 0) : 0)));
+  const after = runs.map((r) => r.after.reduce((bits, id) => (at.has(id) ? bits | (1 << at.get(id)!) : bits), 0));
+  const unknownAfter = runs.map((r) => r.after.filter((id) => !at.has(id)).length);
+  const size = 1 << n;
+  const key = (lies: number, covered: number): number => lies * size + covered;
+  const stepCost = (i: number, lies: number, covered: number, place: number): number => {
+    const run = runs[i]!;
+    let [coats, hands, wait, broken] = [run.baseCoats, 0, 0, unknownAfter[i]!];
+    const covers = lies & wants[i]! & ~covered;
+    for (let b = 0; b < n; b++) {
+      const bit = 1 << b;
+      if (!(lies & bit)) {
+        if (after[i]! & bit) broken += 1;
+        continue;
+      }
+      hands += edge[b]![i]!;
+      if (over[i]![b]! > coats) coats = over[i]![b]!;
+      if (!(covers & bit)) continue;
+      const { coverMin, tapeSafeMin } = runs[b]!;
+      hands += coverMin;
+      if (tapeSafeMin === null) broken += 1;
+      else if (tapeSafeMin > wait) wait = tapeSafeMin;
     }
-    layer = next;
+    hands += coats * run.coatMin;
+    return hands + WAIT_WEIGHT * wait + FORBIDDEN * broken + endCost(run, place, n - grounds);
+  };
+  const begun = (1 << grounds) - 1;
+  const states = new Map<number, State>([[key(begun, 0), { cost: 0, last: -1, from: -1 }]]);
+  let layer = [key(begun, 0)];
+  for (let place = 0; place < n - grounds; place++) {
+    const next = new Set<number>();
+    for (const own of layer) {
+      const [lies, covered] = [Math.floor(own / size), own % size];
+      const { cost } = states.get(own)!;
+      for (let i = grounds; i < n; i++) {
+        if (lies & (1 << i)) continue;
+        const total = cost + stepCost(i, lies, covered, place);
+        const to = key(lies | (1 << i), covered | (lies & wants[i]!));
+        const known = states.get(to);
+        if (known && total >= known.cost - 1e-9) continue;
+        states.set(to, { cost: total, last: i, from: own });
+        next.add(to);
+      }
+    }
+    layer = [...next];
   }
-  const ends = [...layer.entries()].filter(([key]) => Number(key.slice(0, key.indexOf(" "))) === full);
-  const best = ends.map(([, s]) => s).reduce((a, b) => (b.cost < a.cost - 1e-9 ? b : a));
-  return priced(all, best.ids, true);
+  let end = layer.reduce((a, b) => (states.get(b)!.cost < states.get(a)!.cost - 1e-9 ? b : a));
+  const ids: string[] = [];
+  while (end !== key(begun, 0)) {
+    const { last, from } = states.get(end)!;
+    ids.unshift(runs[last]!.id);
+    end = from;
+  }
+  return priced(all, ids, true);
 }
 
 const BEGINNINGS = 24;

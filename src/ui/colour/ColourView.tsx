@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useCallback, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { applySchemeAction } from "@/actions/colour";
 import { editNodeAction } from "@/actions/parts";
 import type { ColourScreen } from "@/contracts";
@@ -18,19 +18,30 @@ import { OrderTable } from "./OrderTable";
 type Chosen = NonNullable<ColourScreen["chosen"]>;
 
 /** The scheme of one face: which colour lies where, in which order they are laid, and what is covered when. */
-export function ColourView({ screen, chosen }: { screen: ColourScreen; chosen: Chosen }) {
+export function ColourView({ screen, chosen: seen }: { screen: ColourScreen; chosen: Chosen }) {
   const { act, busy } = useAct();
   const [fault, setFault] = useState<Fault | null>(null);
   const [step, setStep] = useState(0);
   const [said, setSaid] = useState<string | null>(null);
   const write = useCallback(
-    (rev: number, fields: Record<string, unknown>) => editNodeAction("region", chosen.regionId, rev, fields),
-    [chosen.regionId],
+    (rev: number, fields: Record<string, unknown>) => editNodeAction("region", seen.regionId, rev, fields),
+    [seen.regionId],
   );
-  const { saveField } = useRow(chosen.rev, write);
-  const change = async (scheme: Scheme): Promise<boolean> => {
+  const { saveField } = useRow(seen.rev, write);
+  // what was said last shows at once, and the next change goes on from there
+  const [scheme, setScheme] = useState(seen.scheme);
+  const pending = useRef(0);
+  useEffect(() => {
+    if (pending.current === 0) setScheme(seen.scheme);
+  }, [seen.scheme]);
+  const chosen: Chosen = { ...seen, scheme };
+  const change = async (next: Scheme): Promise<boolean> => {
     setSaid(null);
-    const problem = await saveField({ scheme });
+    setScheme(next);
+    pending.current += 1;
+    const problem = await saveField({ scheme: next });
+    pending.current -= 1;
+    if (problem !== null) setScheme(seen.scheme);
     setFault(faultOf(problem));
     return problem === null;
   };

@@ -71,7 +71,7 @@ export function tapeOn(
   work.waitFor(coatId, opIds.mask(layer.id), { kind: "milestone", milestone: "tape-safe", leastMin });
   const edges = kept || layer.places?.length ? edgesMin(region, layer) : 0;
   const share = maskedShare(region, layer, product, kept);
-  work.push({ ...sideWork(region, "mask", opIds.mask(layer.id), layer.id, share, edges), ...on(layer) });
+  work.push({ ...sideWork(region, "mask", opIds.mask(layer.id), layer.id, share, edges), ...on(region, layer, kept) });
 }
 
 /** Tape on a layer is for the one above it, and comes off after that one's last coat; on a field, for all the colours beside it. */
@@ -88,7 +88,11 @@ export function tapeOff(
   const id = opIds.unmask(below.id);
   work.now({ kind: "unmask", leastMin });
   const share = maskedShare(region, below, productOf(below.productId), kept);
-  work.push({ ...sideWork(region, "unmask", id, below.id, share), ...on(below) });
+  work.push({ ...sideWork(region, "unmask", id, below.id, share), ...on(region, below, kept) });
   work.tie(opIds.mask(below.id), id, { kind: "tape-limit", minutes: TAPE_LATEST_MIN[tackOf(tape, productOf)] });
 }
-const on = ({ places }: Layer): Pick<Operation, "places"> => (places?.length ? { places } : {});
+/** What is covered, by name. */
+const on = (region: Region, layer: Layer, kept: boolean): Pick<Operation, "places"> => {
+  const names = kept || layer.places?.length ? maskedFields(region, layer) : [];
+  return names.length > 0 ? { places: names } : {};
+};

@@ -1,0 +1,145 @@
+/** The colour scheme of a face from what is typed to the pile: stored, refused where it cannot be, put in, exported. */
+
+import type { Scheme } from "@/core/model";
+import { freshStore, must, refusal } from "../../tests/support/store";
+import { product } from "../../tests/support/world";
+import * as server from ".";
+
+freshStore();
+
+const LAYER = { heaviness: "wet", wftUm: null, gapMin: null, before: [], sandAfter: null };
+const paint = (id: string, colour: string) =>
+  must(server.addProduct({ ...product("water-primer"), name: id, role: "colour", colour, opaqueDftUm: 30 })).id;
+
+function bench() {
+  const modelId = must(server.addModel({ name: "Punt", scale: "", note: "" })).id;
+  const { regionId } = must(server.addPart(modelId, { name: "Hull", count: 1, note: "" }));
+  must(server.editNode("region", regionId, 0, { material: "petg", conditions: ["keyed", "clean"], areaCm2: 300 }));
+  const primer = must(server.addProduct(product("water-primer"))).id;
+  const clear = must(server.addProduct({ ...product("water-primer"), name: "clear", role: "clear" })).id;
+  const [red, cream] = [paint("red", "#a8231f"), paint("cream", "#ece2c4")];
+  const layers = [primer, clear].map((productId, n) => ({ ...LAYER, id: `l${n}`, productId, coats: 1 }));
+  must(server.saveStack(regionId, 0, { prep: [], layers }));
+  const scheme: Scheme = {
+    fields: [
+      { name: "top", share: 0.6, productId: cream, coats: null },
+      { name: "bottom", share: 0.4, productId: red, coats: null },
+    ],
+    edges: [{ between: ["top", "bottom"], kind: "hard", cm: 40 }],
+    order: null,
+  };
+  return { modelId, regionId, red, cream, scheme };
+}
+type Bench = ReturnType<typeof bench>;
+const screen = (b: Bench) => must(server.getColourScreen(b.modelId, b.regionId)).chosen!;
+const tell = (b: Bench, scheme: unknown) => server.editNode("region", b.regionId, screen(b).rev, { scheme });
+const pile = (b: Bench) =>
+  must(server.getJudged(b.modelId)).find((r) => r.node.region.id === b.regionId)!.node.stack.layers;
+
+it("is kept, ordered and put between what lies below and above", () => {
+  const b = bench();
+  must(tell(b, b.scheme));
+  const { best, inStack, stackRev } = screen(b);
+  expect(best!.exact).toBe(true);
+  expect(inStack).toBe(false);
+  must(server.applyScheme(b.regionId, stackRev));
+  expect(pile(b).map((l) => l.productId)).toEqual([expect.any(String), ...best!.ids, expect.any(String)]);
+  expect(screen(b).inStack).toBe(true);
+  // again, it takes its own place
+  must(server.applyScheme(b.regionId, screen(b).stackRev));
+  expect(pile(b)).toHaveLength(4);
+});
+
+it("another order is the user's, with what it costs more; the best comes back", () => {
+  const b = bench();
+  must(tell(b, b.scheme));
+  const { best } = screen(b);
+  must(tell(b, { ...b.scheme, order: [...best!.ids].reverse() }));
+  const { wanted } = screen(b);
+  expect(wanted!.ids).toEqual([...best!.ids].reverse());
+  expect(wanted!.cost).toBeGreaterThanOrEqual(best!.cost);
+  must(server.applyScheme(b.regionId, screen(b).stackRev));
+  expect(
+    pile(b)
+      .slice(1, 3)
+      .map((l) => l.productId),
+  ).toEqual(wanted!.ids);
+});
+
+describe("what cannot be is refused by its field", () => {
+  const rows: readonly [string, (s: Scheme) => unknown, string][] = [
+    [
+      "more than the face",
+      (s) => ({ ...s, fields: s.fields.map((f) => ({ ...f, share: 0.7 })) }),
+      "scheme.fields.1.share",
+    ],
+    [
+      "a name twice",
+      (s) => ({ ...s, fields: s.fields.map((f) => ({ ...f, name: "top" })), edges: [] }),
+      "scheme.fields.1.name",
+    ],
+    ["an edge to a field that is gone", (s) => ({ ...s, fields: s.fields.slice(0, 1) }), "scheme.edges.0.between"],
+    [
+      "an edge with itself",
+      (s) => ({ ...s, edges: [{ ...s.edges[0]!, between: ["top", "top"] }] }),
+      "scheme.edges.0.between",
+    ],
+    ["a colour of the order that is none", (s) => ({ ...s, order: ["nothing"] }), "scheme.order.0"],
+    ["no coats at all", (s) => ({ ...s, fields: s.fields.map((f) => ({ ...f, coats: 0 })) }), "scheme.fields.0.coats"],
+    ["an edge of nought", (s) => ({ ...s, edges: [{ ...s.edges[0]!, cm: 0 }] }), "scheme.edges.0.cm"],
+  ];
+  it.each(rows)("%s", (_, wrong, path) => {
+    const b = bench();
+    expect(refusal(tell(b, wrong(b.scheme)))).toBe(`invalid ${path}`);
+    expect(screen(b).scheme.fields).toEqual([]);
+  });
+  it("nothing to lay, or a pile somebody changed meanwhile", () => {
+    const b = bench();
+    expect(refusal(server.applyScheme(b.regionId, 1))).toBe("refused");
+    must(tell(b, { ...b.scheme, fields: b.scheme.fields.map((f) => ({ ...f, productId: null })) }));
+    expect(refusal(server.applyScheme(b.regionId, screen(b).stackRev))).toBe("refused");
+    must(tell(b, b.scheme));
+    expect(refusal(server.applyScheme(b.regionId, screen(b).stackRev - 1))).toBe("conflict");
+  });
+});
+
+it("a colour of a scheme stays on the shelf, and goes with the document under its own name", () => {
+  const b = bench();
+  must(tell(b, b.scheme));
+  expect(refusal(server.deleteProduct(b.red))).toBe("in-use");
+  const text = must(server.exportDocument(b.modelId));
+  expect(JSON.parse(text).products.map((p: { id: string }) => p.id)).toContain(b.red);
+  const copy = must(server.importText(text, { onExisting: "copy", takeShop: false })).modelId;
+  const chosen = must(server.getColourScreen(copy, null)).chosen!;
+  expect(chosen.scheme).toEqual(b.scheme);
+  expect(chosen.best!.ids.toSorted()).toEqual([b.red, b.cream].toSorted());
+});
+
+it("a mix is a product of its own: shade, solids and waits of what is in it; what may share no cup is refused", () => {
+  const b = bench();
+  const mix = {
+    name: "rose",
+    parts: [
+      { id: b.red, parts: 1 },
+      { id: b.cream, parts: 3 },
+    ],
+    ml: 12,
+    note: "",
+  };
+  const { id } = must(server.makeMix(mix));
+  const made = must(server.getShelf()).find((i) => i.product.id === id)!.product;
+  expect(made).toMatchObject({ name: "rose", leftMl: 12, role: "colour", owned: true });
+  expect(made.colour).not.toBe("#a8231f");
+  const enamel = must(
+    server.addProduct({
+      ...product("water-primer"),
+      name: "oil",
+      role: "colour",
+      family: "alkyd",
+      carriers: ["aliphatic"],
+    }),
+  ).id;
+  expect(refusal(server.makeMix({ ...mix, parts: [...mix.parts, { id: enamel, parts: 1 }] }))).toBe("refused");
+  expect(refusal(server.makeMix({ ...mix, parts: [{ id: "gone", parts: 1 }] }))).toBe("invalid parts.0.id");
+  expect(refusal(server.makeMix({ ...mix, parts: [] }))).toBe("invalid parts");
+});
