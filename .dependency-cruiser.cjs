@@ -1,5 +1,5 @@
 /** Who may import whom, as the house has it. Each fence is proved by a violating file in tests/fences. */
-const CORE_PARTS = ["rules", "film", "numbers", "schedule"];
+const CORE_PARTS = ["rules", "film", "numbers", "schedule", "learning"];
 
 /** Core parts know base, model and reference, and nothing of each other. */
 const corePart = (part) => ({
@@ -110,7 +110,7 @@ module.exports = {
       severity: "error",
       from: { path: "^(src/ui/|tests/fences/ui-solves-nothing\\.tsx$)", pathNot: "\\.test\\.tsx?$" },
       to: {
-        path: "^src/(core/(rules|film|numbers|schedule|judge|finder|study|scheme|sums|work|plan)/|db/|server/|app/)",
+        path: "^src/(core/(rules|film|numbers|schedule|judge|finder|learning|study|scheme|sums|work|plan)/|db/|server/|app/)",
         dependencyTypesNot: ["type-only"],
       },
     },
@@ -139,7 +139,7 @@ module.exports = {
       severity: "error",
       from: { path: "^(src/app/|tests/fences/app-goes-through-the-server\\.ts$)" },
       to: {
-        path: "^src/(db/|core/(rules|film|schedule|judge|finder|study|scheme|sums|work|plan)/)",
+        path: "^src/(db/|core/(rules|film|schedule|judge|finder|learning|study|scheme|sums|work|plan)/)",
         dependencyTypesNot: ["type-only"],
       },
     },

@@ -3,12 +3,13 @@ import { benchColour } from "./bench/colour";
 import { benchFilm } from "./bench/film";
 import { benchFinder } from "./bench/finder";
 import { benchJudge } from "./bench/judge";
+import { benchLearning } from "./bench/learning";
 import { benchMishaps } from "./bench/mishaps";
 import { benchPeer } from "./bench/peer";
 import { benchPlan } from "./bench/plan";
 import { benchSchedule } from "./bench/schedule";
 
-/** npm run bench [-- film judge finder mishaps colour plan schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
+/** npm run bench [-- film judge finder mishaps colour learning plan schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
 const words = process.argv.slice(2);
 const files = words.filter((w) => w.endsWith(".json"));
 const withStarts = words.includes("--starts");
@@ -18,6 +19,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   finder: benchFinder,
   mishaps: benchMishaps,
   colour: benchColour,
+  learning: benchLearning,
   plan: benchPlan,
   schedule: () => benchSchedule(files, withStarts),
 };

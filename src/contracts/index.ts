@@ -9,6 +9,7 @@ export * from "./fields";
 export * from "./film";
 export * from "./inline-product";
 export * from "./label-text";
+export * from "./learn";
 export * from "./limits";
 export * from "./log";
 export * from "./log-1";

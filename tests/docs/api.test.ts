@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import * as server from "@/server";
-import { freshStore, must } from "../support/store";
+import { freshStore, must, refusal } from "../support/store";
 
 freshStore();
 beforeEach(() => void must(server.loadDemo(true)));
@@ -49,4 +49,20 @@ it("the documented sum is done", () => {
   const { id, result } = must(server.askSum("film", rest.at(-1)));
   expect(id).toBe("film");
   expect(result.lines.find((l) => l.id === "dftUm")!.value).toBeCloseTo(16.8, 6);
+});
+
+it("the documented looks teach what is said of them", () => {
+  const { shed, products } = must(server.askLearnt(rest.at(-2)));
+  expect(products.map((p) => [p.productId, p.looks])).toEqual([
+    ["estuary-blue", 2],
+    ["buoy-red", 0],
+  ]);
+  expect(products[0]!.median).toBeGreaterThan(1.2);
+  expect(products[1]!.median).toBeCloseTo(shed.median, 1);
+  const refused = (look: object) =>
+    refusal(server.askLearnt({ looks: [{ product: "a", predicted_min: 9, ...look }], products: [] }));
+  expect(refused({})).toBe("invalid looks.0.by_min");
+  expect(refused({ after_min: 9, by_min: 9 })).toBe("invalid looks.0.by_min");
+  expect(refused({ at_min: 9, by_min: 9 })).toBe("invalid looks.0.at_min");
+  expect(refused({ by_min: 0 })).toBe("invalid looks.0.by_min");
 });

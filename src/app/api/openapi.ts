@@ -7,6 +7,7 @@ import {
   filmCaseSchema,
   labelTextSchema,
   lampReadingSchema,
+  learnRequestSchema,
   planRequestSchema,
   readingsRequestSchema,
   SUM_IDS,
@@ -137,6 +138,16 @@ export function openApi() {
           responses: ok("The lamp as it now stands", json({ type: "object" })),
         },
       },
+      "/api/v1/learn": {
+        post: {
+          summary: "What looks at the bench tell of a shed and its products; keeps nothing",
+          requestBody: { required: true, content: json(ref("LearnRequest")) },
+          responses: ok(
+            "Median, p10 and p90 of the shed’s own part and of each product’s time factor",
+            json({ type: "object" }),
+          ),
+        },
+      },
       "/api/v1/scale": {
         get: {
           summary: "What the scale said last; null = nothing since the application was started",
@@ -234,6 +245,7 @@ export function openApi() {
         LabelText: schemaOf(labelTextSchema),
         FilmCase: schemaOf(filmCaseSchema),
         FilmApplication: schemaOf(filmApplicationSchema),
+        LearnRequest: schemaOf(learnRequestSchema),
         ScaleReading: schemaOf(scaleReadingSchema),
         LampReading: schemaOf(lampReadingSchema),
         Readings: schemaOf(readingsRequestSchema),
