@@ -105,6 +105,18 @@ test("hands-on minutes of one's own, and nonsense for them", async ({ page }) =>
   await expect(page.getByText("45 min hands-on")).toBeVisible();
 });
 
+test("rounds are told for every face at once, and undone at once", async ({ page }) => {
+  await page.goto("/plan");
+  const rounds = page.getByLabel("Rounds on every face");
+  await page.getByTestId("finish").click();
+  await rounds.selectOption({ label: "none on any face" });
+  await planIsMade(page);
+  await expect(rounds).toHaveValue("0");
+  await page.getByRole("button", { name: /^Undo/ }).first().click();
+  await expect(rounds).toHaveValue("");
+  await planIsMade(page);
+});
+
 test("another aim, a date in the past, and a circle of fittings", async ({ page }) => {
   await page.goto("/plan");
   await page.getByLabel("All work done by").fill("2026-11-20");

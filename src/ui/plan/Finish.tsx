@@ -2,6 +2,8 @@ import type { ModelOnBench, PlanScreen } from "@/contracts";
 import type { PlanAnswer, PlannedOp } from "@/core/plan";
 import { duration, relativeDay } from "@/format";
 import { MILESTONE_NAME, verifiedText } from "@/messages";
+import { RoundsForAll } from "./RoundsForAll";
+import type { Planner } from "./usePlanning";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 
@@ -72,10 +74,13 @@ function Due({
 export function Finish({
   answer,
   screen,
+  planner,
   titleOf,
 }: {
   answer: Planned;
   screen: PlanScreen;
+  /** of the model looked at; null = it is in no plan */
+  planner: Planner | null;
   titleOf: (op: PlannedOp) => string;
 }) {
   const { nowMin, timeZone, plan } = screen;
@@ -127,6 +132,7 @@ export function Finish({
             <h2 className="soft text-sm">Tools loaded anew</h2>
             <p>{answer.cleanings}×</p>
           </div>
+          {planner && <RoundsForAll screen={screen} planner={planner} />}
           {on && (
             <div className="max-w-[36rem] min-w-64 flex-1">
               <h2 className="soft text-sm">The finish hinges on</h2>

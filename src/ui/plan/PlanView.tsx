@@ -147,6 +147,7 @@ type View = (typeof VIEWS)[number][0];
 
 function Timetable({ answer, screen, planners }: { answer: Planned; screen: PlanScreen; planners: Planners }) {
   const { params, set } = useAddress();
+  const isActive = screen.models.some((m) => m.id === screen.modelId && m.state === "active");
   const desk = useMoves(screen.plan?.plannedMs ?? 0);
   const view = (VIEWS.find(([id]) => id === params.get("view"))?.[0] ?? "lanes") satisfies View;
   const chosen = answer.ops.find((o) => o.id === params.get("op")) ?? null;
@@ -161,7 +162,12 @@ function Timetable({ answer, screen, planners }: { answer: Planned; screen: Plan
   const choose = (id: string) => set({ op: id === chosen?.id ? null : id });
   return (
     <Tabs.Root className="contents" value={view} onValueChange={(v: string) => set({ view: v === "lanes" ? null : v })}>
-      <Finish answer={answer} screen={screen} titleOf={titleOf} />
+      <Finish
+        answer={answer}
+        screen={screen}
+        planner={isActive ? planners.on(screen.modelId) : null}
+        titleOf={titleOf}
+      />
       {screen.models.map((m) => (
         <DateWays key={m.id} model={m} answer={answer} screen={screen} planners={planners} />
       ))}
