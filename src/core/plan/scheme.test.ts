@@ -150,3 +150,31 @@ describe("what stays as it is below", () => {
     expect(on!.handsOnMin).toBe(30);
   });
 });
+
+it("another colour by hand on a field that is covered: its mask comes off first", () => {
+  const by = (id: string, productId: string, places: string[], taped: boolean) =>
+    layer(productId, { id, places, tape: taped ? { tack: "low", onMin: null, offMin: null } : null });
+  const layers = [
+    ...below,
+    by("one", "red", ["bottom"], true),
+    by("two", "cream", ["topsides"], false),
+    by("three", "black", ["bottom"], false),
+  ];
+  const answer = planModel(planInput([{ region: face, stack: { ...primed, layers } }], { productOf }));
+  if (answer.outcome !== "planned") throw new Error(answer.outcome);
+  const at = (kind: string, layerId: string) => answer.ops.find((o) => o.kind === kind && o.layerId === layerId)!;
+  expect(at("mask", "one").endMin).toBeLessThanOrEqual(at("coat", "two").startMin);
+  expect(at("unmask", "one").startMin).toBeGreaterThanOrEqual(at("coat", "two").endMin);
+  expect(at("unmask", "one").endMin).toBeLessThanOrEqual(at("coat", "three").startMin);
+});
+
+it("tape on what lies under two colours in different places comes off once", () => {
+  const layers = [
+    layer("grey-primer", { id: "base", tape: { tack: "low", onMin: null, offMin: null } }),
+    layer("red", { id: "one", places: ["bow"] }),
+    layer("cream", { id: "two", places: ["stern"] }),
+  ];
+  const plain = region({ id: "r", material: "petg", conditions: ["keyed", "washed"] });
+  const answer = planModel(planInput([{ region: plain, stack: { ...primed, layers } }], { productOf }));
+  expect(answer.outcome === "planned" && answer.ops.filter((o) => o.kind === "unmask")).toHaveLength(1);
+});

@@ -30,9 +30,19 @@ export function chainOf(
   const laid: Layer[] = [];
   /** fields of a scheme that lie under their masks */
   const covered = new Set<Layer>();
+  const bared = new Set<Layer>();
+  const bare = (under: Layer) => {
+    if (bared.has(under)) return;
+    tapeOff(work, region, under, productOf, covered.has(under) && !under.places?.length);
+    covered.delete(under);
+    bared.add(under);
+  };
   for (const [i, layer] of stack.layers.entries()) {
     const below = laid.findLast((l) => meets(l, layer)) ?? null;
     const product = productOf(layer.productId);
+    // another colour on a field that lies under its mask: that comes off first
+    for (const under of [...covered])
+      if (under.places?.length && layer.places?.length && meets(under, layer)) bare(under);
     beforeLayer(work, region, layer, below, productOf, seams[i] ?? null);
     if (isContact(product)) {
       helperOf(work, region, layer, below, product);
@@ -47,13 +57,8 @@ export function chainOf(
     }
     // what lies beside other colours stays covered while they are laid, and is bared before what goes over all of them
     const isLastBeside = lastBeside(stack.layers, i, productOf);
-    for (const under of new Set([
-      ...(below?.tape && !covered.has(below) ? [below] : []),
-      ...(isLastBeside ? covered : []),
-    ])) {
-      tapeOff(work, region, under, productOf, covered.has(under) && !under.places?.length);
-      covered.delete(under);
-    }
+    if (below?.tape && !covered.has(below)) bare(below);
+    if (isLastBeside) for (const under of [...covered]) bare(under);
     const isField = onFields(layer, region);
     const kept = !isField && nextOnFields(stack.layers, i, region, productOf);
     const moreToCome = isField ? !isLastBeside : i < last;
