@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { Product } from "@/core/model";
 import { SUM_IDS, type SumId, type SumInput, type SumInputs, type SumResult, type SumValues, sumOf } from "@/core/sums";
 import { hexSchema, idSchema, nameSchema, noteSchema, ranged } from "./base";
 import type { FieldFault } from "./problem";
@@ -66,7 +67,7 @@ export interface SumsScreen {
   readonly faults: readonly FieldFault[];
   /** inputs that have to be told yet */
   readonly wanting: readonly string[];
-  readonly products: readonly { readonly id: string; readonly name: string; readonly role: string }[];
+  readonly products: readonly Pick<Product, "id" | "name" | "role">[];
   /** products that stand on the shelf, by id */
   readonly shelf: readonly string[];
   readonly regions: readonly { readonly id: string; readonly name: string; readonly model: string }[];

@@ -5,7 +5,8 @@ import { useEffect, useRef, useState } from "react";
 import { sumAction } from "@/actions/sums";
 import type { SumsScreen } from "@/contracts";
 import type { SumId } from "@/core/sums";
-import { ROLE_NAME, SUM_GROUPS, SUM_TEXT } from "@/messages";
+import { SUM_GROUPS, SUM_TEXT } from "@/messages";
+import { ProductOptions } from "../components/ProductOptions";
 import { SumForm } from "./SumForm";
 import { SumResultView } from "./SumResultView";
 
@@ -127,7 +128,6 @@ export function SumsView({ screen, told: first }: { screen: SumsScreen; told: To
 function From({ screen, told, setTold }: { screen: SumsScreen; told: Told; setTold: (told: Told) => void }) {
   const shelf = new Set(screen.shelf);
   const products = screen.products.filter((p) => shelf.has(p.id));
-  const roles = [...new Set(products.map((p) => p.role))] as (keyof typeof ROLE_NAME)[];
   return (
     <div className="grid grid-cols-2 gap-3 rounded-box bg-base-200 p-3">
       {screen.from.product && (
@@ -139,17 +139,7 @@ function From({ screen, told, setTold }: { screen: SumsScreen; told: Told; setTo
             onChange={(e) => setTold({ ...told, productId: e.target.value || null })}
           >
             <option value="">any</option>
-            {roles.map((role) => (
-              <optgroup key={role} label={ROLE_NAME[role]}>
-                {products
-                  .filter((p) => p.role === role)
-                  .map((p) => (
-                    <option key={p.id} value={p.id}>
-                      {p.name}
-                    </option>
-                  ))}
-              </optgroup>
-            ))}
+            <ProductOptions products={products} />
           </select>
         </label>
       )}
