@@ -15,10 +15,10 @@ export function SumLinks({
   const address = (id: SumId) =>
     `/sums?${new URLSearchParams({ sum: id, ...(product ? { product } : {}), ...(region ? { region } : {}) })}`;
   return (
-    <p className="flex flex-wrap gap-x-3 text-sm">
+    <p className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
       <span className="soft">Sums:</span>
       {ids.map((id) => (
-        <Link key={id} className="link" href={address(id)}>
+        <Link key={id} className="link min-h-6 leading-6" href={address(id)}>
           {SUM_TEXT[id].title}
         </Link>
       ))}
