@@ -214,6 +214,8 @@ export interface SpareDay {
   readonly to: string;
   readonly startMin: number;
   readonly endMin: number;
+  /** all of that day's sessions with it */
+  readonly spans: readonly { readonly from: string; readonly to: string }[];
 }
 
 /** A model as the bench has it: planned with the others, or left alone and what that costs. */

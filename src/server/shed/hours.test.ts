@@ -32,6 +32,13 @@ const rows: readonly [string, Partial<Shop>, string, string, readonly string[]][
     ["2026-03-04 19:00–21:30"],
   ],
   [
+    "an evening on a day that is used by daylight",
+    { pattern: [evening(1), evening(2), { weekday: 3, from: "10:00", to: "13:00" }] },
+    "2026-03-03T22:00:00Z",
+    "2026-03-05T12:00:00Z",
+    ["2026-03-04 19:00–21:30"],
+  ],
+  [
     "none where every day is used",
     { pattern: [1, 2, 3, 4, 5, 6, 7].map(evening) },
     "2026-03-02T20:00:00Z",
@@ -45,4 +52,13 @@ it.each(rows)("%s", (_, over, from, before, want) => {
   const found = spareSessions(shop(over), at(from), at(before));
   expect(found.map((s) => `${s.date} ${s.from}–${s.to}`)).toEqual(want);
   for (const s of found) expect(s.endMin - s.startMin).toBe(150);
+});
+
+it("what the day has already stays beside it", () => {
+  const pattern = [evening(1), evening(2), { weekday: 3, from: "10:00", to: "13:00" }];
+  const [wednesday] = spareSessions(shop({ pattern }), at("2026-03-03T22:00:00Z"), at("2026-03-05T12:00:00Z"));
+  expect(wednesday!.spans).toEqual([
+    { from: "10:00", to: "13:00" },
+    { from: "19:00", to: "21:30" },
+  ]);
 });

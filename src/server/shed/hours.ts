@@ -104,7 +104,7 @@ function joined(spans: readonly BenchSession[]): readonly BenchSession[] {
 
 const MOST_SPARE = 3;
 
-/** The next days without a session that end before a moment, soonest first; three at the most. */
+/** The next evenings, at the hours one mostly comes, on which one does not, before a moment; soonest first, three at the most. */
 export function spareSessions(shop: Shop, fromMin: number, beforeMin: number): readonly SpareDay[] {
   const [usual] = [...shop.pattern].sort(
     (a, b) => shop.pattern.filter((s) => sameHours(s, b)).length - shop.pattern.filter((s) => sameHours(s, a)).length,
@@ -115,12 +115,13 @@ export function spareSessions(shop: Shop, fromMin: number, beforeMin: number): r
       number,
       number,
     ];
-    const [day, next] = [localMin(shop.timeZone, date, "00:00"), localMin(shop.timeZone, date, "24:00")];
-    // a day said to be without one is a day somebody is away
-    const isFree = benchSessions(shop, day, next).length === 0 && !shop.exceptions.some((x) => x.date === date);
-    return isFree && startMin > fromMin && endMin < beforeMin
-      ? [{ date, from: usual.from, to: usual.to, startMin, endMin }]
-      : [];
+    // a day somebody said something of is a day he has thought about
+    const isFree = benchSessions(shop, startMin, endMin).length === 0 && !shop.exceptions.some((x) => x.date === date);
+    if (!isFree || startMin <= fromMin || endMin >= beforeMin) return [];
+    const own = { from: usual.from, to: usual.to };
+    const usualDay = shop.pattern.filter((s) => s.weekday === weekdayOf(date)).map(({ from, to }) => ({ from, to }));
+    const spans = [...usualDay, own].sort((a, b) => (a.from < b.from ? -1 : 1));
+    return [{ date, ...own, startMin, endMin, spans }];
   });
   return free.slice(0, MOST_SPARE);
 }

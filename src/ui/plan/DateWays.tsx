@@ -71,7 +71,7 @@ export function DateWays({
     switch (way.kind) {
       case "session": {
         const day = spare.find((s) => s.startMin === way.session.startMin)!;
-        const own = { date: day.date, spans: [{ from: day.from, to: day.to }] };
+        const own = { date: day.date, spans: day.spans };
         const others = screen.shop.exceptions.filter((x) => x.date !== day.date);
         return shed({ exceptions: [...others, own].sort((a, b) => (a.date < b.date ? -1 : 1)) });
       }
