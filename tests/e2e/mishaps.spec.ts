@@ -219,7 +219,10 @@ test("what was not planned went on: the log takes it, and the wait is its own", 
   await sign.click();
   const went = page.getByRole("region", { name: "What went on" });
   await went.getByRole("combobox").selectOption({ label: "Oil undercoat, white" });
+  // leaving the page before the answer would leave it unsaid
+  const answered = page.waitForResponse((r) => r.request().method() === "POST" && r.url().includes("/bench"));
   await went.getByRole("button", { name: "Write it down so" }).click();
+  await answered;
   await page.goto("/logbook?region=ml-hull-topsides");
   await expect(page.getByText("Oil undercoat, white, not what was planned")).toBeVisible();
 });
