@@ -23,20 +23,19 @@ export interface ColourScreen {
     readonly scheme: Scheme;
     /** shade under the scheme, sRGB; null = nobody knows */
     readonly ground: string | null;
-    /** the cheapest order; null = fewer than one field has a colour */
+    /** the cheapest order; null = no field has a colour */
     readonly best: OrderView | null;
     /** the order the user wants; null = the best */
     readonly wanted: OrderView | null;
     /** the pile holds this very order */
     readonly inStack: boolean;
-    /** work on the scheme has begun by the log: it is not put in anew */
+    /** a colour of it lies on the part by the log: what is on it stays in the pile, and nothing is put in anew */
     readonly begun: boolean;
   } | null;
   readonly colours: readonly {
     readonly id: string;
     readonly name: string;
     readonly colour: string;
-    readonly effect: string;
     readonly owned: boolean;
   }[];
 }

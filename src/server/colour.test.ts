@@ -1,12 +1,14 @@
 /** The colour scheme of a face from what is typed to the pile: stored, refused where it cannot be, put in, exported. */
 
 import type { Scheme } from "@/core/model";
+import { logTitle } from "@/messages";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
 import * as server from ".";
 
 freshStore();
 
+const DONE = { minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
 const LAYER = { heaviness: "wet", wftUm: null, gapMin: null, before: [], sandAfter: null };
 const paint = (id: string, colour: string) =>
   must(server.addProduct({ ...product("water-primer"), name: id, role: "colour", colour, opaqueDftUm: 30 })).id;
@@ -142,4 +144,35 @@ it("a mix is a product of its own: shade, solids and waits of what is in it; wha
   expect(refusal(server.makeMix({ ...mix, parts: [...mix.parts, { id: enamel, parts: 1 }] }))).toBe("refused");
   expect(refusal(server.makeMix({ ...mix, parts: [{ id: "gone", parts: 1 }] }))).toBe("invalid parts.0.id");
   expect(refusal(server.makeMix({ ...mix, parts: [] }))).toBe("invalid parts");
+});
+
+it("a colour that comes in beside its namesake is the scheme's own", () => {
+  const b = bench();
+  must(tell(b, { ...b.scheme, order: [b.red, b.cream] }));
+  const doc = JSON.parse(must(server.exportDocument(b.modelId))) as { products: { id: string; colour: string }[] };
+  doc.products.find((p) => p.id === b.red)!.colour = "#123456";
+  const { modelId, products } = must(server.importText(JSON.stringify(doc), { onExisting: "copy", takeShop: false }));
+  expect(products.broughtInBeside).toEqual(["red"]);
+  const { scheme, best } = must(server.getColourScreen(modelId, null)).chosen!;
+  const own = scheme.fields.find((f) => f.name === "bottom")!.productId!;
+  expect(own).not.toBe(b.red);
+  expect(scheme.order).toEqual([own, b.cream]);
+  expect(best!.ids).toContain(own);
+});
+
+it("once a colour lies on the part the scheme is not put in anew", async () => {
+  const b = bench();
+  must(tell(b, b.scheme));
+  must(server.applyScheme(b.regionId, screen(b).stackRev));
+  expect(screen(b).begun).toBe(false);
+  const first = pile(b)[1]!;
+  for (let opId = ""; !opId.startsWith(`${first.id}:coat`); ) {
+    opId = must(server.getBench(b.modelId)).tiles.find((t) => t.regionId === b.regionId)!.op!.id;
+    must(server.startOp(b.regionId, { opId, reason: "felt hard" }, logTitle, String));
+    must(server.finishOp(b.regionId, { ...DONE, opId }, logTitle));
+  }
+  expect(screen(b).begun).toBe(true);
+  must(tell(b, { ...b.scheme, order: [...screen(b).best!.ids].reverse() }));
+  expect(refusal(server.applyScheme(b.regionId, screen(b).stackRev))).toBe("refused layers");
+  expect(pile(b)[1]!.id).toBe(first.id);
 });

@@ -1,5 +1,6 @@
 import type { FilmApplication, FilmCase, SentPlanInput } from "@/contracts";
 import { type FinderAnswer, type FinderInput, suggest, type WhyNot, whyNot, whyNotStack } from "@/core/finder";
+import { type Learnt, type Look, learnt } from "@/core/learning";
 import type { Stack } from "@/core/model";
 import {
   type Looked,
@@ -98,6 +99,8 @@ const weigh = (before: SentPlanInput, after: readonly SentPlanInput[], regionId:
   return after.map((a) => weighMend(was, openInput(a), regionId));
 };
 
+const learn = (looks: readonly Look[], productIds: readonly string[]): Learnt => learnt(looks, productIds);
+
 export const TASKS = {
   plan,
   totals,
@@ -106,6 +109,7 @@ export const TASKS = {
   filmCase,
   application,
   why,
+  learn,
   readLabel,
   readText,
   readPlanRequest,

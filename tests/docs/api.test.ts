@@ -51,18 +51,18 @@ it("the documented sum is done", () => {
   expect(result.lines.find((l) => l.id === "dftUm")!.value).toBeCloseTo(16.8, 6);
 });
 
-it("the documented looks teach what is said of them", () => {
-  const { shed, products } = must(server.askLearnt(rest.at(-2)));
+it("the documented looks teach what is said of them", async () => {
+  const { shed, products } = must(await server.askLearnt(rest.at(-2)));
   expect(products.map((p) => [p.productId, p.looks])).toEqual([
     ["estuary-blue", 2],
     ["buoy-red", 0],
   ]);
   expect(products[0]!.median).toBeGreaterThan(1.2);
   expect(products[1]!.median).toBeCloseTo(shed.median, 1);
-  const refused = (look: object) =>
-    refusal(server.askLearnt({ looks: [{ product: "a", predicted_min: 9, ...look }], products: [] }));
-  expect(refused({})).toBe("invalid looks.0.by_min");
-  expect(refused({ after_min: 9, by_min: 9 })).toBe("invalid looks.0.by_min");
-  expect(refused({ at_min: 9, by_min: 9 })).toBe("invalid looks.0.at_min");
-  expect(refused({ by_min: 0 })).toBe("invalid looks.0.by_min");
+  const refused = async (look: object) =>
+    refusal(await server.askLearnt({ looks: [{ product: "a", predicted_min: 9, ...look }], products: [] }));
+  expect(await refused({})).toBe("invalid looks.0.by_min");
+  expect(await refused({ after_min: 9, by_min: 9 })).toBe("invalid looks.0.by_min");
+  expect(await refused({ at_min: 9, by_min: 9 })).toBe("invalid looks.0.at_min");
+  expect(await refused({ by_min: 0 })).toBe("invalid looks.0.by_min");
 });

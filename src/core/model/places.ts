@@ -16,3 +16,7 @@ export function edgeCm({ fields }: Scheme, { between, cm }: Scheme["edges"][numb
   const share = Math.min(...between.map((name) => fields.find((f) => f.name === name)?.share ?? 0));
   return 2 * Math.sqrt(share * areaCm2);
 }
+
+/** Share of the face that keeps what lies below its scheme: fields without a colour of their own, and what is in no field. */
+export const keptShare = ({ fields }: Scheme): number =>
+  Math.max(0, 1 - fields.reduce((sum, f) => sum + (f.productId === null ? 0 : f.share), 0));

@@ -76,7 +76,7 @@ export interface SchemeField {
   readonly name: string;
   /** of the face, (0, 1] */
   readonly share: number;
-  /** null = no colour chosen yet */
+  /** null = it stays as it is below */
   readonly productId: string | null;
   /** in the user's own word; null = as many as hide */
   readonly coats: number | null;

@@ -50,14 +50,19 @@ const OPAQUE_CONTRAST = 0.98;
 /** Largest colour difference that still counts as the paint's own colour, CIEDE2000. */
 const HIDDEN_DELTA_E = 2;
 
+/** Absorption over scattering of an opaque film, from its reflectance in one band (Kubelka–Munk). */
+export function absorptionOf(reflectance: number): number {
+  const r = Math.min(R_MAX, Math.max(R_MIN, reflectance));
+  return (1 - r) ** 2 / (2 * r);
+}
+
 /**
  * Reflectance of a paint film over a ground, one band. Kubelka–Munk with the masstone's K/S.
  * @param rInf masstone reflectance; @param s scattering per µm; @param dftUm ≥ 0; @param ground 0–1
  */
 export function filmReflectance(rInf: number, s: number, dftUm: number, ground: number): number {
-  const r = Math.min(R_MAX, Math.max(R_MIN, rInf));
   if (dftUm <= 0) return ground;
-  const a = 1 + (1 - r) ** 2 / (2 * r);
+  const a = 1 + absorptionOf(rInf);
   const b = Math.sqrt(a * a - 1);
   const x = b * s * dftUm;
   const coth = x > 350 ? 1 : 1 / Math.tanh(x);

@@ -1,5 +1,4 @@
-import { differenceCiede2000 } from "culori";
-import { hexOf, type LinearRgb, linearRgb } from "./colour";
+import { absorptionOf, colourDistance, hexOf, type LinearRgb, linearRgb } from "./colour";
 
 /** A paint that may go into a mix. */
 export interface MixPaint {
@@ -27,25 +26,19 @@ export const tintingStrength = (opaqueDftUm: number | null): number =>
 /** The other way round: dry film at which a paint of such strength hides, µm. */
 export const opaqueAt = (strength: number): number => ORDINARY_OPAQUE_UM / strength;
 
-const R_MIN = 0.002;
-const R_MAX = 0.998;
-const absorption = (reflectance: number): number => {
-  const r = Math.min(R_MAX, Math.max(R_MIN, reflectance));
-  return (1 - r) ** 2 / (2 * r);
-};
+/** Reflectance of an opaque film from its absorption over scattering. */
 const reflectance = (ks: number): number => 1 + ks - Math.sqrt(ks * ks + 2 * ks);
 
 /** Shade of a mix, linear light: K/S of the masstones weighed by volume and strength. Kubelka–Munk, single constant, three bands. */
 export function mixedRgb(paints: readonly MixPaint[], parts: readonly number[]): LinearRgb {
   const weights = paints.map((p, i) => p.strength * parts[i]!);
   const total = weights.reduce((sum, w) => sum + w, 0);
-  const bands = paints.map((p) => linearRgb(p.colour).map(absorption));
+  const bands = paints.map((p) => linearRgb(p.colour).map(absorptionOf));
   return [0, 1, 2].map((band) =>
     reflectance(bands.reduce((sum, of, i) => sum + (weights[i]! / total) * of[band]!, 0)),
   ) as unknown as LinearRgb;
 }
 
-const deltaE = differenceCiede2000();
 export const MOST_PAINTS = 4;
 /** Parts of all paints together, by their number: nobody counts further. */
 const MOST_PARTS = [0, 1, 12, 12, 10] as const;
@@ -69,7 +62,7 @@ const ROUGH_PER_PART = 0.04;
 /** So many of the sieved are measured by CIEDE2000. */
 const MEASURED = 160;
 
-/** CIELAB of linear light, D65. Source: CIE 15. */
+/** CIELAB of linear light, D65. Source: CIE 15. Written out: the sieve asks it a hundred thousand times. */
 function labOf(r: number, g: number, b: number): [number, number, number] {
   const f = (t: number) => (t > 0.008856 ? Math.cbrt(t) : 7.787 * t + 16 / 116);
   const x = f((0.4124 * r + 0.3576 * g + 0.1805 * b) / 0.95047);
@@ -137,7 +130,9 @@ export function recipesFor(
   paints: readonly MixPaint[],
   { most = MOST_PAINTS, answers = 3 }: { readonly most?: number; readonly answers?: number } = {},
 ): readonly Recipe[] {
-  const banded = paints.map((p): Banded => ({ ...p, ks: linearRgb(p.colour).map(absorption) as unknown as LinearRgb }));
+  const banded = paints.map(
+    (p): Banded => ({ ...p, ks: linearRgb(p.colour).map(absorptionOf) as unknown as LinearRgb }),
+  );
   const lab = labOf(...linearRgb(target));
   const found: Sieved[] = banded.map((p) => sieved([p], lab));
   if (most >= 2) for (const set of sets(banded, 2)) found.push(sieved(set, lab));
@@ -153,7 +148,11 @@ export function recipesFor(
     .slice(0, MEASURED)
     .map(({ set, parts }): Recipe => {
       const colour = hexOf(mixedRgb(set, parts));
-      return { parts: set.map((p, i) => ({ id: p.id, parts: parts[i]! })), colour, deltaE: deltaE(colour, target) };
+      return {
+        parts: set.map((p, i) => ({ id: p.id, parts: parts[i]! })),
+        colour,
+        deltaE: colourDistance(colour, target),
+      };
     })
     .sort(better)
     .slice(0, answers);

@@ -1,6 +1,6 @@
 import type { BenchSession } from "../model";
 import type { PlanOptions } from "./plan";
-import { type PlanGroup, planTogether } from "./together";
+import { only, type PlanGroup, planTogether } from "./together";
 import { NO_WISHES, type PlanAnswer, type PlanInput } from "./types";
 
 /** What may be done about a date that is missed: one session more, no rounds on some faces, another model left to rest, less caution. */
@@ -20,7 +20,10 @@ export interface DateTried {
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 
 /** When the last work of a group is done by a plan; null = nothing of it is in it. */
-function groupDoneMin({ finish }: Planned, { regionIds }: PlanGroup): number | null {
+export function groupDoneMin(
+  { finish }: Pick<Planned, "finish">,
+  { regionIds }: Pick<PlanGroup, "regionIds">,
+): number | null {
   const ends = finish.flatMap((f) => (regionIds.includes(f.regionId) ? [f.doneMin] : []));
   return ends.length === 0 ? null : Math.max(...ends);
 }
@@ -61,10 +64,8 @@ function withTry(input: PlanInput, groups: readonly PlanGroup[], way: DateTry): 
     case "likely":
       return [{ ...input, caution: "likely" }, groups];
     case "rest": {
-      const gone = groups.find((g) => g.id === way.groupId);
-      const kept = { regions: input.regions.filter((r) => !gone?.regionIds.includes(r.region.id)) };
-      const joins = input.joins?.filter((j) => !gone?.partIds.includes(j.partId));
-      return [{ ...input, ...kept, joins }, groups.filter((g) => g !== gone)];
+      const left = groups.filter((g) => g.id !== way.groupId);
+      return [only(input, left), left];
     }
   }
 }

@@ -1,5 +1,5 @@
 export * from "./bench";
-export { type DateTried, type DateTry, dateTries, tryForDate } from "./date-ways";
+export { type DateTried, type DateTry, dateTries, groupDoneMin, tryForDate } from "./date-ways";
 export { type EarlyStart, earlyStart } from "./early-start";
 export { faceAt, faceNow } from "./face-at";
 export {

@@ -1,9 +1,10 @@
 /** A colour scheme of one face, from its fields to the timetable: what is covered when, for how long, and bared again when. */
 
 import { layer, pile, planInput, product, region } from "../../../tests/support/world";
-import type { Product, Scheme, Stack } from "../model";
+import { judgeStack } from "../judge";
+import { keptShare, type Layer, type Product, type Scheme, type Stack } from "../model";
 import { spotShare } from "../numbers";
-import { aroundScheme, bestOrder, GROUND_ID, groundShade, keptShare, layersOf, priced, runMl, runsOf } from "../scheme";
+import { aroundScheme, bestOrder, GROUND_ID, groundShade, layersOf, priced, runMl, runsOf } from "../scheme";
 import { planModel } from "./plan";
 
 const paint = (id: string, colour: string, over: Partial<Product> = {}): Product => ({
@@ -177,4 +178,24 @@ it("tape on what lies under two colours in different places comes off once", () 
   const plain = region({ id: "r", material: "petg", conditions: ["keyed", "washed"] });
   const answer = planModel(planInput([{ region: plain, stack: { ...primed, layers } }], { productOf }));
   expect(answer.outcome === "planned" && answer.ops.filter((o) => o.kind === "unmask")).toHaveLength(1);
+});
+
+it("a colour is judged over what lies under it there, not over its neighbour", () => {
+  const judged = (...layers: Layer[]) => {
+    const answer = judgeStack({ region: face, stack: { ...primed, layers }, productOf, protection: [], air: null });
+    if (answer.outcome !== "judged") throw new Error(answer.outcome);
+    const top = layers.length - 1;
+    return answer.verdicts
+      .filter((v) => v.where.layer === top && v.where.kind === "layer")
+      .map((v) => v.code)
+      .sort();
+  };
+  const { baseCoats: coats, coatsOver } = runs.find((r) => r.id === "cream")!;
+  expect(coatsOver.black!).toBeGreaterThan(coats);
+  const white = layer("grey-primer", { id: "w", coats: 2 });
+  const black = (places?: string[]) => layer("black", { id: "b", coats: 2, ...(places ? { places } : {}) });
+  const cream = layer("cream", { id: "c", coats, heaviness: "wet", places: ["topsides"] });
+  const alone = judged(white, cream);
+  expect(judged(white, black(["bottom"]), cream)).toEqual(alone);
+  expect(judged(white, black(), cream)).not.toEqual(alone);
 });

@@ -37,7 +37,8 @@ export function planTogether(
 const isOf = ({ partIds, regionIds }: PlanGroup, answer: Stuck): boolean =>
   answer.outcome === "circular" ? partIds.includes(answer.partIds[0]!) : regionIds.includes(answer.op.regionId);
 
-function only(input: PlanInput, groups: readonly PlanGroup[]): PlanInput {
+/** The bench with some of its groups alone. */
+export function only(input: PlanInput, groups: readonly PlanGroup[]): PlanInput {
   const regions = new Set(groups.flatMap((g) => g.regionIds));
   const parts = new Set(groups.flatMap((g) => g.partIds));
   return {

@@ -1,6 +1,7 @@
 import {
   edgeCm,
   isOneOf,
+  keptShare,
   type Layer,
   type Product,
   type Region,
@@ -58,10 +59,6 @@ export const GROUND_ID = "";
 /** Less of the face than this is nobody's to cover. */
 const LEAST_REST = 0.005;
 
-/** Share of the face that keeps what lies below. */
-export const keptShare = ({ fields }: Scheme): number =>
-  Math.max(0, 1 - coloured({ fields }).reduce((sum, f) => sum + f.share, 0));
-
 /**
  * The colours of a face's scheme, each with what its order has to know, and what stays as it is below, which has to be covered
  * against their mist as they have.
@@ -108,7 +105,6 @@ export function runsOf(face: Face, below: Layer | null, ground: string | null, p
       coverMin: coverMin(area),
       edgeMin,
       atAnEnd: p.effect === "metallic",
-      after: [],
     };
   });
   const kept = keptShare(scheme);
@@ -124,7 +120,6 @@ export function runsOf(face: Face, below: Layer | null, ground: string | null, p
     coverMin: coverMin(areaCm2 * kept),
     edgeMin: edgesOf(GROUND_ID),
     atAnEnd: false,
-    after: [],
   };
   return [rest, ...runs];
 }

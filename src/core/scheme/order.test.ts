@@ -13,7 +13,6 @@ const run = (id: string, over: Partial<Run> = {}): Run => ({
   coverMin: 5,
   edgeMin: {},
   atAnEnd: false,
-  after: [],
   ...over,
 });
 
@@ -39,7 +38,7 @@ function schemeOf(n: number): readonly Run[] {
       baseCoats: 1 + some(3),
       coatsOver: Object.fromEntries(ids.flatMap((o) => (o !== id && random() < 0.5 ? [[o, 1 + some(6)]] : []))),
       sprayed: random() < 0.7,
-      tapeSafeMin: random() < 0.1 ? null : 60 * some(48),
+      tapeSafeMin: 60 * some(48),
       coverMin: 2 + some(15),
       edgeMin: Object.fromEntries(
         ids.flatMap((o) => {
@@ -48,7 +47,6 @@ function schemeOf(n: number): readonly Run[] {
         }),
       ),
       atAnEnd: random() < 0.1,
-      after: random() < 0.15 && id !== "c0" ? ["c0"] : [],
     }),
   );
 }
@@ -78,6 +76,21 @@ it.each([2, 3, 4, 5])(
   },
 );
 
+it("the figures of the search are those of the order that is shown", () => {
+  for (const n of [3, 6, MOST_EXACT + 2]) {
+    const runs = schemeOf(n);
+    const found = bestOrder(runs);
+    expect(priced(runs, found.ids).cost).toBeCloseTo(found.cost, 9);
+  }
+});
+
+it("the search finds what is proved to be best, where it can be proved", () => {
+  // a thirteenth colour that touches nothing and costs nothing makes the same scheme one to be searched
+  const runs = schemeOf(MOST_EXACT);
+  const idle = run("idle", { coatMin: 0, baseCoats: 0, coverMin: 0, sprayed: false, tapeSafeMin: 0 });
+  expect(bestOrder([...runs, idle]).cost).toBeLessThanOrEqual(1.02 * bestOrder(runs).cost);
+});
+
 it("more than twelve are searched, and it is said; the search is no worse than the order they came in", () => {
   const runs = schemeOf(MOST_EXACT + 3);
   const found = bestOrder(runs);
@@ -105,10 +118,6 @@ describe("what a modeller would say", () => {
     const runs = [run("hull", { coverMin: 40 }), run("stripe", { coverMin: 2 })];
     expect(first(bestOrder(runs))).toBe("stripe");
   });
-  it("what tape never holds on is laid last", () => {
-    const runs = [run("soft", { tapeSafeMin: null, coverMin: 1 }), run("a"), run("b")];
-    expect(bestOrder(runs).ids.at(-1)).toBe("soft");
-  });
   it("what takes days until tape holds is laid last, where nothing else speaks against it", () => {
     const runs = [run("enamel", { tapeSafeMin: 4 * 1440 }), run("acrylic", { tapeSafeMin: 240 })];
     expect(bestOrder(runs).ids).toEqual(["acrylic", "enamel"]);
@@ -121,10 +130,6 @@ describe("what a modeller would say", () => {
   it("brushed colours without an edge in common need no mask at all", () => {
     const found = bestOrder([run("eyes", { sprayed: false }), run("coat", { sprayed: false })]);
     expect([found.masks, found.waitMin]).toEqual([0, 0]);
-  });
-  it("its ground lies before it", () => {
-    const runs = [run("fluorescent", { after: ["white"], coverMin: 1 }), run("white", { coverMin: 30 })];
-    expect(bestOrder(runs).ids).toEqual(["white", "fluorescent"]);
   });
   it("one colour is an order, none is one too", () => {
     expect(bestOrder([run("a")]).ids).toEqual(["a"]);

@@ -11,16 +11,14 @@ export interface Run {
   readonly coatsOver: Readonly<Record<string, number>>;
   /** mist of it flies onto what lies open beside it */
   readonly sprayed: boolean;
-  /** after its last coat until tape may lie on it, minutes; null = no tape ever holds on it */
-  readonly tapeSafeMin: number | null;
+  /** after its last coat until tape may lie on it, minutes */
+  readonly tapeSafeMin: number;
   /** minutes to cover it whole once, without its edges */
   readonly coverMin: number;
   /** minutes of tape along its edges with another run */
   readonly edgeMin: Readonly<Record<string, number>>;
   /** it has to be the first or the last of all: metal that shows as metal */
   readonly atAnEnd: boolean;
-  /** runs that have to lie before it */
-  readonly after: readonly string[];
   /** what stays as it is below: it lies there before every other, is laid by nobody, and is covered like any other */
   readonly isGround?: true;
 }
@@ -54,7 +52,7 @@ export interface Order {
 
 /** A minute of waiting against a minute of hands: one does something else meanwhile, and yet it is another evening (est.). */
 const WAIT_WEIGHT = 0.05;
-/** Tape on what never holds it, and what has to come at an end in the middle: never chosen where there is another way. */
+/** What has to come at an end, in the middle: never chosen where there is another way. */
 const FORBIDDEN = 1e6;
 /** Exact up to here. */
 export const MOST_EXACT = 12;
@@ -72,12 +70,9 @@ function stepOf(run: Run, before: readonly Run[], covered: ReadonlySet<string>):
   const covers = before.filter((b) => !covered.has(b.id) && wantsCover(b, run));
   const maskMin = covers.reduce((sum, b) => sum + b.coverMin, 0);
   const edges = before.reduce((sum, b) => sum + (b.edgeMin[run.id] ?? 0), 0);
-  const waits = covers.map((b) => b.tapeSafeMin);
-  const waitMin = Math.max(0, ...waits.map((w) => w ?? 0));
+  const waitMin = Math.max(0, ...covers.map((b) => b.tapeSafeMin));
   const coats = coatsOf(run, before);
   const handsMin = coats * run.coatMin + maskMin + edges;
-  const missing = run.after.filter((id) => !before.some((b) => b.id === id)).length;
-  const broken = waits.filter((w) => w === null).length + missing;
   const step = {
     id: run.id,
     coats,
@@ -87,7 +82,7 @@ function stepOf(run: Run, before: readonly Run[], covered: ReadonlySet<string>):
     maskMin: maskMin + edges,
     waitMin,
   };
-  return { step, cost: handsMin + WAIT_WEIGHT * waitMin + FORBIDDEN * broken };
+  return { step, cost: handsMin + WAIT_WEIGHT * waitMin };
 }
 
 const endCost = (run: Run, n: number, of: number): number => (run.atAnEnd && n !== 0 && n !== of - 1 ? FORBIDDEN : 0);
@@ -145,44 +140,81 @@ interface State {
   readonly from: number;
 }
 
-/** Runs as bits, so that a quarter of a million states are walked in a tenth of a second. */
-function exactly(all: readonly Run[]): Order {
-  // what stays as it is below lies there from the beginning: bit by bit like the others, laid by nobody
-  const runs = [...all.filter((r) => r.isGround), ...laidOnes(all)];
-  const grounds = runs.filter((r) => r.isGround).length;
-  const n = runs.length;
-  const at = new Map(runs.map((r, i) => [r.id, i]));
-  const edge = runs.map((lies) => runs.map((laid) => lies.edgeMin[laid.id] ?? 0));
-  const wants = runs.map((laid) =>
-    runs.reduce((bits, lies, i) => (wantsCover(lies, laid) ? bits | (1 << i) : bits), 0),
-  );
-  const over = runs.map((run) => runs.map((b) => (b.sprayed ? (run.coatsOver[b.id] ?? 0) : 0)));
-  const after = runs.map((r) => r.after.reduce((bits, id) => (at.has(id) ? bits | (1 << at.get(id)!) : bits), 0));
-  const unknownAfter = runs.map((r) => r.after.filter((id) => !at.has(id)).length);
-  const size = 1 << n;
-  const key = (lies: number, covered: number): number => lies * size + covered;
-  const stepCost = (i: number, lies: number, covered: number, place: number): number => {
+/** Runs as bits: what a step costs in a few dozen sums, for searches that ask it by the million. The same figures as `stepOf`. */
+class Bits {
+  readonly runs: readonly Run[];
+  /** what stays as it is below comes first: it lies there from the beginning, laid by nobody */
+  readonly grounds: number;
+  readonly n: number;
+  private readonly edge: readonly (readonly number[])[];
+  private readonly over: readonly (readonly number[])[];
+  private readonly wants: readonly number[];
+
+  constructor(all: readonly Run[]) {
+    const ground = all.filter((r) => r.isGround);
+    const runs = [...ground, ...laidOnes(all)];
+    this.runs = runs;
+    this.grounds = ground.length;
+    this.n = runs.length;
+    this.edge = runs.map((lies) => runs.map((laid) => lies.edgeMin[laid.id] ?? 0));
+    this.over = runs.map((run) => runs.map((b) => (b.sprayed ? (run.coatsOver[b.id] ?? 0) : 0)));
+    this.wants = runs.map((laid) =>
+      runs.reduce((bits, lies, i) => (wantsCover(lies, laid) ? bits | (1 << i) : bits), 0),
+    );
+  }
+
+  /** What is masked once run i is laid over what lies there. */
+  coveredBy(i: number, lies: number, covered: number): number {
+    return covered | (lies & this.wants[i]!);
+  }
+
+  /** @param place of the step among those that are laid, from 0 */
+  stepCost(i: number, lies: number, covered: number, place: number): number {
+    const { runs, n } = this;
     const run = runs[i]!;
-    let [coats, hands, wait, broken] = [run.baseCoats, 0, 0, unknownAfter[i]!];
-    const covers = lies & wants[i]! & ~covered;
+    const [over, covers] = [this.over[i]!, lies & this.wants[i]! & ~covered];
+    let [coats, hands, wait] = [run.baseCoats, 0, 0];
     for (let b = 0; b < n; b++) {
       const bit = 1 << b;
-      if (!(lies & bit)) {
-        if (after[i]! & bit) broken += 1;
-        continue;
-      }
-      hands += edge[b]![i]!;
-      if (over[i]![b]! > coats) coats = over[i]![b]!;
+      if (!(lies & bit)) continue;
+      hands += this.edge[b]![i]!;
+      if (over[b]! > coats) coats = over[b]!;
       if (!(covers & bit)) continue;
       const { coverMin, tapeSafeMin } = runs[b]!;
       hands += coverMin;
-      if (tapeSafeMin === null) broken += 1;
-      else if (tapeSafeMin > wait) wait = tapeSafeMin;
+      if (tapeSafeMin > wait) wait = tapeSafeMin;
     }
     hands += coats * run.coatMin;
-    return hands + WAIT_WEIGHT * wait + FORBIDDEN * broken + endCost(run, place, n - grounds);
-  };
-  const begun = (1 << grounds) - 1;
+    return hands + WAIT_WEIGHT * wait + endCost(run, place, n - this.grounds);
+  }
+
+  /** What lies there before the first colour. */
+  get begun(): number {
+    return (1 << this.grounds) - 1;
+  }
+
+  /** @param order every run that is laid, by its bit */
+  orderCost(order: readonly number[]): number {
+    let [lies, covered, cost] = [this.begun, 0, 0];
+    for (let place = 0; place < order.length; place++) {
+      const i = order[place]!;
+      cost += this.stepCost(i, lies, covered, place);
+      covered = this.coveredBy(i, lies, covered);
+      lies |= 1 << i;
+    }
+    return cost;
+  }
+
+  idsOf(order: readonly number[]): readonly string[] {
+    return order.map((i) => this.runs[i]!.id);
+  }
+}
+
+function exactly(all: readonly Run[]): Order {
+  const bits = new Bits(all);
+  const { n, grounds, begun } = bits;
+  const size = 1 << n;
+  const key = (lies: number, covered: number): number => lies * size + covered;
   const states = new Map<number, State>([[key(begun, 0), { cost: 0, last: -1, from: -1 }]]);
   let layer = [key(begun, 0)];
   for (let place = 0; place < n - grounds; place++) {
@@ -192,8 +224,8 @@ function exactly(all: readonly Run[]): Order {
       const { cost } = states.get(own)!;
       for (let i = grounds; i < n; i++) {
         if (lies & (1 << i)) continue;
-        const total = cost + stepCost(i, lies, covered, place);
-        const to = key(lies | (1 << i), covered | (lies & wants[i]!));
+        const total = cost + bits.stepCost(i, lies, covered, place);
+        const to = key(lies | (1 << i), bits.coveredBy(i, lies, covered));
         const known = states.get(to);
         if (known && total >= known.cost - 1e-9) continue;
         states.set(to, { cost: total, last: i, from: own });
@@ -203,50 +235,49 @@ function exactly(all: readonly Run[]): Order {
     layer = [...next];
   }
   let end = layer.reduce((a, b) => (states.get(b)!.cost < states.get(a)!.cost - 1e-9 ? b : a));
-  const ids: string[] = [];
+  const order: number[] = [];
   while (end !== key(begun, 0)) {
     const { last, from } = states.get(end)!;
-    ids.unshift(runs[last]!.id);
+    order.unshift(last);
     end = from;
   }
-  return priced(all, ids, true);
+  return priced(all, bits.idsOf(order), true);
 }
 
 const BEGINNINGS = 24;
 
-function searched(runs: readonly Run[]): Order {
+function searched(all: readonly Run[]): Order {
+  const bits = new Bits(all);
   const random = seededRandom(7);
-  let best: Order | null = null;
+  const asTold = Array.from({ length: bits.n - bits.grounds }, (_, k) => k + bits.grounds);
+  let best: { readonly order: readonly number[]; readonly cost: number } | null = null;
   for (let n = 0; n < BEGINNINGS; n++) {
-    let ids: readonly string[] = laidOnes(runs).map((r) => r.id);
-    if (n > 0)
-      ids = [...ids]
-        .map((id) => [random(), id] as const)
-        .sort((a, b) => a[0] - b[0])
-        .map(([, id]) => id);
-    const found = improved(runs, priced(runs, ids));
+    const keys = new Map(asTold.map((i) => [i, n === 0 ? i : random()]));
+    const found = improved(
+      bits,
+      [...asTold].sort((a, b) => keys.get(a)! - keys.get(b)!),
+    );
     if (best === null || found.cost < best.cost) best = found;
   }
-  return best!;
+  return priced(all, bits.idsOf(best!.order));
 }
 
 /** Every run tried at every other place, until nothing gets cheaper. */
-function improved(runs: readonly Run[], from: Order): Order {
-  let at = from;
+function improved(bits: Bits, from: readonly number[]) {
+  let order = from;
+  let cost = bits.orderCost(from);
   for (let again = true; again; ) {
     again = false;
-    for (let i = 0; i < at.ids.length; i++)
-      for (let k = 0; k < at.ids.length; k++) {
+    for (let i = 0; i < order.length; i++)
+      for (let k = 0; k < order.length; k++) {
         if (i === k) continue;
-        const ids = at.ids.toSpliced(i, 1).toSpliced(k, 0, at.ids[i]!);
-        const tried = priced(runs, ids);
-        if (tried.cost < at.cost - 1e-9) {
-          at = tried;
-          again = true;
-        }
+        const tried = order.toSpliced(i, 1).toSpliced(k, 0, order[i]!);
+        const own = bits.orderCost(tried);
+        if (own >= cost - 1e-9) continue;
+        [order, cost, again] = [tried, own, true];
       }
   }
-  return at;
+  return { order, cost };
 }
 
 /** Why a run comes before the next: what the two the other way round would cost more. */

@@ -39,6 +39,10 @@ export const light = sum({
   },
 });
 
+/** A resin under the lamp for so many times what it wants goes brittle; wash liquid is out of a plain part after so long, h (est.). */
+const BRITTLE_SHARE = 3;
+const SOLVENT_GONE_H = 1;
+
 export const resinCure = sum({
   formula: "share = minutes a side under the lamp ÷ minutes such a lamp takes",
   source: "7 J/cm² a side near 405 nm (est.; the resin’s own sheet decides)",
@@ -53,7 +57,7 @@ export const resinCure = sum({
   run: ({ washed, dryH, hollow, sideMin, sides, atPartMwCm2 }) => {
     const needsMin = atPartMwCm2 === null ? USUAL_SIDE_MIN : cureSideMin(atPartMwCm2);
     const share = sides === 0 ? 0 : sideMin / needsMin;
-    const isSolvent = washed === "yes" && dryH < 1;
+    const isSolvent = washed === "yes" && dryH < SOLVENT_GONE_H;
     return {
       lines: [
         line("sharePct", Math.min(PERCENT, PERCENT * share), "%"),
@@ -66,7 +70,7 @@ export const resinCure = sum({
         ...when(hollow === "closed", "drain"),
         ...when(sides === 1, "turn"),
         ...when(share < 1, "more-light"),
-        ...when(share > 3, "brittle"),
+        ...when(share > BRITTLE_SHARE, "brittle"),
         ...when(washed === "yes" && !isSolvent && hollow !== "closed" && share >= 1 && sides > 1, "paintable"),
         ...when(atPartMwCm2 === null, "never-read"),
       ],

@@ -54,6 +54,9 @@ export const quantities = sum({
   },
 });
 
+/** Thinned with more than so many times itself a paint may no longer bind (est.). */
+const MOST_THINNER = 2;
+
 export const thin = sum({
   formula: "paint = V × p ÷ (p + q); solids = VS × p ÷ (p + q)",
   source: "volumes add up (est.); drop 0.05 ml (est.)",
@@ -81,13 +84,17 @@ export const thin = sum({
         line("solidsPct", (solidsPct * paintParts) / (paintParts + thinnerParts), "%"),
         line("dftUm", dftUm(wftUm, solidsPct / PERCENT, paintParts, thinnerParts), "µm"),
       ],
-      notes: [`sign-${method}`, ...when(thinnerParts > 2 * paintParts, "very-thin")],
+      notes: [`sign-${method}`, ...when(thinnerParts > MOST_THINNER * paintParts, "very-thin")],
     };
   },
 });
 
 /** Of a pot life so much is fit for use: towards its end the mix pulls strings (est.). */
 const USABLE_POT = 0.75;
+
+/** Colder than this a two-pack hardly starts, °C (est.); less hardener than this nobody measures by eye, ml (est.). */
+const COLD_CUP_C = 15;
+const LEAST_MEASURED_ML = 1;
 
 export const twoPack = sum({
   formula: "each part = V × its parts ÷ all parts; pot life × rate(label) ÷ rate(cup)",
@@ -123,8 +130,8 @@ export const twoPack = sum({
       ],
       notes: [
         ...when(batches > 1, "batches"),
-        ...when(cupC < 15, "cold-cup"),
-        ...when(bMl / batches < 1, "small-part"),
+        ...when(cupC < COLD_CUP_C, "cold-cup"),
+        ...when(bMl / batches < LEAST_MEASURED_ML, "small-part"),
         "leftover",
       ],
     };

@@ -6,6 +6,7 @@ import {
   hidesScratchUm,
   ladderStep,
   MAX_FILLER_COATS,
+  MOST_SKINS,
   puttyLaidUm,
   puttySkins,
   ridgeBuriedUm,
@@ -38,6 +39,9 @@ function fewest(papers: readonly Paper[], from: Paper, to: Paper): readonly Pape
   }
   return from.grit === to.grit ? [from] : [...way, to];
 }
+
+/** Nobody lays more coats than this to hide a scratch (est.). */
+const MOST_HIDING_COATS = 3;
 
 export const ladder = sum({
   formula: "scratch = share × grain (dry 0.15, wet 0.11); next grain ≥ 0.4 × the last",
@@ -76,7 +80,7 @@ export const ladder = sum({
       notes: [
         ...when(to < from, "backwards"),
         ...when(to >= from && way === null, "jump"),
-        ...when(left / perUm > 3 * coatUm, "finer"),
+        ...when(left / perUm > MOST_HIDING_COATS * coatUm, "finer"),
       ],
     };
   },
@@ -102,6 +106,9 @@ export const ridge = sum({
   },
 });
 
+/** A filler that loses so much of its depth goes on sinking for days (est.). */
+const SINKS_ON = 0.2;
+
 export const skins = sum({
   formula: "laid = depth ÷ (1 − shrink); skins = laid ÷ deepest skin, rounded up",
   source: "what shrinks has to stand proud by as much; label for the deepest skin",
@@ -122,7 +129,7 @@ export const skins = sum({
         line("proudUm", laidUm - depthUm, "µm"),
         line("totalMin", n * perSkinMin, "min"),
       ],
-      notes: [...when(n > 8, "other-filler"), ...when(share >= 0.2, "sinks")],
+      notes: [...when(n > MOST_SKINS, "other-filler"), ...when(share >= SINKS_ON, "sinks")],
     };
   },
 });
@@ -198,6 +205,9 @@ export const detail = sum({
   },
 });
 
+/** With less play than this a joint scrapes as it goes together, µm (est.). */
+const TIGHT_UM = 50;
+
 export const fit = sum({
   formula: "left = clearance − film of both faces (a peg has them on both sides)",
   source: "geometry",
@@ -217,7 +227,7 @@ export const fit = sum({
         line("leftUm", leftUm, "µm"),
         line("reliefUm", leftUm >= 0 ? 0 : -leftUm / sides, "µm"),
       ],
-      notes: [...when(leftUm < 0, "keep-bare"), ...when(leftUm >= 0 && leftUm < 50, "tight")],
+      notes: [...when(leftUm < 0, "keep-bare"), ...when(leftUm >= 0 && leftUm < TIGHT_UM, "tight")],
     };
   },
 });

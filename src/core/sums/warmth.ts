@@ -119,6 +119,9 @@ export const box = sum({
   },
 });
 
+/** In air damper than this hardly any water leaves a part, % RH (est.). */
+const DAMP_RH_PCT = 85;
+
 export const dryPart = sum({
   formula: "t = minutes at 20 °C, 50 %, ÷ how thirsty the air is against that",
   source: "vapour pressure deficit; minutes (est.)",
@@ -143,7 +146,7 @@ export const dryPart = sum({
       lines: [line("faceMin", faceMin, "min"), line("bodyMin", bodyMin, "min"), line("allMin", allMin, "min")],
       notes: [
         ...when(inJoints && blownOut === "no", "blow-out"),
-        ...when(rhPct > 85, "damp"),
+        ...when(rhPct > DAMP_RH_PCT, "damp"),
         ...when(materialFacts(material).porous && !isCovered, "soaks"),
       ],
     };

@@ -6,6 +6,7 @@ import { writeShop } from "@/db";
 import { nowMs } from "../clock";
 import { conflict, viewing, writing } from "../guard";
 import { ensureShop } from "../shed/hours";
+import { postAsDevice } from "./stand-in-post";
 
 /** A lamp as it stands: what it gives where parts lie, and how long a side lies there. */
 export interface LampNow {
@@ -54,22 +55,10 @@ export async function readStandInLamp(origin: string, cm: number): Promise<Outco
   const random = seededRandom(Math.floor(nowMs() / 1000));
   const trueMwCm2 = lampAtPartMwCm2(STAND_IN_LAMP.mwCm2, STAND_IN_LAMP.cm, cm);
   const read = trueMwCm2 * (1 + STAND_IN_LAMP.scatter * (2 * random() - 1));
-  const body = JSON.stringify({
+  return postAsDevice(origin, "/api/v1/lamp/readings", {
     irradiance_mw_cm2: Math.round(read * 100) / 100,
     distance_cm: cm,
     wavelength_nm: STAND_IN_LAMP.wavelengthNm,
     source: "stand-in lamp meter",
   });
-  try {
-    const answer = await fetch(`${origin}/api/v1/lamp/readings`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body,
-    });
-    if (answer.ok) return done(null);
-    const { detail } = (await answer.json()) as { detail?: string };
-    return failed("refused", detail ?? `The endpoint answered ${answer.status}.`);
-  } catch (error) {
-    return failed("refused", `The stand-in cannot reach the application: ${(error as Error).message}.`);
-  }
 }

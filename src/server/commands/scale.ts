@@ -1,7 +1,8 @@
 import { z } from "zod";
-import { done, failed, invalid, type Outcome, ranged, type ScaleReading, scaleReadingSchema } from "@/contracts";
+import { done, invalid, type Outcome, ranged, type ScaleReading, scaleReadingSchema } from "@/contracts";
 import { seededRandom } from "@/core/base";
 import { nowMs } from "../clock";
+import { postAsDevice } from "./stand-in-post";
 
 /**
  * The kitchen or letter scale of the shed: what it says is looked at once and then gone, so the last word of it is held in memory and
@@ -22,6 +23,7 @@ export function takeScaleReading(body: unknown): Outcome<ScaleReading> {
 }
 
 /** Scatter of a cheap scale, and its step. */
+const STAND_IN_NAME = "stand-in scale";
 const STAND_IN = { scatter: 0.02, stepG: 0.01 } as const;
 
 /** A scale that is not there weighs what is expected to lie on it and posts that to the documented endpoint, as a real one would. */
@@ -31,19 +33,7 @@ export async function readStandInScale(origin: string, expectedG: number): Promi
   const random = seededRandom(Math.floor(nowMs() / 1000));
   const read = expectedG * (1 + STAND_IN.scatter * (2 * random() - 1));
   const mass_g = Math.max(STAND_IN.stepG, Math.round(read / STAND_IN.stepG) * STAND_IN.stepG);
-  try {
-    const answer = await fetch(`${origin}/api/v1/scale/readings`, {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify({ mass_g, source: "stand-in scale" }),
-    });
-    if (answer.ok)
-      return done(
-        holder.elmBenchScale ?? { massG: mass_g, at: new Date(nowMs()).toISOString(), source: "stand-in scale" },
-      );
-    const { detail } = (await answer.json()) as { detail?: string };
-    return failed("refused", detail ?? `The endpoint answered ${answer.status}.`);
-  } catch (error) {
-    return failed("refused", `The stand-in cannot reach the application: ${(error as Error).message}.`);
-  }
+  const reading = { massG: mass_g, at: new Date(nowMs()).toISOString(), source: STAND_IN_NAME };
+  const posted = await postAsDevice(origin, "/api/v1/scale/readings", { mass_g, source: STAND_IN_NAME });
+  return posted.ok ? done(reading) : posted;
 }

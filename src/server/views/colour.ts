@@ -1,6 +1,17 @@
 import { type ColourScreen, done, type OrderView, type Outcome, type RegionNode } from "@/contracts";
-import type { Layer, Product, Scheme } from "@/core/model";
-import { aroundScheme, bestOrder, groundShade, layersOf, priced, type Run, runMl, runsOf, whys } from "@/core/scheme";
+import { type Layer, type Product, readKey, type Scheme } from "@/core/model";
+import {
+  aroundScheme,
+  bestOrder,
+  groundShade,
+  layersOf,
+  type Order,
+  priced,
+  type Run,
+  runMl,
+  runsOf,
+  whys,
+} from "@/core/scheme";
 import { notFound, viewingModel } from "../guard";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
 import { regionNames } from "./parts";
@@ -9,12 +20,7 @@ const NO_SCHEME: Scheme = { fields: [], edges: [], order: null };
 
 type Chosen = NonNullable<ColourScreen["chosen"]>;
 
-function orderView(
-  node: RegionNode,
-  runs: readonly Run[],
-  order: ReturnType<typeof bestOrder>,
-  of: (id: string) => Product,
-): OrderView {
+function orderView(node: RegionNode, runs: readonly Run[], order: Order, of: (id: string) => Product): OrderView {
   return { ...order, whys: whys(runs, order), ml: runMl(node.region, order, of) };
 }
 
@@ -48,9 +54,7 @@ function chosenOf(m: ModelSnapshot, s: Snapshot, node: RegionNode, name: string)
   const wanted = best && scheme.order ? priced(runs, completed(scheme.order, runs)) : null;
   const inForce = wanted ?? best;
   const kept = stack.layers.slice(below.length, stack.layers.length - above.length);
-  const laid = new Set(
-    m.sources.log.flatMap((e) => (e.kind === "done" && e.regionId === region.id ? [e.opId.split(":")[0]] : [])),
-  );
+  const laid = new Set(m.input.records.flatMap((r) => readKey(r.opId)?.subjectId ?? []));
   return {
     regionId: region.id,
     name,
@@ -85,11 +89,10 @@ export const getColourScreen = (modelId: string, regionId: string | null): Outco
       chosen: node ? chosenOf(m, s, node, names.find((n) => n.id === node.region.id)?.name ?? "") : null,
       colours: s.data.shelf
         .filter((i) => i.product.role === "colour")
-        .map(({ product: { id, name, colour, effect, owned } }) => ({
+        .map(({ product: { id, name, colour, owned } }) => ({
           id,
           name,
           colour,
-          effect,
           owned: owned !== false,
         })),
     });

@@ -1,6 +1,8 @@
 import type { ModelOnBench, PlanScreen } from "@/contracts";
+import { groupDoneMin } from "@/core/plan";
 import { spareSessions } from "../shed/hours";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
+import { groupOf } from "../workspace/together";
 import { regionNames } from "./parts";
 
 /** Whose work is shown together: everything active, and the model looked at. */
@@ -27,10 +29,7 @@ export const modelsOnBench = ({ data, model }: Snapshot, nowMin: number): readon
   data.models.map(({ id, name, state, rev }) => {
     const m = model(id)!;
     const answer = m.plan?.answer;
-    const own = new Set(m.tree.flatMap((p) => p.regions.map((r) => r.region.id)));
-    const ends =
-      answer?.outcome === "planned" ? answer.finish.flatMap((f) => (own.has(f.regionId) ? f.doneMin : [])) : [];
-    const doneMin = ends.length === 0 ? null : Math.max(...ends);
+    const doneMin = answer?.outcome === "planned" ? groupDoneMin(answer, groupOf(m)) : null;
     const dueMin = m.input.wishes?.dueMin ?? null;
     const late = state === "active" && doneMin !== null && dueMin !== null && doneMin > dueMin;
     return {

@@ -87,7 +87,7 @@ export function ColourView({ screen, chosen: seen }: { screen: ColourScreen; cho
               <button
                 type="button"
                 className={`btn ${chosen.inStack ? "" : "btn-primary"}`}
-                disabled={busy || chosen.inStack}
+                disabled={busy || chosen.inStack || chosen.begun}
                 onClick={() => void put()}
               >
                 {chosen.inStack ? "It lies in the pile so" : "Put it into the pile"}
@@ -96,6 +96,12 @@ export function ColourView({ screen, chosen: seen }: { screen: ColourScreen; cho
                 Its stack
               </Link>
             </div>
+            {chosen.begun && !chosen.inStack && (
+              <p>
+                A colour of it lies on the part already, and what is on the part stays in the pile: change the rest in
+                its stack.
+              </p>
+            )}
             {said && <p role="status">{said}</p>}
           </>
         ) : (

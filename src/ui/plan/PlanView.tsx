@@ -147,7 +147,7 @@ type View = (typeof VIEWS)[number][0];
 
 function Timetable({ answer, screen, planners }: { answer: Planned; screen: PlanScreen; planners: Planners }) {
   const { params, set } = useAddress();
-  const isActive = screen.models.some((m) => m.id === screen.modelId && m.state === "active");
+  const isActive = screen.planVia === screen.modelId;
   const desk = useMoves(screen.plan?.plannedMs ?? 0);
   const view = (VIEWS.find(([id]) => id === params.get("view"))?.[0] ?? "lanes") satisfies View;
   const chosen = answer.ops.find((o) => o.id === params.get("op")) ?? null;

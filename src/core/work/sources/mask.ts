@@ -1,4 +1,4 @@
-import { edgeCm, type Layer, opIds, type Product, type Region } from "../../model";
+import { edgeCm, keptShare, type Layer, opIds, type Product, type Region } from "../../model";
 import { spotShare, tackOf } from "../../numbers";
 import { wetOnly } from "../../policy";
 import { ASSUMED_AREA_CM2, EDGE_MIN_PER_CM, TAPE_LATEST_MIN } from "../../reference";
@@ -50,8 +50,7 @@ function edgesMin(region: Region, layer: Shared): number {
 
 /** Share of the face that the mask over a layer covers. @param kept only what keeps what lies below is covered */
 function maskedShare(region: Region, layer: Layer, product: Product, kept: boolean): number {
-  if (kept && region.scheme)
-    return 1 - region.scheme.fields.reduce((sum, f) => sum + (f.productId === null ? 0 : f.share), 0);
+  if (kept && region.scheme) return keptShare(region.scheme);
   return layer.places?.length ? spotShare(layer, product, region) : 1;
 }
 
