@@ -22,8 +22,11 @@ test("getting ready is put in order: a step again, a wait of one's own, as it wa
   await ready.getByLabel("Left alone after: Degrease, hours").last().press("Enter");
   await expect(ready.getByRole("alert")).toHaveCount(0);
   await expect(ready.getByLabel("Left alone after: Degrease, hours").last()).toHaveValue("12");
+  // it is shown before it is kept; a page read anew in between would hold the revision before
+  const kept = page.waitForResponse((r) => r.request().method() === "POST" && r.url().includes("/stacks"));
   await ready.getByRole("button", { name: "Earlier: Degrease" }).last().click();
   await expect(steps.last()).not.toContainText("Degrease");
+  await kept;
   await page.reload();
   await answered(page);
   await expect(steps).toHaveCount(before.length + 1);
