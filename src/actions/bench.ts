@@ -8,6 +8,9 @@ export const afterLookAction = async (regionId: string, opId: string, found: ser
 export const startAction = async (regionId: string, opId: string, reason: string | null = null, minutesAgo = 0) =>
   server.startOp(regionId, { opId, reason, minutesAgo }, logTitle, (code) => reasonText(code, []));
 export const finishAction = async (regionId: string, input: unknown) => server.finishOp(regionId, input, logTitle);
+export const readyAction = async (regionId: string, input: unknown) => server.sawReady(regionId, input, logTitle);
+export const heedAction = async (input: unknown) =>
+  server.heedLook(input, (yes, seen) => `${seen}: ${yes ? "look taken in again" : "look struck out"}`);
 export const notYetAction = async (regionId: string, input: unknown) => server.notYet(regionId, input, logTitle);
 export const tellAction = async (regionId: string, input: unknown) =>
   server.tell(regionId, input, toldTitle, (code) => reasonText(code, []));

@@ -36,6 +36,18 @@ export const notYetSchema = z.strictObject({
   note: noteSchema,
   minutesAgo: minutesAgoSchema.optional(),
 });
+/** It was looked for and it was time, sooner than the plan has it or later. */
+export const readySchema = z.strictObject({
+  opId: opIdSchema,
+  turned: z.boolean().default(false),
+  note: noteSchema.default(""),
+  minutesAgo: minutesAgoSchema.optional(),
+});
+/** A film's coming to a milestone, as text: `operation@minute/milestone`. */
+export const lookIdSchema = z
+  .string()
+  .regex(/^[A-Za-z0-9_:~-]{3,200}@-?\d{1,9}\/[a-z-]{3,20}$/, "is not the id of a look");
+export const heedSchema = z.strictObject({ lookId: lookIdSchema, yes: z.boolean() });
 
 /** Work no layer asks for. */
 const extraWorkSchema = z.discriminatedUnion("kind", [
@@ -183,6 +195,8 @@ const VARIANTS = {
     checked: z.literal(true).optional(),
   }),
   "not-yet": z.strictObject({ ...base, kind: z.literal("not-yet"), sign: z.enum(SIGNS).nullable() }),
+  /** somebody looked and it was time; `turned` = it had only just come to it */
+  ready: z.strictObject({ ...base, kind: z.literal("ready"), turned: z.boolean() }),
   asked: z.strictObject({ ...base, kind: z.literal("asked"), work: extraWorkSchema }),
   worked: z.strictObject({ ...base, kind: z.literal("worked"), work: extraWorkSchema }),
   measured: z.strictObject({
@@ -243,6 +257,8 @@ const VARIANTS = {
     markIds: z.array(idSchema).max(MOST_MARKS),
     byOpId: z.string().max(200).nullable(),
   }),
+  /** what was seen of a film is struck out of what the shed has taught, or taken in again */
+  heeded: z.strictObject({ ...base, kind: z.literal("heeded"), lookId: lookIdSchema, yes: z.boolean() }),
   /** holds what the entry it unsays held of coats and cans */
   "taken-back": z.strictObject({ ...base, kind: z.literal("taken-back"), ...coatFields }),
 } satisfies Record<EventKind, z.ZodType>;
@@ -251,6 +267,8 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
   VARIANTS.started,
   VARIANTS.done,
   VARIANTS["not-yet"],
+  VARIANTS.ready,
+  VARIANTS.heeded,
   VARIANTS.asked,
   VARIANTS.worked,
   VARIANTS.measured,
@@ -291,6 +309,10 @@ export function eventOf(entry: LogEntry, cards: Cards): BenchEvent {
       return { ...told, kind: entry.kind, coats: entry.coats, wftUm: entry.wftUm, laid: laidOf(entry.laid, cards) };
     case "not-yet":
       return { ...told, kind: entry.kind, sign: entry.sign };
+    case "ready":
+      return { ...told, kind: entry.kind, turned: entry.turned };
+    case "heeded":
+      return { ...told, kind: entry.kind, lookId: entry.lookId, yes: entry.yes };
     case "asked":
     case "worked":
       return { ...told, kind: entry.kind, work: entry.work };

@@ -17,6 +17,7 @@ import type {
 } from "@/core/model";
 import type { BenchTile, MendPrice, PlanAnswer, PlanInput, StackTotals, WhyOpWaits } from "@/core/plan";
 import type { Fired, ReadyStep } from "@/core/rules";
+import type { Calibration, Explained, FilmLook } from "@/core/witness";
 import type { Operation, PrepTime } from "@/core/work";
 import type { AirNow } from "./air";
 import type { CouponCard } from "./coupon";
@@ -389,6 +390,35 @@ export interface ReportView {
   readonly questions: readonly AskedFact[];
   readonly ways: readonly WayView[];
   readonly lessons: readonly LessonView[];
+}
+
+/** How long something takes in this shed against its label, by its quantiles. */
+export interface FactorView {
+  readonly median: number;
+  readonly p10: number;
+  readonly p90: number;
+}
+
+/** What was seen of one film, as the shed has learnt from it. */
+export interface LookView extends Omit<FilmLook, "productId" | "opId" | "wftUm"> {
+  /** part and face; null = they are gone */
+  readonly place: string | null;
+}
+
+/** What looks have taught of the shed's waits. */
+export interface TaughtView {
+  readonly shed: FactorView;
+  /** looks that count */
+  readonly count: number;
+  readonly calibration: Calibration;
+  /** by product, those somebody has looked at */
+  readonly products: Readonly<
+    Record<string, FactorView & { readonly count: number; readonly strange: Explained | null }>
+  >;
+  /** newest first, those left out included */
+  readonly looks: readonly LookView[];
+  readonly names: Readonly<Record<string, string>>;
+  readonly timeZone: string;
 }
 
 /** What an earlier mishap teaches. */

@@ -12,6 +12,7 @@ export * from "./mishaps";
 export * from "./safety";
 export * from "./sum-texts";
 export * from "./sums";
+export * from "./taught";
 export * from "./trouble";
 export * from "./verdicts";
 export * from "./vocabulary";

@@ -112,7 +112,7 @@ export function solveApplication(layers: readonly StudyLayer[], f: FilmApplicati
   const top = fittedFilm(coats.at(-1)!.product);
   const driest = Math.min(...climate.points.map((p) => p.rhPct)) / 100;
   const milestones = FILM_MILESTONES.map((milestone) => {
-    const a = milestoneAfter(coats, milestone, clock, 1, dryAt);
+    const a = milestoneAfter(coats, milestone, clock, null, dryAt);
     const min = a.outcome === "reached" ? a.atMin - lastMin : null;
     const damp = min === null && balancePhi(top, driest) >= top.sandPhi;
     return {

@@ -134,16 +134,16 @@ test("from an empty shed to a logged coat: parts, shelf, stack, plan, bench, log
     await bench.start("2026-11-26T19:24:00Z");
     await page.goto("/bench");
     expect(await likely()).toBe(before);
-    await drying.getByRole("button", { name: "Looked: not yet…" }).click();
+    await drying.getByRole("button", { name: "Looked…" }).click();
     await page
-      .getByRole("dialog", { name: /Not yet: Keel/ })
+      .getByRole("dialog", { name: /Looked: Keel/ })
       .getByLabel("Tacky")
       .check();
     await page
-      .getByRole("dialog", { name: /Not yet: Keel/ })
+      .getByRole("dialog", { name: /Looked: Keel/ })
       .getByRole("button", { name: "Write it down" })
       .click();
-    await expect(page.getByRole("dialog", { name: /Not yet/ })).toBeHidden();
+    await expect(page.getByRole("dialog", { name: /Looked/ })).toBeHidden();
   });
 
   await test.step("5 Logbook: what was done, when, in what air", async () => {

@@ -1,5 +1,6 @@
 import { seededRandom } from "@/core/base";
-import { type Look, learnt, nextFactor } from "@/core/learning";
+import { waitFactor } from "@/core/film";
+import { type Look, learnt, pacesOf } from "@/core/learning";
 
 /**
  * Sheds that are not there: true factors are drawn, a user looks as real ones do (mostly after the planned hour, sometimes early, and
@@ -68,7 +69,9 @@ export function simulatedSheds(seed: number) {
     let held = 0;
     for (let n = 0; n < sheds; n++) {
       const { lnG, looks } = shed(4);
-      for (const id of LOOKED_AT) if (Math.exp(lnG[id]! + scatter()) <= nextFactor(looks, id, 0.9)) held += 1;
+      const paces = pacesOf(looks, LOOKED_AT);
+      for (const id of LOOKED_AT)
+        if (Math.exp(lnG[id]! + scatter()) <= waitFactor("safe", null, paces.get(id)!)) held += 1;
     }
     return held / (sheds * LOOKED_AT.length);
   };

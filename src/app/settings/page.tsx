@@ -15,6 +15,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
   if (!state.ok) return <TroublePage problem={state.problem} />;
   const { shop, rev } = state.value;
   const devices = server.getDevices();
+  const taught = server.getTaught();
   return (
     <SettingsView
       shop={shop}
@@ -23,6 +24,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
       today={server.localDate(shop.timeZone, server.nowMs())}
       devices={devices.ok ? devices.value : null}
       nowMs={server.nowMs()}
+      taught={taught.ok ? taught.value : null}
     />
   );
 }

@@ -10,11 +10,18 @@ export default function ShelfPage() {
   const coupons = server.getCouponCards();
   const shop = server.getShop();
   const lessons = server.getLessons();
+  const taught = server.getTaught();
   if (!shelf.ok) return <TroublePage problem={shelf.problem} />;
   if (!coupons.ok) return <TroublePage problem={coupons.problem} />;
   if (!shop.ok) return <TroublePage problem={shop.problem} />;
   const today = server.localDate(shop.value.shop.timeZone, server.nowMs());
   return (
-    <ShelfView shelf={shelf.value} coupons={coupons.value} lessons={lessons.ok ? lessons.value : []} today={today} />
+    <ShelfView
+      shelf={shelf.value}
+      coupons={coupons.value}
+      lessons={lessons.ok ? lessons.value : []}
+      taught={taught.ok ? taught.value : null}
+      today={today}
+    />
   );
 }

@@ -4,4 +4,5 @@ export * from "./own";
 export * from "./random";
 export * from "./result";
 export * from "./root";
+export * from "./student";
 export * from "./units";

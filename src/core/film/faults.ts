@@ -111,7 +111,7 @@ function rightMin(coats: readonly AppliedCoat[], climate: Climate, clock: WaitCl
   const until = Math.min(clock.toMin, atMin + WAIT_ON_MIN);
   const { metMin } = runPile(coats, climate, until, {}, ["sandable"]);
   const dryAt = () => metMin.sandable ?? (metMin.sandable === undefined ? coats.at(-1)!.endMin : null);
-  const a = milestoneAfter(coats, "sandable", clock, 1, dryAt);
+  const a = milestoneAfter(coats, "sandable", clock, null, dryAt);
   return a.outcome === "reached" ? a.atMin : null;
 }
 

@@ -6,6 +6,7 @@
 import { assert } from "../base";
 import type { Milestone } from "../model";
 import { labelTimes } from "../reference";
+import { evenOdds } from "./caution";
 import type { WaitClock } from "./clock";
 import { EARLY_MILESTONES, type FilmMilestone, type FittedFilm, fittedFilm, type Gauge } from "./label-fit";
 import type { ClockLaw } from "./rates";
@@ -159,17 +160,17 @@ const pileOf = (coats: readonly AppliedCoat[], clock: WaitClock, dryAt: DryAt | 
  * When the top coat of a pile reaches a milestone in the clock's air, by the wait clock: drying as the film model has it at
  * reference air, carried to this air by each time's own law; hardening and reaction on their own clocks. Within 15 % of
  * the film model between 10 and 30 °C and 30 and 75 % RH (a test says so); a finished plan is checked by the model itself.
- * @param coats oldest first, at least one; @param factor waits multiplied by this (1 = even odds)
+ * @param coats oldest first, at least one; @param factor waits multiplied by this; null = even odds in this shed
  * @param dryAt answers for drying in place of the wait clock, such as the film model itself
  */
 export function milestoneAfter(
   coats: readonly AppliedCoat[],
   milestone: FilmMilestone,
   clock: WaitClock,
-  factor = 1,
+  factor: number | null = null,
   dryAt: DryAt | null = null,
 ): MilestoneAnswer {
-  const atMin = reachMin(pileOf(coats, clock, dryAt), milestone, factor);
+  const atMin = reachMin(pileOf(coats, clock, dryAt), milestone, factor ?? evenOdds(coats.at(-1)!.product.pace));
   if (atMin === null || atMin > clock.toMin) return { outcome: "beyond-horizon" };
   const times = labelTimes(coats.at(-1)!.product);
   return { outcome: "reached", atMin, assumed: times[milestone === "dust-free" ? "touch" : milestone].assumed };
@@ -208,15 +209,18 @@ export interface WindowSpan {
  * The recoat windows of a pile as absolute spans, soonest first. The first opens with the recoat state; every later edge
  * goes by the film's clock. Shutting is never delayed by thickness, so a window is only ever told too short. A window whose
  * opening lies beyond the horizon is left out.
- * @param openFactor waits to openings multiplied by this; @param shutFactor waits to shuttings (≤ 1 is cautious)
+ * @param openBy waits to openings multiplied by this; @param shutBy waits to shuttings (less is cautious); null = even odds in this shed
  */
 export function recoatWindows(
   coats: readonly AppliedCoat[],
   clock: WaitClock,
-  openFactor = 1,
-  shutFactor = 1,
+  openBy: number | null = null,
+  shutBy: number | null = null,
   dryAt: DryAt | null = null,
 ): readonly WindowSpan[] {
+  const even = evenOdds(coats.at(-1)!.product.pace);
+  const openFactor = openBy ?? even;
+  const shutFactor = shutBy ?? even;
   const pile = pileOf(coats, clock, dryAt);
   const top = coats.at(-1)!;
   const film = fittedFilm(top.product);

@@ -58,7 +58,7 @@ export function milestonesByModel(
   const { metMin } = runPile(coats, climate, untilMin);
   const dryAt = dryAtByModel(coats, metMin);
   return milestones.map((m) => {
-    const a = milestoneAfter(coats, m, clock, 1, dryAt);
+    const a = milestoneAfter(coats, m, clock, null, dryAt);
     return a.outcome === "reached" && a.atMin <= untilMin ? a.atMin : null;
   });
 }

@@ -43,6 +43,10 @@ export type BenchEvent = Told &
       }
     /** somebody looked and it was not time */
     | { readonly kind: "not-yet"; readonly sign: Sign | null }
+    /** somebody looked and it was time; `turned` = it had only just come to it */
+    | { readonly kind: "ready"; readonly turned: boolean }
+    /** what was seen of a film is struck out of what the shed has taught, or taken in again */
+    | { readonly kind: "heeded"; readonly lookId: string; readonly yes: boolean }
     /** extra work put up: it comes before anything else of its region */
     | { readonly kind: "asked"; readonly work: ExtraWork }
     /** extra work done, and told only then */
@@ -93,15 +97,25 @@ export interface Mark {
 }
 
 /** Said of a face without anything being done to it. */
-const SAYINGS = ["reported", "amended", "answered", "withdrawn", "settled", "struck", "looked", "closed"] as const;
+const SAYINGS = [
+  "reported",
+  "amended",
+  "answered",
+  "withdrawn",
+  "settled",
+  "struck",
+  "looked",
+  "closed",
+  "heeded",
+] as const;
 /** A report that was none takes its mend along; marks are what a round is planned for. */
-const MOVES: ReadonlySet<EventKind> = new Set<EventKind>(["withdrawn", "looked", "closed"]);
+const MOVES: ReadonlySet<EventKind> = new Set<EventKind>(["withdrawn", "looked", "closed", "heeded"]);
 /** Nothing that is planned hangs on these. */
 export const movesNoPlan = (kind: EventKind): boolean =>
   !MOVES.has(kind) && (SAYINGS as readonly string[]).includes(kind);
 export type Saying = Extract<BenchEvent, { kind: (typeof SAYINGS)[number] }>;
 export const isSaying = (e: BenchEvent): e is Saying => (SAYINGS as readonly string[]).includes(e.kind);
 /** What stands until it is unsaid. */
-export type Deed = Exclude<BenchEvent, Saying | { kind: "not-yet" | "taken-back" }>;
+export type Deed = Exclude<BenchEvent, Saying | { kind: "not-yet" | "ready" | "taken-back" }>;
 export type EventKind = BenchEvent["kind"];
 export type EventOf<K extends EventKind> = Extract<BenchEvent, { kind: K }>;

@@ -12,14 +12,23 @@ export interface OpRecord {
   readonly wftUm: number | null;
 }
 
+/** The last look at an operation that waits. */
+interface Found {
+  readonly opId: string;
+  readonly atMin: number;
+  readonly lacks: Milestone | null;
+  /** it was time: nothing of its wait is left */
+  readonly ready?: true;
+}
+
 /** What a log comes to. */
 export interface History {
   /** everything nobody has unsaid, in the order it was told */
   readonly standing: readonly Deed[];
   /** by operation: when it was begun, and done with what; one that is open has no end. What a strip undid is not among them */
   readonly records: readonly OpRecord[];
-  /** the last look at each operation that found it not ready */
-  readonly notYet: readonly { readonly opId: string; readonly atMin: number; readonly lacks: Milestone | null }[];
+  /** the last look at each operation that waits */
+  readonly notYet: readonly Found[];
   /** what lies on each face that anything was done to, by region */
   readonly faces: ReadonlyMap<string, Face>;
   /** what went wrong, oldest first */
@@ -41,6 +50,7 @@ export function fold(events: readonly BenchEvent[]): History {
   for (const e of events) {
     if (e.kind === "not-yet")
       looks.set(e.opId, { opId: e.opId, atMin: e.atMin, lacks: e.sign === null ? null : SIGN_LACKS[e.sign] });
+    else if (e.kind === "ready") looks.set(e.opId, { opId: e.opId, atMin: e.atMin, lacks: null, ready: true });
     else if (e.kind === "taken-back") {
       const at = standing.findLastIndex((d) => d.opId === e.opId);
       if (at >= 0) standing.splice(at, 1);

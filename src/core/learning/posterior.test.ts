@@ -1,7 +1,8 @@
 /** What looks teach: against plain integration, against simulated sheds, and as single jobs one can nod at. */
 
 import { simulatedSheds } from "../../../tests/support/sheds";
-import { isStrange, type Look, learnt, studentCdf } from "./posterior";
+import { studentCdf } from "../base";
+import { isStrange, type Look, learnt } from "./posterior";
 
 const look = (productId: string, over: Partial<Look>): Look => ({
   productId,

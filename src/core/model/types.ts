@@ -44,6 +44,16 @@ export interface Product extends Shape<typeof PRODUCT_FIELDS> {
   readonly unknowns?: readonly ProductUnknown[] | undefined;
   /** facts nobody told that were filled in */
   readonly assumed?: readonly string[] | undefined;
+  /** how its waits go in this shed; reckoned from the log, never kept with the card; absent = nobody has looked at anything yet */
+  readonly pace?: Pace | undefined;
+}
+
+/** How long a product's waits take in a shed against what is reckoned, as far as looks have taught. */
+export interface Pace {
+  /** ln of the time factor: middles of equal shares of what is believed of it, rising, at least one */
+  readonly logFactors: readonly number[];
+  /** looks at this product itself */
+  readonly looks: number;
 }
 
 /** Facts of a product that may be told as unknown, beside family, carriers and propellant which hold it themselves. */

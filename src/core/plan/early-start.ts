@@ -61,7 +61,7 @@ export function earlyStart(
   const coats = coatsUpTo(live.chain, tie.from, live.filmUm, input.productOf, endOf);
   if (coats.length === 0) return null;
   const { climate, clock } = ctx.airOf(live.chain.regionId);
-  const chance = chanceNotYet(progressAt(coats, milestone, clock, atMin));
+  const chance = chanceNotYet(progressAt(coats, milestone, clock, atMin), coats.at(-1)!.product.pace ?? null);
   const lastMin = coats.at(-1)!.endMin;
   const faults = filmFaults(coats, climate, clock, actOf(op, atMin, input), atMin).map(
     (f): EarlyFault => ({

@@ -84,14 +84,14 @@ export function faceNow(f: FaceAt): FaceNow {
   const look = f.input.notYet.findLast((n) => n.atMin > top.endMin && n.lacks && ownOp(f, n.opId));
   const factor = (m: Stage) =>
     look?.lacks && STAGES.indexOf(m) >= STAGES.indexOf(look.lacks as Stage)
-      ? waitFactor(f.input.caution, progressAt(coats, m, f.air.clock, look.atMin))
-      : 1;
+      ? waitFactor(f.input.caution, progressAt(coats, m, f.air.clock, look.atMin), coats.at(-1)!.product.pace ?? null)
+      : null;
   const least = look ? top.endMin + NOT_YET_LEAST * (look.atMin - top.endMin) : null;
   const when = (m: Stage) => {
     const by = factor(m);
     const at = reached(milestoneAfter(coats, m, f.air.clock, by));
     // as the tile's own wait has it: so much longer than had passed by then
-    return at !== null && by !== 1 && least !== null ? Math.max(at, least) : at;
+    return at !== null && by !== null && least !== null ? Math.max(at, least) : at;
   };
   return {
     ...base,

@@ -88,7 +88,13 @@ export interface PlanInput {
   readonly horizonMin: number;
   readonly records: readonly OpRecord[];
   /** looks that found an operation not ready; `lacks` is what the sign seen speaks of */
-  readonly notYet: readonly { readonly opId: string; readonly atMin: number; readonly lacks?: Milestone | null }[];
+  readonly notYet: readonly {
+    readonly opId: string;
+    readonly atMin: number;
+    readonly lacks?: Milestone | null;
+    /** it was found to be time */
+    readonly ready?: true | undefined;
+  }[];
   readonly overrides: readonly Override[];
   /** the shop's own trials */
   readonly coupons: readonly Coupon[];

@@ -344,6 +344,10 @@ export const REACTION_J_PER_MOL = { reaction: 55_000, oxidation: 60_000, hardeni
 export const STILL_AIR_M_S = 0.1;
 /** Spread of how fast a real film is against its label, log-normal σ (est.). */
 export const WAIT_SIGMA = 0.35;
+/** The same told apart, in logarithms (est.): the shed's own part, the product's, and how single coats scatter about the two (times Student's t). */
+export const SHED_SD = 0.2;
+export const PRODUCT_SD = 0.29;
+export const COAT_SCATTER = 0.12;
 
 /** It hardens by losing its water or solvent, and grows smaller as it does; of an unknown family nobody can say otherwise. */
 export const dries = ({ family }: { readonly family: FamilyId | "unknown" }): boolean =>

@@ -178,7 +178,7 @@ function runIn(kind: StudyAir, input: StudyInput, coats: readonly AppliedCoat[])
   const { metMin } = runPile(coats, climate, clock.toMin);
   const dryAt = dryAtByModel(coats, metMin);
   const milestones = FILM_MILESTONES.map((milestone): StudyMilestone => {
-    const a = milestoneAfter(coats, milestone, clock, 1, dryAt);
+    const a = milestoneAfter(coats, milestone, clock, null, dryAt);
     const assumed = labelTimes(coats.at(-1)!.product)[milestone === "dust-free" ? "touch" : milestone].assumed;
     return {
       milestone,

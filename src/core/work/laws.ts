@@ -12,6 +12,7 @@ import {
   merge,
   milestoneMin,
   notBefore,
+  openedBy,
   seamUnion,
   unmaskSpans,
 } from "./spans";
@@ -139,6 +140,7 @@ export function spansOf(wait: Wait, ctx: WaitContext): readonly Span[] {
   const law = lawOf(wait);
   const spans = merge(law.spans(wait, ctx));
   if (ctx.notYet === null || ctx.notYet.atMin <= ctx.fromMin || law.limit) return spans;
+  if (ctx.notYet.ready) return openedBy(spans, ctx.notYet.atMin);
   return notBefore(spans, afterLook(ctx, ctx.notYet));
 }
 

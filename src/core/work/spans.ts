@@ -14,6 +14,13 @@ export function afterLook(ctx: WaitContext, { atMin, lacks }: NotYet): number {
   return Math.max(least, milestoneMin(ctx, lacks) ?? least);
 }
 
+/** What was found to be time is time from then on, until whatever shuts it anyway. */
+export function openedBy(spans: readonly Span[], readyMin: number): readonly Span[] {
+  const first = spans[0];
+  if (!first) return from(readyMin);
+  return first.startMin <= readyMin ? spans : [{ startMin: readyMin, endMin: first.endMin }, ...spans.slice(1)];
+}
+
 /** Spans cut to begin no sooner than a moment; those that shut before it are lost. */
 export const notBefore = (spans: readonly Span[], leastMin: number): readonly Span[] =>
   spans
@@ -43,7 +50,7 @@ const SOFT_EDGE_OF_TOUCH = 1;
 
 export function bareFactor(ctx: WaitContext, law: "part-dry" | "wipe", refMin: number): number {
   const ratio =
-    ctx.notYet === null || ctx.notYet.atMin <= ctx.fromMin
+    ctx.notYet === null || ctx.notYet.ready || ctx.notYet.atMin <= ctx.fromMin
       ? null
       : ctx.clock.elapsedRef(law, ctx.fromMin, ctx.notYet.atMin) / refMin;
   return waitFactor(ctx.caution, ratio);
@@ -51,11 +58,13 @@ export function bareFactor(ctx: WaitContext, law: "part-dry" | "wipe", refMin: n
 
 function factorFor(ctx: WaitContext, milestone: Milestone): number {
   const ratio =
-    ctx.notYet === null || ctx.notYet.atMin <= ctx.fromMin
+    ctx.notYet === null || ctx.notYet.ready || ctx.notYet.atMin <= ctx.fromMin
       ? null
       : progressAt(ctx.coats, milestone, ctx.clock, ctx.notYet.atMin);
-  return waitFactor(ctx.caution, ratio);
+  return waitFactor(ctx.caution, ratio, paceOf(ctx));
 }
+/** As the shed has taught of the film that is waited for. */
+const paceOf = (ctx: WaitContext) => ctx.coats.at(-1)?.product.pace ?? null;
 
 export function milestoneMin(ctx: WaitContext, milestone: Milestone): number | null {
   const a = milestoneAfter(ctx.coats, milestone, ctx.clock, factorFor(ctx, milestone), ctx.dryAt);
@@ -63,7 +72,7 @@ export function milestoneMin(ctx: WaitContext, milestone: Milestone): number | n
 }
 
 const windowsOf = (ctx: WaitContext) =>
-  recoatWindows(ctx.coats, ctx.clock, factorFor(ctx, "recoat"), shutFactor(ctx.caution), ctx.dryAt);
+  recoatWindows(ctx.coats, ctx.clock, factorFor(ctx, "recoat"), shutFactor(ctx.caution, paceOf(ctx)), ctx.dryAt);
 
 /**
  * Own next coat: from its own gap (flash, or what a putty's skin waits for) until the first window shuts, then any later window;

@@ -38,12 +38,20 @@ export const partDryWait = (refMin: number): Wait => ({ kind: "part-dry", refMin
 export interface NotYet {
   readonly atMin: number;
   readonly lacks: Milestone | null;
+  /** it was time: nothing of the wait is left from then on */
+  readonly ready?: true | undefined;
 }
 
-/** Looks that found an operation not ready, by its id. */
+/** The last look at each operation that waits, by its id. */
 export const notYetById = (
-  looks: readonly { readonly opId: string; readonly atMin: number; readonly lacks?: Milestone | null }[],
-): ReadonlyMap<string, NotYet> => new Map(looks.map((n) => [n.opId, { atMin: n.atMin, lacks: n.lacks ?? null }]));
+  looks: readonly {
+    readonly opId: string;
+    readonly atMin: number;
+    readonly lacks?: Milestone | null;
+    readonly ready?: true | undefined;
+  }[],
+): ReadonlyMap<string, NotYet> =>
+  new Map(looks.map(({ opId, atMin, lacks = null, ready }) => [opId, { atMin, lacks, ...(ready ? { ready } : {}) }]));
 
 export interface WaitContext {
   /** coats on the face up to and including the one waited for; empty for waits on bare material */

@@ -27,6 +27,7 @@ import { lookup, withStandIns } from "../lookup";
 import { sent } from "../planning/task";
 import { askSent } from "../solver/ask";
 import { inputFrom, type PlanSources } from "../workspace/input";
+import { taughtOnce } from "../workspace/taught";
 
 /** Answers of the HTTP face as core values; the route handlers put them into the API's words. */
 
@@ -116,22 +117,36 @@ class Register {
   }
 }
 
-/** What a document is planned from, by the lines of its log that are given. */
+/** What a document is planned from at a moment, by the lines of its log that are given. */
 export function worldOf(
   document: ModelDocument,
+  atMs: number,
   log: ModelDocument["log"] = document.log,
 ): { readonly sources: PlanSources; readonly productOf: (id: string) => Product } {
   const own = new Map((document.products as readonly Product[]).map((p) => [p.id, p]));
   const cards = cardsUnderOwnIds(Object.entries(document.cards ?? {}) as [string, Product][]);
-  const products = withStandIns(own, cards, log);
+  const tree = treeOf(document);
+  const air = airOfDocument(document);
+  const { products } = taughtOnce(
+    {
+      logs: new Map([[document.model.id, log]]),
+      products: withStandIns(own, cards, log),
+      cards,
+      trees: new Map([[document.model.id, tree]]),
+      shopState: { shop: document.shop },
+      ...air,
+      locals: new Map([[document.model.id, air.locals]]),
+    },
+    atMs,
+  );
   const sources: PlanSources = {
-    tree: treeOf(document),
+    tree,
     shop: document.shop,
     log,
     cards,
     products,
     coupons: document.coupons,
-    air: airOfDocument(document),
+    air,
     planning: document.planning ?? NO_PLANNING,
   };
   return { sources, productOf: lookup(products) };
@@ -158,9 +173,10 @@ export async function planDocument(body: unknown): Promise<Outcome<DocumentPlan>
   if (!read.ok) return read;
   if (!read.value.ok) return read.value;
   const { document, now } = read.value.value;
-  const { sources, productOf } = worldOf(document);
+  const atMs = now ? Date.parse(now) : nowMs();
+  const { sources, productOf } = worldOf(document, atMs);
   const { products } = sources;
-  const input = inputFrom(sources, productOf, now ? Date.parse(now) : nowMs());
+  const input = inputFrom(sources, productOf, atMs);
   const solved = await askSent(
     "plan",
     { input: sent(input, products), groups: null, keep: null, looked: null, budgetMs: null },

@@ -158,7 +158,7 @@ export async function diagnoseDocument(body: unknown): Promise<Outcome<DocumentD
     ]);
   const atMs = Date.parse(at);
   const log = document.log.filter((e) => Date.parse(e.at) <= atMs);
-  const { sources, productOf } = worldOf(document, log);
+  const { sources, productOf } = worldOf(document, atMs, log);
   const inputOf = (lines: typeof sources.log) => inputFrom({ ...sources, log: lines }, productOf, atMs);
   const input = inputOf(log);
   const { reports } = fold(log.map((e) => eventOf(e, sources.cards)));

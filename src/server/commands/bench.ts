@@ -7,6 +7,7 @@ import {
   type EntryOf,
   eventOf,
   failed,
+  heedSchema,
   invalid,
   type LogEntry,
   minutesAgoSchema,
@@ -15,11 +16,12 @@ import {
   type Outcome,
   opIdSchema,
   type RegionNode,
+  readySchema,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import { fold, lastStanding } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
-import { FILM_ROLES, isOneOf, layerOfKey, type Product } from "@/core/model";
+import { FILM_ROLES, isOneOf, layerOfKey, opIds, type Product } from "@/core/model";
 import { type BenchTile, canMl } from "@/core/plan";
 import { stillStops } from "@/core/policy";
 import { LAYS_PAINT, type Operation } from "@/core/work";
@@ -268,6 +270,39 @@ export function notYet(regionId: string, input: unknown, titleOf: TitleOf): Outc
     if (at.tile.wait === null) return failed("refused", "That step waits for nothing.");
     const { sign, note } = parsed.data;
     return record(db, at.modelId, { ...at.base, kind: "not-yet", sign, note });
+  });
+}
+
+/** Somebody looked and it was time: what follows may begin from then on, and the shed has taught something. */
+export function sawReady(regionId: string, input: unknown, titleOf: TitleOf): Outcome<EntryOf<"ready">> {
+  const parsed = readySchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  const { opId, turned, note, minutesAgo } = parsed.data;
+  return writing((db) => {
+    const at = atBench(db, opId, titleOf, regionId, minutesAgo);
+    if (isFailure(at)) return at;
+    if (at.tile.wait === null) return failed("refused", "That step waits for nothing.");
+    return record(db, at.modelId, { ...at.base, kind: "ready", turned, note });
+  });
+}
+
+/** Strikes what was seen of a film out of what the shed has taught, or takes it in again; the look itself stays in the log. */
+export function heedLook(input: unknown, titleOf: (yes: boolean, seen: string) => string): Outcome<EntryOf<"heeded">> {
+  const parsed = heedSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  const { lookId, yes } = parsed.data;
+  return writing((db) => {
+    const s = snapshotOf(db);
+    const look = s.data.looks.find((l) => l.id === lookId);
+    const home = look && s.home(look.regionId);
+    if (!look || !home) return notFound("The look");
+    if ((look.leftOut === "struck") === !yes)
+      return failed("conflict", yes ? "That look counts already." : "That look is struck out already.");
+    const id = newId("l");
+    const where = `${home.part.name}, ${home.node.region.name}`;
+    const title = titleOf(yes, `${where}: ${s.productOf(look.canId).name}`);
+    const base = entryBase(s, home.modelId, { regionId: look.regionId, opId: opIds.note(look.regionId, id), title });
+    return record(db, home.modelId, { ...base, id, kind: "heeded", lookId, yes });
   });
 }
 

@@ -251,6 +251,10 @@ function withFreshEntry(e: LogEntry, opId: (id: string) => string, idOf: (id: st
     case "settled":
     case "struck":
       return { ...e, ...own, reportId: idOf(e.reportId) };
+    case "heeded": {
+      const at = e.lookId.lastIndexOf("@");
+      return { ...e, ...own, lookId: opId(e.lookId.slice(0, at)) + e.lookId.slice(at) };
+    }
     case "mended": {
       const { works, rub, cut, over, layers } = e.mend;
       const mend = {

@@ -48,7 +48,8 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
       ...(p.photo === null ? {} : { photo: p.photo }),
       regions: p.regions.map((r) => ({ ...r.region, stack: r.stack, overrides: [...r.overrides] })),
     })),
-    products: [...data.products.values()].filter((p) => used.has(p.id)),
+    // what a log has taught goes with the log
+    products: [...data.products.values()].filter((p) => used.has(p.id)).map(({ pace: _, ...card }) => card),
     shop: shedFacts(data.shopState.shop),
     ...(planning ? { planning } : {}),
     plan: ownTimetable(m) ?? broughtTimetable(data.brought.get(modelId)),

@@ -13,3 +13,4 @@ export { getShop } from "./shed";
 export { getCouponCards, getEveryProduct, getLessons, getShelf } from "./shelf";
 export { getJudged, getStack } from "./stacks";
 export { getSum } from "./sums";
+export { getTaught } from "./taught";

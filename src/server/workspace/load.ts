@@ -1,5 +1,6 @@
 import type { Cards, LogEntry, ModelHead, PartNode, Reading, ShelfItem } from "@/contracts";
 import type { Product } from "@/core/model";
+import type { FilmLook } from "@/core/witness";
 import {
   type AskedPlan,
   allProducts,
@@ -24,6 +25,7 @@ import {
 import { withStandIns } from "../lookup";
 import { type AirSources, readingsKept } from "../shed/air";
 import { shopState } from "../shed/hours";
+import { taughtBy } from "./taught";
 
 /** Everything the database says of the bench: all models together, each kind read once and parsed once. */
 export interface Workspace {
@@ -31,10 +33,12 @@ export interface Workspace {
   readonly shopState: ShopState;
   readonly trees: ReadonlyMap<string, readonly PartNode[]>;
   readonly shelf: readonly ShelfItem[];
-  /** deleted ones included, and the cards of coats whose can holds something else by now */
+  /** deleted ones included, and the cards of coats whose can holds something else by now; with what looks have taught of their waits */
   readonly products: ReadonlyMap<string, Product>;
   /** the same as text, for what is kept by what it was reckoned from */
   readonly productsText: string;
+  /** films that were looked at, and what came of it, oldest first */
+  readonly looks: readonly FilmLook[];
   readonly coupons: readonly StoredCoupon[];
   readonly logs: ReadonlyMap<string, readonly LogEntry[]>;
   /** products as they were when a coat was laid with them, by hash */
@@ -53,14 +57,12 @@ export interface Workspace {
 export function loadWorkspace(db: Db, atMs: number): Workspace {
   const logs = readLogs(db);
   const cards = readCards(db);
-  const products = withStandIns(allProducts(db), cards, [...logs.values()].flat());
-  return {
+  const untaught = {
     models: listModels(db),
     shopState: shopState(db),
     trees: treesOf(db, null),
     shelf: listShelf(db),
-    products,
-    productsText: JSON.stringify([...products]),
+    products: withStandIns(allProducts(db), cards, [...logs.values()].flat()),
     coupons: listCoupons(db),
     logs,
     cards,
@@ -72,4 +74,6 @@ export function loadWorkspace(db: Db, atMs: number): Workspace {
     forecast: readForecast(db),
     locals: readLocalAirs(db),
   };
+  const { looks, products } = taughtBy(untaught, atMs);
+  return { ...untaught, looks, products, productsText: JSON.stringify([...products]) };
 }

@@ -90,5 +90,6 @@ const WORD: Readonly<Record<KeptDeed["kind"], string>> = {
   start: "Started",
   done: "Done",
   "not-yet": "Not yet",
+  ready: "Was ready",
   report: "Went wrong",
 };

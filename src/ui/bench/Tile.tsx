@@ -15,7 +15,7 @@ import { WrongButtons } from "../mishap/WrongButtons";
 import { MiniSection } from "../section/MiniSection";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
 import { DoneDialog } from "./DoneDialog";
-import { NotYetDialog } from "./NotYetDialog";
+import { LookDialog } from "./LookDialog";
 import { Ring } from "./Ring";
 import { StartDialog } from "./StartDialog";
 import { TellDialog } from "./TellDialog";
@@ -144,7 +144,7 @@ export function Tile({
         )}
         {zone === "drying" && (
           <button type="button" className="btn btn-lg" onClick={() => wait.current?.showModal()}>
-            Looked: not yet…
+            Looked…
           </button>
         )}
         {zone === "drying" && (
@@ -194,7 +194,7 @@ export function Tile({
         covered={screen.covered.includes(tile.regionId)}
         products={Object.values(screen.products)}
       />
-      <NotYetDialog ref={wait} regionId={tile.regionId} opId={op.id} name={name} title={title} />
+      <LookDialog ref={wait} regionId={tile.regionId} opId={op.id} name={name} title={title} />
     </article>
   );
 }

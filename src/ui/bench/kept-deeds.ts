@@ -4,7 +4,7 @@ import { freshId } from "../fresh-id";
 /** Deeds done while the application was out of reach, on this device, in the order they were done. */
 export interface KeptDeed {
   readonly id: string;
-  readonly kind: "start" | "done" | "not-yet" | "report";
+  readonly kind: "start" | "done" | "not-yet" | "ready" | "report";
   readonly regionId: string;
   readonly opId: string;
   /** in words, for whoever reads the list */

@@ -1,7 +1,7 @@
 "use client";
 
 import { toast } from "sonner";
-import { finishAction, notYetAction, startAction } from "@/actions/bench";
+import { finishAction, notYetAction, readyAction, startAction } from "@/actions/bench";
 import { reportAction } from "@/actions/mishaps";
 import type { Outcome } from "@/contracts";
 import { isUnreached, useAct } from "../hooks/useAct";
@@ -22,6 +22,8 @@ export function sendDeed({ kind, regionId, opId, input }: Deed, agoMin: number):
       return finishAction(regionId, told);
     case "not-yet":
       return notYetAction(regionId, told);
+    case "ready":
+      return readyAction(regionId, told);
     case "report":
       return reportAction(regionId, { ...input, minutesAgo });
   }

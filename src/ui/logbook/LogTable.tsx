@@ -12,6 +12,8 @@ const KIND_NAME: Readonly<Record<LogEntry["kind"], string>> = {
   started: "Started",
   done: "Done",
   "not-yet": "Not yet",
+  ready: "Was ready",
+  heeded: "Look weighed",
   asked: "To be done",
   worked: "Done besides",
   measured: "Measured",

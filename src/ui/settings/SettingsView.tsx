@@ -4,7 +4,7 @@ import { ArrowLeft } from "lucide-react";
 import Link from "next/link";
 import { useEffect, useState } from "react";
 import { saveShopAction } from "@/actions/settings";
-import type { DevicesView, Shop } from "@/contracts";
+import type { DevicesView, Shop, TaughtView } from "@/contracts";
 import { CAUTIONS, type Caution, PROTECTIONS } from "@/core/model";
 import { PROTECTION_NAME } from "@/messages";
 import { SelectCell, TextCell } from "../components/cells";
@@ -17,6 +17,7 @@ import { Habits } from "./Habits";
 import { LampSettings } from "./LampSettings";
 import { Sessions } from "./Sessions";
 import { ShowingSettings } from "./Showing";
+import { TaughtSettings } from "./TaughtSettings";
 
 const CAUTION_NAME: Readonly<Record<Caution, string>> = {
   likely: "likely: even odds that a film is ready",
@@ -32,9 +33,11 @@ interface SettingsProps {
   /** null = what is kept of them cannot be read */
   readonly devices: DevicesView | null;
   readonly nowMs: number;
+  /** null = the log cannot be read */
+  readonly taught: TaughtView | null;
 }
 
-export function SettingsView({ shop, rev, today, back, devices, nowMs }: SettingsProps) {
+export function SettingsView({ shop, rev, today, back, devices, nowMs, taught }: SettingsProps) {
   const { saveField, savedMs } = useRow(rev, saveShopAction);
   return (
     <main className="grid max-w-4xl gap-6 p-4">
@@ -76,6 +79,7 @@ export function SettingsView({ shop, rev, today, back, devices, nowMs }: Setting
           </Labelled>
         </div>
       </section>
+      {taught && <TaughtSettings taught={taught} />}
       {devices && <Devices view={devices} nowMs={nowMs} timeZone={shop.timeZone} />}
       {!devices && <p role="alert">The file of paired devices, elm-bench-devices.db, cannot be read or written.</p>}
     </main>

@@ -3,7 +3,7 @@
 import { Pencil } from "lucide-react";
 import Link from "next/link";
 import { saveProductAction } from "@/actions/shelf";
-import type { CouponCard, LessonView, ShelfItem } from "@/contracts";
+import type { CouponCard, LessonView, ShelfItem, TaughtView } from "@/contracts";
 import type { Confirmable, Product } from "@/core/model";
 import { isTypical, trustedFigure, unconfirmed } from "@/core/reference";
 import { dateShown, volumeText } from "@/format";
@@ -12,6 +12,7 @@ import { EvidenceMark } from "../components/EvidenceMark";
 import { SumLinks } from "../components/SumLinks";
 import { useAct } from "../hooks/useAct";
 import { LessonLine } from "../mishap/LessonLine";
+import { InThisShed } from "../taught/InThisShed";
 import { Claims } from "./Claims";
 import { Confirm } from "./Confirm";
 import { isLow, isOld } from "./facets";
@@ -22,12 +23,14 @@ export function ProductCard({
   item,
   coupons,
   lessons,
+  taught,
   today,
   edit,
 }: {
   item: ShelfItem;
   coupons: readonly CouponCard[];
   lessons: readonly LessonView[];
+  taught: TaughtView | null;
   today: string;
   edit: () => void;
 }) {
@@ -58,6 +61,7 @@ export function ProductCard({
       {p.jar && <Kind item={item} />}
       <Stock p={p} today={today} />
       <Figures p={p} />
+      {taught && <InThisShed taught={taught} productId={p.id} />}
       <Claims item={item} />
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5">
         {factRows(p).map(([name, words, path]) => (

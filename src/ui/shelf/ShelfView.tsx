@@ -2,7 +2,7 @@
 
 import { Download, Plus, Upload, X } from "lucide-react";
 import { useRef } from "react";
-import type { CouponCard, LessonView, ShelfItem } from "@/contracts";
+import type { CouponCard, LessonView, ShelfItem, TaughtView } from "@/contracts";
 import { FAMILIES, isOneOf, JARS, MATERIALS, type Product, ROLES } from "@/core/model";
 import { labelTimes, sourceOf } from "@/core/reference";
 import { duration, volumeText } from "@/format";
@@ -210,11 +210,13 @@ interface ShelfProps {
   readonly coupons: readonly CouponCard[];
   /** what mishaps taught */
   readonly lessons: readonly LessonView[];
+  /** what looks taught of waits; null = the log cannot be read */
+  readonly taught: TaughtView | null;
   /** local date, YYYY-MM-DD */
   readonly today: string;
 }
 
-export function ShelfView({ shelf, coupons, lessons, today }: ShelfProps) {
+export function ShelfView({ shelf, coupons, lessons, taught, today }: ShelfProps) {
   const { params, set } = useAddress();
   const facets = readFacets(params);
   const shown = shelf.filter((i) => shownBy(facets, today)(i.product));
@@ -326,6 +328,7 @@ export function ShelfView({ shelf, coupons, lessons, today }: ShelfProps) {
           editing={item === null || params.get("edit") !== null}
           coupons={coupons}
           lessons={lessons}
+          taught={taught}
           today={today}
           set={set}
         />
@@ -342,6 +345,7 @@ function Side({
   editing,
   coupons,
   lessons,
+  taught,
   today,
   set,
 }: Omit<ShelfProps, "shelf"> & {
@@ -368,7 +372,14 @@ function Side({
         </button>
       </div>
       {item && !editing ? (
-        <ProductCard item={item} coupons={coupons} lessons={lessons} today={today} edit={() => set({ edit: "1" })} />
+        <ProductCard
+          item={item}
+          coupons={coupons}
+          lessons={lessons}
+          taught={taught}
+          today={today}
+          edit={() => set({ edit: "1" })}
+        />
       ) : item === null && jar === null ? (
         <JarChooser choose={(kind) => set({ jar: kind })} />
       ) : (

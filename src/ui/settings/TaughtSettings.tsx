@@ -1,0 +1,70 @@
+"use client";
+
+import type { TaughtView } from "@/contracts";
+import { factorText, spanText } from "@/messages";
+import { LookRows } from "../taught/LookRows";
+
+const SHOWN = 15;
+
+/** What the shed has taught of its waits, whether that holds, and the looks it rests on. */
+export function TaughtSettings({ taught }: { taught: TaughtView }) {
+  const { likely, safe } = taught.calibration;
+  return (
+    <section aria-labelledby="taught" className="grid gap-2">
+      <h2 id="taught" className="border-b border-base-300 text-lg font-bold">
+        What the shed has taught
+      </h2>
+      {taught.count === 0 ? (
+        <p className="soft">
+          Nothing yet. Every “not yet”, “it is ready” and every step begun on the Bench tells how long films really take
+          here, and all waits go by it.
+        </p>
+      ) : (
+        <>
+          <p>
+            Whatever the paint, waits here take <strong>{factorText(taught.shed.median)}</strong> (
+            {spanText(taught.shed.p10, taught.shed.p90)}; est.), from {taught.count} look{taught.count > 1 ? "s" : ""}.
+            What single products add to that stands on their cards.
+          </p>
+          <table className="table table-sm w-auto">
+            <caption className="sr-only">Whether what was foretold has held</caption>
+            <thead>
+              <tr>
+                <th scope="col">Foretold</th>
+                <th scope="col">looks that tell</th>
+                <th scope="col">ready by then</th>
+                <th scope="col">meant to be</th>
+              </tr>
+            </thead>
+            <tbody>
+              <Held name="likely" {...likely} meant="half" />
+              <Held name="safe" {...safe} meant="nine in ten" />
+            </tbody>
+          </table>
+        </>
+      )}
+      {taught.looks.length > 0 && (
+        <details>
+          <summary className="cursor-pointer">The newest looks, one by one</summary>
+          <LookRows
+            looks={taught.looks.slice(0, SHOWN)}
+            factor={taught.count > 0 ? taught.shed : null}
+            timeZone={taught.timeZone}
+            names={taught.names}
+          />
+        </details>
+      )}
+    </section>
+  );
+}
+
+const Held = ({ name, told, held, meant }: { name: string; told: number; held: number; meant: string }) => (
+  <tr>
+    <th scope="row" className="font-normal">
+      {name}
+    </th>
+    <td className="text-right tabular-nums">{told}</td>
+    <td className="text-right tabular-nums">{told === 0 ? "–" : `${held} (${Math.round((100 * held) / told)} %)`}</td>
+    <td>{meant}</td>
+  </tr>
+);
