@@ -6,6 +6,7 @@ import type { Milestone, Product } from "../model";
 import { saturationHPa, volumeSolidsOf } from "../reference";
 import {
   airAt,
+  chanceNotYet,
   gateReason,
   gateSpans,
   milestoneAfter,
@@ -15,6 +16,7 @@ import {
   REFERENCE_AIR,
   rateIn,
   recoatWindows,
+  shutFactor,
   type WaitClock,
   waitFactor,
 } from ".";
@@ -332,5 +334,56 @@ describe("air gate", () => {
       expect(airAt(climate({ kind: "day", meanC: 10, swingC: 6, rhPct: 50 }), s.startMin).tempC).toBeGreaterThanOrEqual(
         10,
       );
+  });
+});
+
+describe("what a shed has taught of a product", () => {
+  const pace = (factor: number, spread = 0.1) => ({
+    logFactors: [-1, -0.5, 0, 0.5, 1].map((x) => Math.log(factor) + spread * x),
+    looks: 4,
+  });
+  const taught = (factor: number): Product => ({ ...product("grey-primer"), pace: pace(factor) });
+  const sandable = (p: Product, factor: number | null = null) => {
+    const a = milestoneAfter([{ product: p, wftUm: p.label.wftUm, endMin: 0 }], "sandable", clockIn(20, 50), factor);
+    return a.outcome === "reached" ? a.atMin : Number.NaN;
+  };
+  it("is in every wait that names no factor of its own, and in none that does", () => {
+    expect(sandable(taught(1.5)) / sandable(product("grey-primer"))).toBeCloseTo(1.5, 1);
+    expect(sandable(taught(1.5), 1)).toBeCloseTo(sandable(product("grey-primer"), 1), 6);
+  });
+  it("opens and shuts windows with it", () => {
+    const p = { ...product("epoxy-primer") };
+    const window = (of: Product) =>
+      recoatWindows([{ product: of, wftUm: of.label.wftUm, endMin: 0 }], clockIn(20, 50))[0]!;
+    const slow = window({ ...p, pace: pace(1.4) });
+    const plain = window(p);
+    expect(slow.openMin).toBeGreaterThan(plain.openMin * 1.2);
+    if (plain.shutMin !== null) expect(slow.shutMin! / plain.shutMin).toBeCloseTo(1.4, 1);
+  });
+  it.each([
+    ["sure of it", 0.05],
+    ["not so sure", 0.4],
+  ])("%s: safe is later than likely, and a window shuts sooner than that", (_, spread) => {
+    const own = pace(1.3, spread);
+    const [likely, safe, shut] = [
+      waitFactor("likely", null, own),
+      waitFactor("safe", null, own),
+      shutFactor("safe", own),
+    ];
+    expect(likely).toBeCloseTo(1.3, 1);
+    expect(safe).toBeGreaterThan(likely);
+    expect(shut).toBeLessThan(likely);
+    // the surer one is, the nearer they lie; before any look they lay at 1.57 and 0.64
+    expect(safe / likely).toBeLessThan(spread === 0.05 ? 1.25 : 1.9);
+  });
+  it("not there yet at twice what was reckoned: longer than that, whatever was taught", () => {
+    for (const factor of [0.7, 1, 1.5, 2.5]) {
+      const likely = waitFactor("likely", 2, pace(factor));
+      expect(likely).toBeGreaterThan(2);
+      expect(waitFactor("safe", 2, pace(factor))).toBeGreaterThanOrEqual(likely);
+      expect(chanceNotYet(2, pace(factor))).toBeGreaterThanOrEqual(0);
+    }
+    expect(chanceNotYet(1, pace(1.5))).toBeGreaterThan(0.9);
+    expect(chanceNotYet(1, pace(0.7))).toBeLessThan(0.1);
   });
 });

@@ -16,8 +16,7 @@ import { type Milestone, type OpKey, type Product, readKey } from "../model";
 import { ownGapMilestone } from "../reference";
 
 /** Why a look teaches nothing. */
-export const LEFT_OUT = ["struck", "before-coat", "backwards", "thickness", "air", "late", "early"] as const;
-export type LeftOut = (typeof LEFT_OUT)[number];
+export type LeftOut = "struck" | "before-coat" | "backwards" | "thickness" | "air" | "late" | "early";
 
 /** All that was seen of one film's coming to one milestone. */
 export interface FilmLook extends Look {
@@ -71,6 +70,8 @@ const PILE_DAYS = 90;
 const MOST_COATS = 12;
 /** Nobody lays so much, or so little, of a label's wet film. */
 const FILM_OF_LABEL = { least: 0.1, most: 5 } as const;
+/** Looked at in the minute the coat was done, nothing was waited for. */
+const SOONEST_MIN = 1;
 /** A look so late or so early, in reckoned waits, tells nothing any more. */
 const TELLS = { least: 0.05, most: 20 } as const;
 
@@ -189,7 +190,7 @@ class RegionLooks {
       e.kind === "ready" || e.sign === null || e.sign === "other" ? askedBy(key, top) : SIGN_LACKS[e.sign];
     if (milestone === null) return;
     const own = this.lookAt(top, milestone);
-    if (e.atMin <= top.endMin) own.leftOut = "before-coat";
+    if (e.atMin < top.endMin + SOONEST_MIN) own.leftOut = "before-coat";
     else if (e.kind === "not-yet") {
       own.afterMin = Math.max(own.afterMin ?? e.atMin, e.atMin);
       // it was begun, and then found not to be there: that it was begun proves nothing
@@ -325,7 +326,7 @@ export function filmLook(film: SeenFilm, world: Omit<WitnessWorld, "cardOf">, sa
       ? reached.atMin - filmMin
       : (seenMin - filmMin) / Math.max(TELLS.least, ratioAt(seenMin)!),
   );
-  if (ratio < TELLS.least && by === null && at === null) return { ...out("early"), predictedMin };
+  if (ratio < TELLS.least && by === null) return { ...out("early"), predictedMin };
   if (ratio > TELLS.most && after === null) return { ...out("late"), predictedMin };
   const minutes = (r: number | null) => (r === null ? null : r * predictedMin);
   return {

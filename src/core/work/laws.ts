@@ -140,7 +140,8 @@ export function spansOf(wait: Wait, ctx: WaitContext): readonly Span[] {
   const law = lawOf(wait);
   const spans = merge(law.spans(wait, ctx));
   if (ctx.notYet === null || ctx.notYet.atMin <= ctx.fromMin || law.limit) return spans;
-  if (ctx.notYet.ready) return openedBy(spans, ctx.notYet.atMin);
+  // the bench goes by whole minutes: what is ready in this one may begin in it
+  if (ctx.notYet.ready) return openedBy(spans, Math.max(ctx.fromMin, Math.floor(ctx.notYet.atMin)));
   return notBefore(spans, afterLook(ctx, ctx.notYet));
 }
 

@@ -1,4 +1,4 @@
-import { eventOf } from "@/contracts";
+import { type Cards, eventOf, type LogEntry, type PartNode, type Shop } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
 import { type Climate, prefixClock } from "@/core/film";
 import { fold, type Laid } from "@/core/history";
@@ -6,12 +6,18 @@ import { pacesOf } from "@/core/learning";
 import type { Pace, Product } from "@/core/model";
 import { type FilmLook, filmLook, type SeenFilm, seenFilms, telling } from "@/core/witness";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
-import type { Workspace } from "./load";
 
 /** What it is reckoned from; logs, trees and stays in other air by model. */
-type Untaught = Pick<Workspace, "logs" | "products" | "cards" | "readings" | "forecast" | "locals" | "trees"> & {
-  readonly shopState: Pick<Workspace["shopState"], "shop">;
-};
+interface Untaught {
+  readonly logs: ReadonlyMap<string, readonly LogEntry[]>;
+  readonly products: ReadonlyMap<string, Product>;
+  readonly cards: Cards;
+  readonly readings: AirSources["readings"];
+  readonly forecast: AirSources["forecast"];
+  readonly locals: ReadonlyMap<string, AirSources["locals"]>;
+  readonly trees: ReadonlyMap<string, readonly PartNode[]>;
+  readonly shopState: { readonly shop: Shop };
+}
 
 /** What the bench's logs have taught of its waits. */
 export interface Taught {
@@ -144,7 +150,7 @@ const inAir = (climate: Climate) => ({
 function airsOf(
   { shopState }: Pick<Untaught, "shopState">,
   air: AirSources,
-  tree: NonNullable<ReturnType<Untaught["trees"]["get"]>>,
+  tree: readonly PartNode[],
   films: readonly SeenFilm[],
   nowMin: number,
 ): (regionId: string) => Climate {
