@@ -44,9 +44,7 @@ export const readySchema = z.strictObject({
   minutesAgo: minutesAgoSchema.optional(),
 });
 /** A film's coming to a milestone, as text: `operation@minute/milestone`. */
-const lookIdSchema = z
-  .string()
-  .regex(/^[A-Za-z0-9_:~-]{3,200}@-?\d{1,9}\/[a-z-]{3,20}$/, "is not the id of a look");
+const lookIdSchema = z.string().regex(/^[A-Za-z0-9_:~-]{3,200}@-?\d{1,9}\/[a-z-]{3,20}$/, "is not the id of a look");
 export const heedSchema = z.strictObject({ lookId: lookIdSchema, yes: z.boolean() });
 
 /** Work no layer asks for. */

@@ -12,7 +12,7 @@ export const LEFT_OUT_TEXT: Readonly<Record<LeftOut, string>> = {
 
 /** A factor in words, such as "1.3 × as long as reckoned". */
 export function factorText(median: number): string {
-  if (median >= 0.95 && median <= 1.05) return "as long as reckoned";
+  if (median.toFixed(1) === "1.0") return "as long as reckoned";
   return median > 1
     ? `${median.toFixed(1)} × as long as reckoned`
     : `in ${Math.round(median * 100)} % of the time reckoned`;

@@ -59,6 +59,8 @@ interface StudyMilestone {
   readonly milestone: FilmMilestone;
   /** minutes after the last coat; null = not in this air */
   readonly min: number | null;
+  /** the same before the shed had taught anything of it; absent = it has not */
+  readonly byLabelMin?: number | null;
   readonly assumed: boolean;
 }
 export interface StudyRun {
@@ -171,7 +173,10 @@ interface RunInAir {
   readonly clock: WaitClock;
 }
 
-function runIn(kind: StudyAir, input: StudyInput, coats: readonly AppliedCoat[]): RunInAir {
+function runIn(kind: StudyAir, input: StudyInput, laid: readonly AppliedCoat[]): RunInAir {
+  // a label's case is its label's; what the shed has taught is the shed's
+  const coats = kind === "label" ? laid.map((c) => ({ ...c, product: { ...c.product, pace: undefined } })) : laid;
+  const { pace } = coats.at(-1)!.product;
   const climate = airOf(kind, input, coats);
   const last = coats.at(-1)!.endMin;
   const clock = prefixClock(climate, coats[0]!.endMin, Math.min(last + FAR_MIN, climate.points.at(-1)!.atMin));
@@ -180,9 +185,11 @@ function runIn(kind: StudyAir, input: StudyInput, coats: readonly AppliedCoat[])
   const milestones = FILM_MILESTONES.map((milestone): StudyMilestone => {
     const a = milestoneAfter(coats, milestone, clock, null, dryAt);
     const assumed = labelTimes(coats.at(-1)!.product)[milestone === "dust-free" ? "touch" : milestone].assumed;
+    const plain = pace && milestoneAfter(coats, milestone, clock, 1, dryAt);
     return {
       milestone,
       min: a.outcome === "reached" ? a.atMin - last : null,
+      ...(plain ? { byLabelMin: plain.outcome === "reached" ? plain.atMin - last : null } : {}),
       assumed: assumed || milestone === "dust-free",
     };
   });

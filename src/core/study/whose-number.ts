@@ -123,7 +123,9 @@ function filmFor(time: (wftUm: number) => number | null, min: number, labelUm: n
   return (lo + hi) / 2;
 }
 
-function readingsOf(quote: QuotedWait, product: Product, clocks: ReturnType<typeof clocksOf>): readonly QuoteReading[] {
+function readingsOf(quote: QuotedWait, own: Product, clocks: ReturnType<typeof clocksOf>): readonly QuoteReading[] {
+  // what others say they say of theirs; what this shed has taught is told of one's own case alone
+  const product: Product = { ...own, pace: undefined };
   const labelUm = product.label.wftUm;
   const found: { reading: QuoteReading; unlikely: number }[] = [];
   for (const air of QUOTE_AIRS) {

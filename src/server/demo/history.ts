@@ -1,3 +1,4 @@
+import type { Sign } from "@/core/history";
 import { opIds } from "@/core/model";
 
 /** What has been done on the demo bench by the moment it is started. */
@@ -13,21 +14,64 @@ export interface Done {
   readonly wftUm?: number;
 }
 
-/** Somebody looked, and it was not ready. */
-export const NOT_YET = {
-  regionId: "ml-house-walls",
-  opId: opIds.sand("ml-house-1"),
-  title: "Deckhouse: Sand, P400 wet",
-  ago: 112,
-  sign: "paper-clogs",
-  note: "Rolled up under the paper near the roof corner, where it went on thick.",
-} as const;
-
 const HULL = "ml-hull-topsides";
 const WALL = "ml-wall-stones";
 const PROP = "ml-prop-blades";
 const HOUSE = "ml-house-walls";
 const MAST = "ml-mast-tube";
+
+/** Somebody looked and it was not ready, minutes before now. */
+interface LookedAt {
+  readonly regionId: string;
+  readonly opId: string;
+  readonly title: string;
+  readonly ago: number;
+  readonly sign: Sign;
+  readonly note: string;
+}
+/** Looks before their time, as one makes them; the deckhouse’s, clogged after a night, is the one nobody would have foretold. */
+export const LOOKS: readonly LookedAt[] = [
+  {
+    regionId: HOUSE,
+    opId: opIds.sand("ml-house-1"),
+    title: "Deckhouse: Sand, P400 wet",
+    ago: 112,
+    sign: "paper-clogs",
+    note: "Rolled up under the paper near the roof corner, where it went on thick.",
+  },
+  {
+    regionId: MAST,
+    opId: opIds.coat("ml-mast-2", 1),
+    title: "Mast: Fine surfacer, mid grey",
+    ago: 7158,
+    sign: "other",
+    note: "The etch still had a wet look at the foot.",
+  },
+  {
+    regionId: MAST,
+    opId: opIds.coat("ml-mast-3", 2),
+    title: "Mast: Bright silver lacquer, coat 2 of 2",
+    ago: 5763,
+    sign: "other",
+    note: "Still glossy, left it.",
+  },
+  {
+    regionId: HOUSE,
+    opId: opIds.coat("ml-house-1", 2),
+    title: "Deckhouse: High-build primer, coat 2 of 2",
+    ago: 1408,
+    sign: "other",
+    note: "Not matt yet under the eaves.",
+  },
+  {
+    regionId: HULL,
+    opId: opIds.coat("ml-hull-1", 2),
+    title: "Hull: High-build primer, coat 2 of 2",
+    ago: 48,
+    sign: "other",
+    note: "Shiny along the keel.",
+  },
+];
 
 const did = (regionId: string, opId: string, title: string, from: number, minutes: number, wftUm?: number): Done => ({
   regionId,

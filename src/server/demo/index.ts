@@ -15,7 +15,7 @@ import { type ImportReport, importDocument } from "../commands/document";
 import { writing } from "../guard";
 import { airNow, NO_AIR } from "../shed/air";
 import { demoAir } from "./air";
-import { HISTORY, NOT_YET } from "./history";
+import { HISTORY, LOOKS } from "./history";
 import { DEMO_PHOTOS, MISHAPS } from "./mishaps";
 import { DEMO_PARTS, DEMO_PLANNING, demoCoupons } from "./model";
 import { demoShelfOn } from "./shelf";
@@ -56,9 +56,8 @@ function logOf(atMs: number, shop: Shop): LogEntry[] {
     const film = { coats: coats ?? null, wftUm: wftUm ?? null, ...laidAt(opId) };
     return to === null ? [start] : [start, { ...base, ...film, kind: "done" as const, ago: to }];
   });
-  const told = [...done, { ...blank, ...NOT_YET, kind: "not-yet" as const }]
-    .sort((x, y) => y.ago - x.ago)
-    .map((e, i) => ({ ...e, id: `ml-log-${i + 1}` }));
+  const looks = LOOKS.map((l) => ({ ...blank, ...l, kind: "not-yet" as const }));
+  const told = [...done, ...looks].sort((x, y) => y.ago - x.ago).map((e, i) => ({ ...e, id: `ml-log-${i + 1}` }));
   const wrong = MISHAPS.map((e) => ({ ...blank, ...e }));
   return [...told, ...wrong]
     .sort((x, y) => y.ago - x.ago)

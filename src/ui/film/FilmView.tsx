@@ -158,10 +158,13 @@ function Milestones({ study }: { study: FilmStudy }) {
                 {assumed && <span className="text-warning"> est.</span>}
               </th>
               {study.runs.map((r) => {
-                const min = r.milestones[i]!.min;
+                const { min, byLabelMin } = r.milestones[i]!;
                 return (
                   <td key={r.air} className="text-right font-semibold">
                     {min === null ? "not in this air" : duration(min)}
+                    {byLabelMin != null && min !== null && Math.abs(byLabelMin - min) >= 1 && (
+                      <span className="soft block text-xs font-normal">{duration(byLabelMin)} before you looked</span>
+                    )}
                   </td>
                 );
               })}

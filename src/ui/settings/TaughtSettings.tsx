@@ -26,7 +26,7 @@ export function TaughtSettings({ taught }: { taught: TaughtView }) {
             {spanText(taught.shed.p10, taught.shed.p90)}; est.), from {taught.count} look{taught.count > 1 ? "s" : ""}.
             What single products add to that stands on their cards.
           </p>
-          <table className="table table-sm w-auto">
+          <table className="w-fit [&_td]:px-3 [&_td]:py-1 [&_th]:px-3 [&_th]:py-1 [&_th]:text-left">
             <caption className="sr-only">Whether what was foretold has held</caption>
             <thead>
               <tr>
@@ -63,8 +63,8 @@ const Held = ({ name, told, held, meant }: { name: string; told: number; held: n
     <th scope="row" className="font-normal">
       {name}
     </th>
-    <td className="text-right tabular-nums">{told}</td>
-    <td className="text-right tabular-nums">{told === 0 ? "–" : `${held} (${Math.round((100 * held) / told)} %)`}</td>
+    <td className="tabular-nums">{told}</td>
+    <td className="tabular-nums">{told === 0 ? "–" : `${held} (${Math.round((100 * held) / told)} %)`}</td>
     <td>{meant}</td>
   </tr>
 );

@@ -17,7 +17,7 @@ export function InThisShed({ taught, productId }: { taught: TaughtView; productI
       {own && own.count > 0 ? (
         <p>
           Its waits take <strong>{factorText(own.median)}</strong>, from {own.count} look{own.count > 1 ? "s" : ""}{" "}
-          (nine in ten that it lies between {spanText(own.p10, own.p90)}). Every wait it is planned with goes by that;
+          (eight in ten that it lies between {spanText(own.p10, own.p90)}). Every wait it is planned with goes by that;
           its label stays as it is.
         </p>
       ) : (

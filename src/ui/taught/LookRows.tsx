@@ -8,8 +8,10 @@ import { useAct } from "../hooks/useAct";
 
 /** The axis: times of what was reckoned. */
 const LEAST = 0.35;
-const MOST = 3.5;
-const TICKS = [0.5, 1, 2, 3] as const;
+const MOST = 5;
+const TICKS = [0.5, 1, 2, 4] as const;
+/** What lies beyond the axis ends short of its edge, so that it is seen. */
+const EDGE = 97;
 const place = (factor: number): number =>
   (100 * Math.log(Math.min(MOST, Math.max(LEAST, factor)) / LEAST)) / Math.log(MOST / LEAST);
 
@@ -29,7 +31,7 @@ export function LookRows({ looks, factor, timeZone, names }: LookRowsProps) {
     <div className="grid gap-1">
       <div className="relative ml-40 mr-16 h-4 text-xs soft" aria-hidden>
         {TICKS.map((t) => (
-          <span key={t} className="absolute -translate-x-1/2" style={{ left: `${place(t)}%` }}>
+          <span key={t} className="absolute -translate-x-1/2 whitespace-nowrap" style={{ left: `${place(t)}%` }}>
             {t === 1 ? "as reckoned" : `${t} ×`}
           </span>
         ))}
@@ -112,7 +114,7 @@ function Seen({ look: l }: { look: LookView }) {
         aria-hidden
       />
     );
-  const from = l.afterMin === null ? 0 : at(l.afterMin);
+  const from = l.afterMin === null ? 0 : Math.min(EDGE, at(l.afterMin));
   const to = l.byMin === null ? 100 : at(l.byMin);
   return (
     <span
