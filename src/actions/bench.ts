@@ -5,8 +5,8 @@ import * as server from "@/server";
 
 export const afterLookAction = async (regionId: string, opId: string, found: server.RoundsFound) =>
   server.afterLook(regionId, opId, found);
-export const startAction = async (regionId: string, opId: string, reason: string | null = null, minutesAgo = 0) =>
-  server.startOp(regionId, { opId, reason, minutesAgo }, logTitle, (code) => reasonText(code, []));
+export const startAction = async (regionId: string, input: unknown) =>
+  server.startOp(regionId, input, logTitle, (code) => reasonText(code, []));
 export const finishAction = async (regionId: string, input: unknown) => server.finishOp(regionId, input, logTitle);
 export const readyAction = async (regionId: string, input: unknown) => server.sawReady(regionId, input, logTitle);
 export const heedAction = async (input: unknown) =>

@@ -8,16 +8,39 @@ import {
   type Mend,
   MISHAP_EXTENTS,
   MISHAP_SIGNS,
+  PROTECTIONS,
   type Product,
   STRIP_WAYS,
   WETTINGS,
 } from "@/core/model";
+import { PATCH_FIXES, PATCH_SIGNS, PRACTICES } from "@/core/reference";
 import { hashSchema, idSchema, noteSchema, ranged, utcMomentSchema } from "./base";
 import { layerSchema, sandAfterSchema } from "./model";
 
 export const opIdSchema = z.string().regex(/^[A-Za-z0-9_:~-]{3,200}$/, "is not an operation id");
 
-export const minutesAgoSchema = ranged(0, 20_160, "minutes ago");
+const minutesAgoSchema = ranged(0, 20_160, "minutes ago");
+
+/** How a coat was put on: what was set, and what the test patch looked like; absent = nobody said. */
+const setUpSchema = z.strictObject({
+  shakeMinutes: ranged(0.1, 60, "minutes").optional(),
+  distanceCm: ranged(2, 60, "cm").optional(),
+  pressureBar: ranged(0.2, 8, "bar").optional(),
+  nozzleMm: ranged(0.1, 4, "mm").optional(),
+  patch: z.enum(PATCH_SIGNS).optional(),
+  changed: z.array(z.enum(PATCH_FIXES)).max(20, "must hold at most 20").optional(),
+});
+export type SetUpTold = z.infer<typeof setUpSchema>;
+/** What is worn and running, as it was confirmed. */
+const wornSchema = z.array(z.enum([...PROTECTIONS, ...PRACTICES])).max(20, "must hold at most 20");
+export const startSchema = z.strictObject({
+  opId: opIdSchema,
+  reason: z.string().trim().max(2000).nullable(),
+  /** of a phone that was out of reach then */
+  minutesAgo: minutesAgoSchema.optional(),
+  worn: wornSchema.optional(),
+  setUp: setUpSchema.optional(),
+});
 
 /** Coats and thickness are asked only of coats; null = as planned. */
 export const doneSchema = z.strictObject({
@@ -184,7 +207,13 @@ const coatFields = {
 };
 
 const VARIANTS = {
-  started: z.strictObject({ ...base, kind: z.literal("started") }),
+  started: z.strictObject({
+    ...base,
+    kind: z.literal("started"),
+    /** what was confirmed to be worn and running; absent = nobody was asked */
+    worn: wornSchema.optional(),
+    setUp: setUpSchema.optional(),
+  }),
   done: z.strictObject({
     ...base,
     kind: z.literal("done"),
@@ -284,7 +313,7 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
 export type LogEntry = z.infer<typeof logEntrySchema>;
 export type EntryOf<K extends EventKind> = Extract<LogEntry, { kind: K }>;
 /** What every entry holds, whatever it tells. */
-export type EntryBase = Omit<EntryOf<"started">, "kind">;
+export type EntryBase = Omit<EntryOf<"started">, "kind" | "worn" | "setUp">;
 
 /** Cards of products as they were when a coat was laid with them, by hash; each under an id that no other product has. */
 export type Cards = ReadonlyMap<string, Product>;

@@ -16,6 +16,7 @@ import type {
   Verdict,
 } from "@/core/model";
 import type { BenchTile, MendPrice, PlanAnswer, PlanInput, StackTotals, WhyOpWaits } from "@/core/plan";
+import type { Asked } from "@/core/reference";
 import type { Fired, ReadyStep } from "@/core/rules";
 import type { Calibration, Explained, FilmLook } from "@/core/witness";
 import type { Operation, PrepTime } from "@/core/work";
@@ -293,9 +294,24 @@ export interface BenchScreen {
   readonly lessons: readonly LessonView[];
   /** regions that came with a finish or a seal on them, and still have it */
   readonly covered: readonly string[];
+  /** what is worn and running for the next step of each region, and whether it is asked now */
+  readonly care: Readonly<Record<string, CareView>>;
   readonly session: BenchSession | null;
   readonly air: { readonly tempC: number; readonly rhPct: number };
   readonly timeZone: string;
+}
+
+/** What is worn and running for a piece of work. */
+export interface CareView {
+  readonly asks: readonly Asked[];
+  /** of these, what Settings says there is none of */
+  readonly absent: readonly Asked[];
+  /** it was not confirmed yet this session, or is every time */
+  readonly due: boolean;
+  /** it puts on something that has to be set up for */
+  readonly paints: boolean;
+  /** and that was not put on yet this session: what to set is shown first */
+  readonly fresh: boolean;
 }
 
 /** Devices of the local network that were let in. */

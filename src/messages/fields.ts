@@ -170,6 +170,7 @@ export const PRODUCT_WORDS: Readonly<Record<ProductPath, FieldWords>> = {
   nozzleMm: { group: "spray", label: "Nozzle" },
   pressureBar: { group: "spray", label: "Air at the gun" },
   distanceCm: { group: "spray", label: "From the face" },
+  shakeMinutes: { group: "spray", label: "Shaken or stirred for" },
   tack: {
     group: "what",
     label: "Tack",

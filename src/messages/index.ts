@@ -10,6 +10,7 @@ export * from "./materials";
 export * from "./mesh";
 export * from "./mishaps";
 export * from "./safety";
+export * from "./set-up";
 export * from "./sum-texts";
 export * from "./sums";
 export * from "./taught";

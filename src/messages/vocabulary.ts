@@ -387,6 +387,10 @@ export const FIGURE_NAME: Readonly<Record<ClaimFigure, string>> = {
   densityGMl: "Density",
   maxSkinUm: "Deepest skin",
   opaqueDftUm: "Hides at",
+  nozzleMm: "Needle or nozzle",
+  pressureBar: "Air at the gun",
+  distanceCm: "From the face",
+  shakeMinutes: "Shaken or stirred",
 };
 
 export const RUB_NAME: Readonly<Record<Rub, string>> = {

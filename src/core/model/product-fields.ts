@@ -126,9 +126,11 @@ export const PRODUCT_FIELDS = {
     mayBeUnknown: true,
   },
   /** as its sheet says to spray it: needle or nozzle, air at the gun, distance */
-  nozzleMm: number("mm", 0.1, 4, "null-or-left-out", "nozzle_mm", "spray.nozzle_mm"),
-  pressureBar: number("bar", 0.2, 8, "null-or-left-out", "pressure_bar", "spray.pressure_bar"),
-  distanceCm: number("cm", 2, 60, "null-or-left-out", "distance_cm", "spray.distance_cm"),
+  nozzleMm: { ...number("mm", 0.1, 4, "null-or-left-out", "nozzle_mm", "spray.nozzle_mm"), ranked: true },
+  pressureBar: { ...number("bar", 0.2, 8, "null-or-left-out", "pressure_bar", "spray.pressure_bar"), ranked: true },
+  distanceCm: { ...number("cm", 2, 60, "null-or-left-out", "distance_cm", "spray.distance_cm"), ranked: true },
+  /** how long it is shaken or stirred before it is used */
+  shakeMinutes: { ...number("minutes", 0.1, 60, "null-or-left-out", "shake_minutes", "spray.shake_min"), ranked: true },
   /** of tape: how hard it pulls, and how wide it is */
   tack: choice(TACKS, "null-or-left-out", "tack", "tack"),
   widthMm: number("mm", 0.2, 300, "null-or-left-out", "width_mm", "width_mm"),

@@ -1,4 +1,3 @@
-import { z } from "zod";
 import {
   cardOf,
   done,
@@ -10,20 +9,21 @@ import {
   heedSchema,
   invalid,
   type LogEntry,
-  minutesAgoSchema,
   NO_CARDS,
   notYetSchema,
   type Outcome,
-  opIdSchema,
   type RegionNode,
   readySchema,
+  type SetUpTold,
+  startSchema,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import { fold, lastStanding } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
-import { FILM_ROLES, isOneOf, layerOfKey, opIds, type Product } from "@/core/model";
+import { type Claim, FILM_ROLES, isOneOf, layerOfKey, opIds, type Product } from "@/core/model";
 import { type BenchTile, canMl } from "@/core/plan";
 import { stillStops } from "@/core/policy";
+import { SET_UP_FIGURES, trustedFigure } from "@/core/reference";
 import { LAYS_PAINT, type Operation } from "@/core/work";
 import {
   allProducts,
@@ -127,13 +127,6 @@ export function record<E extends LogEntry>(db: Db, modelId: string, entry: E): O
 const stoppedFor = (answer: JudgeAnswer | null, { overrides }: RegionNode): boolean =>
   answer?.outcome === "judged" && answer.verdicts.some(stillStops(overrides));
 
-const startSchema = z.strictObject({
-  opId: opIdSchema,
-  reason: z.string().trim().max(2000).nullable(),
-  /** of a phone that was out of reach then */
-  minutesAgo: minutesAgoSchema.optional(),
-});
-
 /** Longest list of stops put into one sentence. */
 const STOPS_TOLD = 3;
 
@@ -149,7 +142,7 @@ export function startOp(
 ): Outcome<EntryOf<"started">> {
   const parsed = startSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  const { opId, reason, minutesAgo } = parsed.data;
+  const { opId, reason, minutesAgo, worn, setUp } = parsed.data;
   return writing((db) => {
     const at = atBench(db, opId, titleOf, regionId, minutesAgo);
     if (isFailure(at)) return at;
@@ -175,12 +168,34 @@ export function startOp(
       );
     const early = check && check.earlyMin > 0 ? `early: likely not ready for another ${check.earlyMin} min` : null;
     const override = [at.base.override, reason || null, early].filter(Boolean).join(" · ");
+    if (setUp?.patch === "good" && at.op.productId !== null) keepSetUp(db, at.op.productId, setUp, at.base.at);
     return record(db, at.modelId, {
       ...at.base,
       kind: "started",
       override: override === "" ? null : override.slice(0, 4000),
+      ...(worn && worn.length > 0 ? { worn } : {}),
+      ...(setUp && Object.keys(setUp).length > 0 ? { setUp } : {}),
     });
   });
+}
+
+/** A set-up that worked is the best evidence there is for this bench: it stands on the card beside what others say, one a figure. */
+function keepSetUp(db: Db, productId: string, setUp: SetUpTold, at: string): void {
+  const product = allProducts(db).get(productId);
+  const rev = productRev(db, productId);
+  if (!product || rev === null) return;
+  const note = `worked on the bench, ${at.slice(0, 10)}`;
+  const told = SET_UP_FIGURES.flatMap((figure): Claim[] => {
+    const value = setUp[figure];
+    return value === undefined || value === trustedFigure(product, figure)?.value
+      ? []
+      : [{ figure, value, source: "own-log", note }];
+  });
+  if (told.length === 0) return;
+  const others = (product.claims ?? []).filter(
+    (c) => c.source !== "own-log" || !told.some((t) => t.figure === c.figure),
+  );
+  updateProduct(db, { ...product, claims: [...others, ...told] }, rev);
 }
 
 /** What a coat is laid with, kept with the card it has today: cans are put right, changed and thrown away, the coat stays. */

@@ -8,6 +8,7 @@ import { viewingModel } from "../guard";
 import { benchSessions } from "../shed/hours";
 import { faceView, lessonsOf } from "../workspace/mishaps";
 import { airOfNow, type ModelSnapshot, type Snapshot } from "../workspace/snapshot";
+import { careFor, sessionSoFar } from "./care";
 import { namedRegions, shownWith, teller } from "./on-bench";
 import { makingOf, planView } from "./plan";
 
@@ -27,6 +28,7 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
   const { shop } = shopState;
   const nowMin = atMs / MS_PER_MIN;
   const shown = shownWith(m, s);
+  const so = sessionSoFar(s, atMs);
   const all = shown.flatMap((own) => own.input.regions.map((r) => [own, r] as const));
   const filmsOf = ({ stack: { layers }, face }: PlanRegion): readonly NamedFilm[] =>
     filmLedger(layers, s.productOf).map((line, i) => ({
@@ -51,6 +53,17 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
     faces: Object.fromEntries(all.map(([own, r]) => [r.region.id, faceView(own, r.region.id, nowMin)] as const)),
     lessons: lessonsOf(s),
     covered: all.flatMap(([, r]) => (comesCovered(r.region) ? r.region.id : [])),
+    care: Object.fromEntries(
+      shown.flatMap((own) =>
+        own.tiles.flatMap(({ regionId, op }) => {
+          const region = s.home(regionId)?.node.region;
+          const productId = op?.productId ?? op?.withId ?? null;
+          return op && region
+            ? [[regionId, careFor(op, region, productId === null ? null : s.productOf(productId), s, so)] as const]
+            : [];
+        }),
+      ),
+    ),
     session: benchSessions(shop, nowMin, nowMin + SESSIONS_AHEAD_MIN)[0] ?? null,
     air: airOfNow(s, m.head.id, atMs),
     timeZone: shop.timeZone,

@@ -1,8 +1,12 @@
 "use client";
 
+import { CircleCheck, TriangleAlert } from "lucide-react";
 import { type FormEvent, type Ref, useState } from "react";
+import type { CareView, Problem } from "@/contracts";
+import type { Product } from "@/core/model";
 import type { BenchTile } from "@/core/plan";
-import { againstTexts } from "@/messages";
+import { ASKED_NAME, againstTexts } from "@/messages";
+import { SetUp, useSetUp } from "./SetUp";
 import { useDeed } from "./useDeed";
 
 interface StartProps {
@@ -10,55 +14,109 @@ interface StartProps {
   readonly tile: BenchTile;
   readonly name: string;
   readonly title: string;
+  readonly product: Product | null;
+  readonly care: CareView | null;
 }
 
-/** Going on against what the judge says at this minute: only with a reason, which the log keeps. */
-export function StartDialog({ ref, tile, name, title }: StartProps) {
+/**
+ * Before a step is begun: what is worn and running, confirmed in one press; what to set, where the product is new to this session;
+ * and, against what the judge says at this minute, a written reason. The log keeps all of it.
+ */
+export function StartDialog({ ref, tile, name, title, product, care }: StartProps) {
   const { deed, busy } = useDeed();
   const [reason, setReason] = useState("");
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const op = tile.op!;
+  const paint = care?.paints ? product : null;
+  const { draft, setDraft, told, clear } = useSetUp(paint);
+  const barred = tile.check?.barred ?? tile.zone === "held";
+  const faultOf = (path: string) => problem?.fields.find((f) => f.path === path)?.message ?? null;
+  const worn = (care?.asks ?? []).filter((a) => !care!.absent.includes(a));
   const send = async (e: FormEvent<HTMLFormElement>) => {
     e.preventDefault();
     const dialog = e.currentTarget.closest("dialog");
-    const outcome = await deed({
-      kind: "start",
-      regionId: tile.regionId,
-      opId: tile.op!.id,
-      title: `${name}: ${title}`,
-      input: { reason },
-    });
+    const setUp = told();
+    const outcome = await deed(
+      {
+        kind: "start",
+        regionId: tile.regionId,
+        opId: op.id,
+        title: `${name}: ${title}`,
+        input: { ...(barred ? { reason } : {}), worn, ...(setUp ? { setUp } : {}) },
+      },
+      { quiet: paint !== null },
+    );
+    setProblem(outcome.ok ? null : outcome.problem);
     if (!outcome.ok) return;
     setReason("");
+    clear();
     dialog?.close();
   };
   return (
-    <dialog ref={ref} className="modal" aria-label={`Start all the same: ${name}, ${title}`}>
-      <form className="modal-box grid gap-3" onSubmit={(e) => void send(e)}>
-        <h2 className="text-xl font-bold">{name}: start all the same</h2>
-        <ul className="list-disc pl-5 text-base">
-          {againstTexts(tile).map((t) => (
-            <li key={t}>{t}</li>
-          ))}
-        </ul>
-        <label className="text-base">
-          Why you go on (the log keeps it)
-          <input
-            className="input w-full"
-            required
-            minLength={3}
-            maxLength={2000}
-            value={reason}
-            onChange={(e) => setReason(e.target.value)}
-          />
-        </label>
-        <div className="modal-action">
+    <dialog ref={ref} className="modal" aria-label={`${barred ? "Start all the same" : "Start"}: ${name}, ${title}`}>
+      <form className="modal-box grid gap-3 text-base" onSubmit={(e) => void send(e)} noValidate={!barred}>
+        <h2 className="text-xl font-bold">{barred ? `${name}: start all the same` : `${name}: ${title}`}</h2>
+        {barred && (
+          <>
+            <ul className="list-disc pl-5">
+              {againstTexts(tile).map((t) => (
+                <li key={t}>{t}</li>
+              ))}
+            </ul>
+            <label>
+              Why you go on (the log keeps it)
+              <input
+                className="input w-full"
+                required
+                minLength={3}
+                maxLength={2000}
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+              />
+            </label>
+          </>
+        )}
+        {care && care.asks.length > 0 && <Worn care={care} />}
+        {paint && <SetUp product={paint} opId={op.id} draft={draft} setDraft={setDraft} faultOf={faultOf} />}
+        {problem && (
+          <p role="alert" className="font-semibold text-error">
+            {problem.detail}
+          </p>
+        )}
+        <div className="modal-action sticky bottom-0 bg-base-100 pt-2">
           <button type="button" className="btn btn-lg" onClick={(e) => e.currentTarget.closest("dialog")?.close()}>
             Leave it
           </button>
-          <button type="submit" className="btn btn-warning btn-lg" disabled={busy}>
-            Start against it
+          <button type="submit" className={`btn btn-lg ${barred ? "btn-warning" : "btn-primary"}`} disabled={busy}>
+            {barred ? "Start against it" : care && care.asks.length > 0 ? "All that is on: start" : "Start it"}
           </button>
         </div>
       </form>
     </dialog>
+  );
+}
+
+/** What is worn and running; what there is none of is told again. */
+function Worn({ care }: { care: CareView }) {
+  return (
+    <section aria-label="Worn and running" className="grid gap-1 rounded-box bg-base-200 p-3">
+      <h3 className="text-lg font-bold">Worn and running</h3>
+      <ul className="grid gap-1">
+        {care.asks.map((a) =>
+          care.absent.includes(a) ? (
+            <li key={a} className="flex items-start gap-2 font-semibold text-error">
+              <TriangleAlert className="mt-0.5 size-5 shrink-0" aria-hidden />
+              <span>{ASKED_NAME[a]}: under Settings you have none. Without it this is not work to do.</span>
+            </li>
+          ) : (
+            <li key={a} className="flex items-start gap-2">
+              <CircleCheck className="mt-0.5 size-5 shrink-0" aria-hidden />
+              {ASKED_NAME[a]}
+            </li>
+          ),
+        )}
+      </ul>
+      <p className="soft text-sm">The safety data sheet decides. Your press is what the log keeps.</p>
+    </section>
   );
 }

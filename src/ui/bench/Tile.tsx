@@ -68,8 +68,9 @@ export function Tile({
   const how = workHow(op, op.productId === null ? null : product);
   const check = tile.check;
   const barred = check?.barred ?? false;
+  const care = screen.care[tile.regionId] ?? null;
   const start = () =>
-    barred
+    barred || care?.due || care?.fresh
       ? against.current?.showModal()
       : void deed({ kind: "start", regionId: tile.regionId, opId: op.id, title: `${name}: ${title}`, input: {} });
   return (
@@ -185,7 +186,7 @@ export function Tile({
         </details>
       )}
       <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} />
-      <StartDialog ref={against} tile={tile} name={name} title={title} />
+      <StartDialog ref={against} tile={tile} name={name} title={title} product={product} care={care} />
       <TellDialog
         ref={besides}
         regionId={tile.regionId}

@@ -46,7 +46,7 @@ describe("what is kept on a device", () => {
     deed("done", "deck", 70, { minutesAgo: 5, coats: 2, note: "" });
     deed("not-yet", "hull", 30, { sign: "tacky", note: "" });
     await shown();
-    expect(mockStart).toHaveBeenCalledWith("deck", "deck:coat:1", "own trial", 90);
+    expect(mockStart).toHaveBeenCalledWith("deck", { opId: "deck:coat:1", reason: "own trial", minutesAgo: 90 });
     expect(mockFinish).toHaveBeenCalledWith("deck", {
       opId: "deck:coat:1",
       minutesAgo: 75,

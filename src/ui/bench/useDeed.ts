@@ -17,7 +17,7 @@ export function sendDeed({ kind, regionId, opId, input }: Deed, agoMin: number):
   const told = { ...input, opId, minutesAgo };
   switch (kind) {
     case "start":
-      return startAction(regionId, opId, typeof input.reason === "string" ? input.reason : null, minutesAgo);
+      return startAction(regionId, { reason: null, ...told });
     case "done":
       return finishAction(regionId, told);
     case "not-yet":

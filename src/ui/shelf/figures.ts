@@ -29,6 +29,10 @@ const FORMAT: Readonly<Record<ClaimFigure, (value: number) => string>> = {
   densityGMl: (v) => `${v} g/ml`,
   maxSkinUm: filmText,
   opaqueDftUm: filmText,
+  nozzleMm: (v) => `${figureShown(v, "mm")} ${unitShown("mm")}`,
+  pressureBar: (v) => `${figureShown(v, "bar")} ${unitShown("bar")}`,
+  distanceCm: (v) => `${figureShown(v, "cm")} ${unitShown("cm")}`,
+  shakeMinutes: MIN_UNIT,
 };
 export const figureText = (f: ClaimFigure, value: number): string => FORMAT[f](value);
 
@@ -46,18 +50,6 @@ const limitText = ({ minTempC, maxTempC, maxRhPct }: Product["limits"]): string 
   const temp = minTempC === null && maxTempC === null ? "" : `${end(minTempC)} to ${end(maxTempC)} ${unitShown("°C")}`;
   return [temp, maxRhPct === null ? "" : `up to ${maxRhPct} % RH`].filter(Boolean).join(", ") || "not given";
 };
-/** How its sheet says to spray it; empty where it says nothing. */
-function sprayText(p: Pick<Product, "nozzleMm" | "pressureBar" | "distanceCm">): string {
-  const told = (x: number | null | undefined, unit: string, before: string, after: string) =>
-    x == null ? "" : `${before}${figureShown(x, unit)} ${unitShown(unit)}${after}`;
-  return [
-    told(p.nozzleMm, "mm", "", " nozzle"),
-    told(p.pressureBar, "bar", "", ""),
-    told(p.distanceCm, "cm", "", " away"),
-  ]
-    .filter(Boolean)
-    .join(", ");
-}
 const list = (items: readonly string[]): string => (items.length > 0 ? items.join(", ") : "none");
 const FLAGS: readonly (readonly [keyof Product, string])[] = [
   ["flexible", "flexible"],
@@ -96,7 +88,6 @@ export function factRows(p: Product): readonly FactLine[] {
     film ? ["Recoat window", windowsText(p), "label.recoat"] : null,
     ["Limits", limitText(p.limits), "limits"],
     p.mayGoOver ? ["May go over", list(p.mayGoOver.map((m) => MAY_GO_OVER_NAME[m]))] : null,
-    sprayText(p) ? ["Sprayed with", sprayText(p)] : null,
     p.mixRatio ? ["Mixed", `${p.mixRatio} by volume`] : null,
     p.potLifeMin === null ? null : ["Pot life", duration(p.potLifeMin)],
     p.serviceTempC == null ? null : ["In service up to", tempText(p.serviceTempC)],

@@ -1,0 +1,87 @@
+import { logTitle } from "@/messages";
+import { freshStore, must, refusal } from "../../tests/support/store";
+import { product } from "../../tests/support/world";
+import * as server from ".";
+
+/** What is worn, set and tried before a coat: asked once, kept with the work, and never in the way twice. */
+freshStore();
+
+const DONE = { minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
+const layer = (id: string, productId: string, over: object = {}) => ({
+  ...{ id, productId, coats: 1, heaviness: "light", wftUm: null, gapMin: null, before: [], sandAfter: null },
+  ...over,
+});
+
+function hatch(like: string, over: object = {}) {
+  const model = must(server.addModel({ name: "Punt", scale: "1:12", note: "" })).id;
+  const can = must(server.addProduct({ ...product(like), ...over })).id;
+  const { regionId } = must(server.addPart(model, { name: "Hatch", count: 1, note: "" }));
+  must(
+    server.editNode("region", regionId, 0, {
+      material: "petg",
+      conditions: ["keyed", "clean"],
+      finish: "hidden",
+      areaCm2: 80,
+    }),
+  );
+  must(server.saveStack(regionId, 0, { prep: [], layers: [layer("p", can, { coats: 2 })] }));
+  return { model, can, regionId };
+}
+const care = (b: ReturnType<typeof hatch>) => must(server.getBenchScreen(b.model)).care[b.regionId]!;
+const start = (b: ReturnType<typeof hatch>, opId: string, more: object = {}) =>
+  server.startOp(b.regionId, { opId, reason: "for the test", ...more }, logTitle, String);
+
+describe("protection", () => {
+  it("a spray asks for its own; confirmed, the next coat of the session asks no more, and the log keeps it", () => {
+    const b = hatch("grey-primer");
+    expect(care(b)).toMatchObject({ due: true, fresh: true });
+    expect(care(b).asks).toEqual(expect.arrayContaining(["extraction", "a2p3"]));
+    const { asks } = care(b);
+    const e = must(start(b, "p:coat:1", { worn: asks }));
+    expect(e.worn).toEqual(asks);
+    must(server.finishOp(b.regionId, { ...DONE, opId: "p:coat:1" }, logTitle));
+    expect(care(b)).toMatchObject({ due: false, fresh: false });
+  });
+  it("what Settings has none of is told as absent, whatever was pressed", () => {
+    const b = hatch("grey-primer");
+    const { shop, rev } = must(server.getShop());
+    must(server.saveShop(rev, { ...shop, protection: ["gloves"] }));
+    expect(care(b).absent).toEqual(expect.arrayContaining(["extraction", "a2p3", "eye-cover"]));
+    expect(care(b).absent).not.toContain("gloves");
+  });
+  it("what nobody wears is refused by its field", () => {
+    const b = hatch("grey-primer");
+    expect(refusal(start(b, "p:coat:1", { worn: ["a scarf"] }))).toBe("invalid worn.0");
+    expect(must(server.getLog(b.model))).toHaveLength(0);
+  });
+});
+
+describe("the set-up", () => {
+  it("a good patch leaves what was set on the card, as this bench’s own; a bad one leaves it alone", () => {
+    const b = hatch("grey-primer");
+    must(start(b, "p:coat:1", { setUp: { distanceCm: 18, shakeMinutes: 3, patch: "rough", changed: ["nearer"] } }));
+    const claims = () => must(server.getShelf()).find((i) => i.product.id === b.can)!.product.claims ?? [];
+    expect(claims().filter((c) => c.source === "own-log")).toEqual([]);
+    must(server.finishOp(b.regionId, { ...DONE, opId: "p:coat:1" }, logTitle));
+    must(start(b, "p:coat:2", { setUp: { distanceCm: 18, shakeMinutes: 3, patch: "good" } }));
+    expect(claims()).toEqual(
+      expect.arrayContaining([
+        expect.objectContaining({ figure: "distanceCm", value: 18, source: "own-log" }),
+        expect.objectContaining({ figure: "shakeMinutes", value: 3, source: "own-log" }),
+      ]),
+    );
+    // and travels with the log
+    const doc = must(server.exportDocument(b.model));
+    must(server.importText(doc, { onExisting: "copy", takeShop: false }));
+  });
+  it.each([
+    ["a metre away", { distanceCm: 100 }, "invalid setUp.distanceCm"],
+    ["words for a needle", { nozzleMm: "fine" }, "invalid setUp.nozzleMm"],
+    ["a patch that looks like nothing known", { patch: "lovely" }, "invalid setUp.patch"],
+    ["something nobody sets", { colour: "red" }, "invalid setUp"],
+  ])("%s is refused by its field, and nothing is begun", (_, setUp, told) => {
+    const b = hatch("grey-primer");
+    expect(refusal(start(b, "p:coat:1", { setUp }))).toMatch(told);
+    expect(must(server.getLog(b.model))).toHaveLength(0);
+  });
+});
