@@ -48,6 +48,7 @@ module.exports = {
       ["finder", "base|model|reference|numbers|rules|film|judge"],
       ["study", "base|model|reference|numbers|rules|film"],
       ["history", "base|model|reference"],
+      ["record", "base|model|reference|numbers|history"],
       ["witness", "base|model|reference|film|history|learning"],
       ["reading", "base|model|reference"],
       ["mishap", "base|model|reference|history|policy"],
@@ -111,7 +112,7 @@ module.exports = {
       severity: "error",
       from: { path: "^(src/ui/|tests/fences/ui-solves-nothing\\.tsx$)", pathNot: "\\.test\\.tsx?$" },
       to: {
-        path: "^src/(core/(rules|film|numbers|schedule|judge|finder|learning|study|scheme|sums|witness|work|plan)/|db/|server/|app/)",
+        path: "^src/(core/(rules|film|numbers|schedule|judge|finder|learning|study|scheme|sums|witness|record|work|plan)/|db/|server/|app/)",
         dependencyTypesNot: ["type-only"],
       },
     },
@@ -140,7 +141,7 @@ module.exports = {
       severity: "error",
       from: { path: "^(src/app/|tests/fences/app-goes-through-the-server\\.ts$)" },
       to: {
-        path: "^src/(db/|core/(rules|film|schedule|judge|finder|learning|study|scheme|sums|witness|work|plan)/)",
+        path: "^src/(db/|core/(rules|film|schedule|judge|finder|learning|study|scheme|sums|witness|record|work|plan)/)",
         dependencyTypesNot: ["type-only"],
       },
     },

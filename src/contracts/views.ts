@@ -1,6 +1,6 @@
 import type { FillerChoice } from "@/core/finder";
 import type { AsItLies, SeenMark } from "@/core/history";
-import type { JudgeAnswer } from "@/core/judge";
+import type { JudgeAnswer, PlacedVerdict } from "@/core/judge";
 import type { AskedFact, FaceNow, KnownFact, LessonOn, LessonShift, MishapFact, NoWay, RecipeId } from "@/core/mishap";
 import type {
   BenchSession,
@@ -16,6 +16,7 @@ import type {
   Verdict,
 } from "@/core/model";
 import type { BenchTile, MendPrice, PlanAnswer, PlanInput, StackTotals, WhyOpWaits } from "@/core/plan";
+import type { FollowUpLook, Hours, RecordFilm, Spent } from "@/core/record";
 import type { Asked } from "@/core/reference";
 import type { Fired, ReadyStep } from "@/core/rules";
 import type { Calibration, Explained, FilmLook } from "@/core/witness";
@@ -406,6 +407,77 @@ export interface ReportView {
   readonly questions: readonly AskedFact[];
   readonly ways: readonly WayView[];
   readonly lessons: readonly LessonView[];
+}
+
+/** A film of a face as it lies there. */
+export interface FilmView extends Omit<RecordFilm, "product"> {
+  readonly name: string;
+  readonly colour: string;
+  readonly family: string;
+  /** air of its coats, as the log had it */
+  readonly air: { readonly leastC: number; readonly mostC: number; readonly rhPct: number } | null;
+}
+
+/** What would go over the uppermost film if it chipped, judged at that date. */
+export interface TouchUpView {
+  readonly name: string;
+  readonly daysSince: number;
+  /** null = nobody said what is left, or it is gone */
+  readonly leftMl: number | null;
+  readonly onShelf: boolean;
+  readonly openedOn: string | null;
+  readonly useBy: string | null;
+  readonly pastDate: boolean;
+  /** how it goes over itself: wiped clean, or scuffed first; null = not with this */
+  readonly how: "wipe" | "scuff" | null;
+  /** what is said of it as it would go on, as texts of the judge */
+  readonly verdicts: readonly Pick<
+    PlacedVerdict,
+    "code" | "missing" | "detail" | "fine" | "rest" | "zone" | "verdict"
+  >[];
+  readonly tapeSafe: boolean;
+}
+
+/** One face of a record. */
+export interface RecordFace {
+  readonly regionId: string;
+  readonly part: string;
+  readonly face: string;
+  readonly count: number;
+  readonly material: Region["material"];
+  readonly areaCm2: number | null;
+  readonly films: readonly FilmView[];
+  /** got ready and worked on, as the log has it, oldest first */
+  readonly works: readonly { readonly atMin: number; readonly title: string; readonly note: string }[];
+  readonly faults: readonly {
+    readonly atMin: number;
+    readonly sign: MishapSign;
+    readonly place: string | null;
+    readonly cause: string | null;
+    readonly recipes: readonly string[];
+    readonly open: boolean;
+  }[];
+  readonly photos: readonly { readonly hash: string; readonly atMin: number; readonly title: string }[];
+  readonly coupons: readonly string[];
+  readonly hours: Hours;
+  readonly followUps: readonly FollowUpLook[];
+  readonly touchUp: TouchUpView | null;
+}
+
+/** What the log proves of a model. */
+export interface RecordView {
+  readonly model: { readonly id: string; readonly name: string; readonly scale: string; readonly note: string };
+  readonly atMin: number;
+  readonly timeZone: string;
+  /** nothing has been done to it yet */
+  readonly empty: boolean;
+  readonly faces: readonly RecordFace[];
+  readonly hours: Hours;
+  readonly spent: readonly (Spent & { readonly name: string })[];
+  /** what has a price, summed; null = nothing has */
+  readonly money: number | null;
+  /** pieces it is made of */
+  readonly pieces: number;
 }
 
 /** How long something takes in this shed against its label, by its quantiles. */

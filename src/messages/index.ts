@@ -9,6 +9,7 @@ export * from "./label";
 export * from "./materials";
 export * from "./mesh";
 export * from "./mishaps";
+export * from "./record";
 export * from "./safety";
 export * from "./set-up";
 export * from "./sum-texts";

@@ -1,4 +1,12 @@
-import type { Asked, PatchFix, PatchSign, SetUpFigure, Stroke } from "@/core/reference";
+import {
+  type Asked,
+  type PatchFix,
+  type PatchSign,
+  SET_UP_FIGURES,
+  type SetUpFigure,
+  type Stroke,
+} from "@/core/reference";
+import { figureShown, unitShown } from "@/format";
 import { FIGURE_NAME, PROTECTION_NAME } from "./vocabulary";
 
 /** What is worn and running, as it is confirmed. */
@@ -64,4 +72,45 @@ export const PATCH_FIX_TEXT: Readonly<Record<PatchFix, string>> = {
   faster: "move faster",
   "less-at-once": "put on less at once, in more passes",
   "wet-brush": "damp the brush with its own thinner first",
+};
+
+/** What an entry says of how its work was begun: the set-up, its patch, and what was worn. */
+export function begunText({
+  setUp,
+  worn,
+}: {
+  readonly setUp?: SetUpSaid | undefined;
+  readonly worn?: readonly Asked[] | undefined;
+}): string {
+  const figures = setUp
+    ? SET_UP_FIGURES.flatMap((f) =>
+        setUp[f] === undefined
+          ? []
+          : [`${SET_UP_NAME[f].toLowerCase()} ${figureShown(setUp[f], SET_UP_UNIT[f])} ${unitShown(SET_UP_UNIT[f])}`],
+      )
+    : [];
+  return [
+    setUp?.patch && `patch ${PATCH_SIGN_NAME[setUp.patch]}`,
+    figures.join(", "),
+    setUp?.changed && setUp.changed.length > 0 && `changed: ${setUp.changed.map((c) => PATCH_FIX_TEXT[c]).join(", ")}`,
+    worn && worn.length > 0 && `worn and running: ${worn.map((w) => WORN_SHORT[w]).join(", ")}`,
+  ]
+    .filter(Boolean)
+    .join("; ");
+}
+type SetUpSaid = { readonly [K in SetUpFigure]?: number | undefined } & {
+  readonly patch?: PatchSign | undefined;
+  readonly changed?: readonly PatchFix[] | undefined;
+};
+const WORN_SHORT: Readonly<Record<Asked, string>> = {
+  extraction: "extraction",
+  a2p3: "A2P3",
+  p3: "P3",
+  gloves: "gloves",
+  "eye-cover": "eye cover",
+  "air-fed": "air-fed",
+  aired: "aired",
+  "others-told": "others told",
+  "no-flame": "no flame",
+  "wet-parts-away": "other parts away",
 };

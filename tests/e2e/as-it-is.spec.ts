@@ -1,4 +1,5 @@
 import { expect, type Page } from "@playwright/test";
+import { begin } from "./support/begin";
 import { benchTest } from "./support/server";
 
 const test = benchTest("demo");
@@ -75,7 +76,7 @@ test("a step that ends with a look is ticked when it is done, and the log holds 
   await answered(page);
   const tile = page.locator('[data-region="ml-keel-all"]');
   await expect(tile).toContainText("Degrease");
-  await tile.getByRole("button", { name: "Start" }).click();
+  await begin(page, tile);
   await tile.getByRole("button", { name: "Done…" }).click();
   const dialog = page.getByRole("dialog", { name: /^Done: Ballast keel/ });
   await dialog.getByRole("checkbox", { name: /^Looked for: a white cloth/ }).check();

@@ -1,5 +1,6 @@
 import { writeFileSync } from "node:fs";
 import { expect } from "@playwright/test";
+import { begin } from "./support/begin";
 import { benchTest } from "./support/server";
 
 const test = benchTest("demo");
@@ -138,7 +139,7 @@ test("a temperature no product stands names the product and the air", async ({ p
 test("a done step with three coats where one is left, and a nonsense thickness", async ({ page }) => {
   await page.goto("/bench");
   const tile = page.getByRole("article", { name: /Sea wall, Stone courses: Foam sealer/ });
-  await tile.getByRole("button", { name: "Start" }).click();
+  await begin(page, tile);
   await tile.getByRole("button", { name: "Done…" }).click();
   const dialog = page.getByRole("dialog", { name: /Done: Sea wall/ });
   await dialog.getByLabel("Coats put on").fill("7");

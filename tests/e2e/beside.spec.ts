@@ -1,4 +1,5 @@
 import { expect, type Page } from "@playwright/test";
+import { begin } from "./support/begin";
 import { benchTest } from "./support/server";
 
 const test = benchTest("demo");
@@ -12,7 +13,7 @@ async function startFirst(page: Page): Promise<string> {
     .filter({ has: page.getByRole("button", { name: "Start", exact: true }) })
     .first();
   const id = (await first.getAttribute("data-op"))!;
-  await first.getByRole("button", { name: "Start", exact: true }).click();
+  await begin(page, first);
   await expect(page.locator(`[data-zone="in-hand"] article[data-op="${id}"]`)).toBeVisible();
   return id;
 }
@@ -39,7 +40,7 @@ test("a power cut between an event and its plan loses neither", async ({ page, b
     .first();
   const id = (await first.getAttribute("data-op"))!;
   const answered = page.waitForResponse((r) => r.request().method() === "POST" && r.url().endsWith("/bench"));
-  await first.getByRole("button", { name: "Start", exact: true }).click();
+  await begin(page, first);
   await answered;
   await bench.kill();
   await bench.start("2026-11-26T19:40:00Z");

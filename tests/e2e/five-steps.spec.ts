@@ -1,4 +1,5 @@
 import { expect, type Page } from "@playwright/test";
+import { begin } from "./support/begin";
 import { benchTest } from "./support/server";
 
 const test = benchTest("empty");
@@ -109,7 +110,7 @@ test("from an empty shed to a logged coat: parts, shelf, stack, plan, bench, log
     await page.goto("/bench");
     for (const step of ["Degrease", "Take off rust", "Key all over", "Wipe clean"]) {
       const tile = page.getByRole("article", { name: `Keel: ${step}` });
-      await tile.getByRole("button", { name: /^(Start|It is ready: start)$/ }).click();
+      await begin(page, tile, /^(Start|It is ready: start)$/);
       await tile.getByRole("button", { name: "Done…" }).click();
       await page
         .getByRole("dialog", { name: `Done: Keel, ${step}` })
@@ -118,7 +119,7 @@ test("from an empty shed to a logged coat: parts, shelf, stack, plan, bench, log
       await expect(tile).toBeHidden();
     }
     const etch = page.getByRole("article", { name: "Keel: Test etch" });
-    await etch.getByRole("button", { name: /start/i }).click();
+    await begin(page, etch, /start/i);
     await etch.getByRole("button", { name: "Done…" }).click();
     const dialog = page.getByRole("dialog", { name: /Done: Keel/ });
     await dialog.getByLabel("Wet film a coat").fill("80");

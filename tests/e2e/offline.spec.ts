@@ -1,4 +1,5 @@
 import { expect } from "@playwright/test";
+import { begin } from "./support/begin";
 import { benchTest } from "./support/server";
 
 const test = benchTest("demo");
@@ -16,7 +17,7 @@ test("out of reach the bench stands as it was, marked old; what is done is kept 
   const region = (await ready.getAttribute("data-region"))!;
   const tile = page.locator(`article[data-region="${region}"]`);
   await bench.kill();
-  await ready.getByRole("button", { name: "Start", exact: true }).click();
+  await begin(page, ready);
   await expect(page.getByText("Elm Bench is out of reach.")).toBeVisible();
   await expect(page.locator('[data-kept="start"]')).toHaveCount(1);
   await expect(page.locator(`[data-zone="in-hand"] article[data-region="${region}"]`)).toBeVisible();

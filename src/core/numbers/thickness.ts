@@ -4,11 +4,13 @@ import {
   familyFacts,
   GROOVE_PER_DFT,
   HEAVINESS_OF_LABEL,
+  PROPELLANT_SHARE,
   RIDGE_BURIED_FLOOD,
   RIDGE_BURIED_MIST,
   volumeSolidsOf,
 } from "../reference";
 import { asLaid } from "./as-laid";
+import { transferEfficiency } from "./work";
 
 /** µm of wet film to µm of dry film; VS 0–1, p parts of paint with q parts of thinner. */
 export function dftUm(wftUm: number, volumeSolids: number, paintParts = 1, thinnerParts = 0): number {
@@ -85,3 +87,13 @@ export const grooveLost = (grooveUm: number, buildUm: number): number =>
 /** Ridge height a filler layer buries, µm (est.). */
 export const ridgeBuriedUm = (dryUm: number, misted: boolean): number =>
   dryUm * (misted ? RIDGE_BURIED_MIST : RIDGE_BURIED_FLOOD);
+
+/** Paint one coat takes on one piece, landed and lost, ml. */
+export const paintMl = (product: Pick<Product, "method">, areaCm2: number, wftUm: number): number =>
+  liquidNeededMl(areaCm2, wftUm, 1, transferEfficiency(product.method, areaCm2));
+
+/** What a coat takes out of a can on one piece, ml: what lands, what flies past, and an aerosol's propellant with it (est.). */
+export function canMl(product: Pick<Product, "method">, areaCm2: number, wftUm: number): number {
+  const paint = paintMl(product, areaCm2, wftUm);
+  return product.method === "aerosol" ? paint / (1 - PROPELLANT_SHARE) : paint;
+}

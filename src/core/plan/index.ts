@@ -15,7 +15,6 @@ export { type MoveAnswer, type MoveTrials, moveTrials } from "./moves";
 
 export { planModel } from "./plan";
 export * from "./region";
-export { canMl } from "./stock";
 export { type SwapChoice, swapChoices } from "./swap";
 export { type PlanGroup, planTogether } from "./together";
 export { type StackTotals, stackTotals } from "./totals";

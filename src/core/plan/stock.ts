@@ -1,5 +1,5 @@
 import type { Product } from "../model";
-import { liquidNeededMl, paintShare, transferEfficiency } from "../numbers";
+import { paintMl, paintShare } from "../numbers";
 import { PROPELLANT_SHARE, STOCK_RESERVE } from "../reference";
 import type { PlanRegion } from "../work";
 import type { PlannedOp, PlanWishes } from "./types";
@@ -57,20 +57,10 @@ export function stockLines(
 const paintLeftMl = ({ leftMl, method }: Product): number | null =>
   leftMl === null || method !== "aerosol" ? leftMl : leftMl * (1 - PROPELLANT_SHARE);
 
-/** Paint one coat takes on one piece, landed and lost, ml. */
-const paintMl = (product: Product, areaCm2: number, wftUm: number): number =>
-  liquidNeededMl(areaCm2, wftUm, 1, transferEfficiency(product.method, areaCm2));
-
 type Coat = Pick<PlannedOp, "wftUm" | "mix" | "share">;
 /** Paint one coat takes of its can on one piece, ml: of the cup its share of paint, of the face its spots. */
 const coatMl = (product: Product, areaCm2: number, { wftUm, mix, share }: Coat): number =>
   paintMl(product, areaCm2, wftUm ?? 0) * paintShare(mix?.thinRatio) * (share ?? 1);
-
-/** What a coat takes out of a can on one piece, ml: what lands, what flies past, and an aerosol's propellant with it (est.). */
-export function canMl(product: Product, areaCm2: number, wftUm: number): number {
-  const paint = paintMl(product, areaCm2, wftUm);
-  return product.method === "aerosol" ? paint / (1 - PROPELLANT_SHARE) : paint;
-}
 
 /** One face's coats, bottom first. */
 export interface FaceCoats {

@@ -3,10 +3,9 @@
 import { coatsDown } from "../history";
 import { judgeStack } from "../judge";
 import { type Product, VERDICTS, type Verdict, worseVerdict } from "../model";
-import { colourDistance, plannedWftUm, spotShare } from "../numbers";
+import { canMl, colourDistance, plannedWftUm, spotShare } from "../numbers";
 import type { PlanRegion } from "../work";
 import { benchNow } from "./bench";
-import { canMl } from "./stock";
 import type { PlanInput } from "./types";
 
 export interface SwapChoice {

@@ -12,16 +12,8 @@ import { MS_PER_MIN } from "@/core/base";
 import { coatsDown, fold, isOpenReport, taughtBy } from "@/core/history";
 import type { Cause, RecipeId } from "@/core/mishap";
 import { type Layer, type Mend, opIds, type Product, type Region } from "@/core/model";
-import { plannedWftUm, spotShare } from "@/core/numbers";
-import {
-  canMl,
-  type Diagnosis,
-  diagnose,
-  type MendPrice,
-  type PlanInput,
-  type SwapChoice,
-  swapChoices,
-} from "@/core/plan";
+import { canMl, plannedWftUm, spotShare } from "@/core/numbers";
+import { type Diagnosis, diagnose, type MendPrice, type PlanInput, type SwapChoice, swapChoices } from "@/core/plan";
 import { notFound, viewing } from "../guard";
 import { sent } from "../planning/task";
 import { ask, askSent } from "../solver/ask";

@@ -9,6 +9,7 @@ export { getFrame } from "./frame";
 export { getLog } from "./logbook";
 export { getModels, getParts, getRegionNames, getTree } from "./parts";
 export { getPlan, getPlanInput, getPlanScreen } from "./plan";
+export { getRecord } from "./record";
 export { getShop } from "./shed";
 export { getCouponCards, getEveryProduct, getLessons, getShelf } from "./shelf";
 export { getJudged, getStack } from "./stacks";

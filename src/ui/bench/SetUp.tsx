@@ -102,7 +102,7 @@ export function SetUp({
           </div>
         ))}
       </div>
-      <details>
+      <details open={product.method === "brush"}>
         <summary className="min-h-11 cursor-pointer content-center">How the hand goes</summary>
         <ul className="list-disc pl-5">
           {strokesOf(product).map((s) => (

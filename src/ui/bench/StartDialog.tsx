@@ -87,7 +87,15 @@ export function StartDialog({ ref, tile, name, title, product, care }: StartProp
           <button type="button" className="btn btn-lg" onClick={(e) => e.currentTarget.closest("dialog")?.close()}>
             Leave it
           </button>
-          <button type="submit" className={`btn btn-lg ${barred ? "btn-warning" : "btn-primary"}`} disabled={busy}>
+          <button
+            type="submit"
+            // an open dialog gives the keyboard to what has the attribute; React's own property only looks once
+            ref={(b) => {
+              b?.toggleAttribute("autofocus", !barred);
+            }}
+            className={`btn btn-lg ${barred ? "btn-warning" : "btn-primary"}`}
+            disabled={busy}
+          >
             {barred ? "Start against it" : care && care.asks.length > 0 ? "All that is on: start" : "Start it"}
           </button>
         </div>

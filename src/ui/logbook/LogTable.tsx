@@ -4,7 +4,7 @@ import { takeBackAction } from "@/actions/bench";
 import { eventOf, type LogEntry, NO_CARDS } from "@/contracts";
 import { fold, lastStanding } from "@/core/history";
 import { clock, day, filmText, inUnits, pct, tempText, volumeText } from "@/format";
-import { SIGN_NAME } from "@/messages";
+import { begunText, SIGN_NAME } from "@/messages";
 import { useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 
@@ -98,6 +98,13 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
         <span className="soft text-sm">
           {shown.length} of {log.length}, newest first
         </span>
+        <span className="flex-1" />
+        <a className="btn btn-sm" href="/record">
+          Record
+        </a>
+        <a className="btn btn-sm" href="/record?card=touch-up">
+          Touch-up cards
+        </a>
       </div>
       {log.length === 0 ? (
         <p className="rounded-box bg-base-200 p-6 text-lg">
@@ -154,6 +161,8 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
                       {[
                         e.kind === "not-yet" && e.sign ? SIGN_NAME[e.sign] : "",
                         "checked" in e && e.checked ? "looked for, and so" : "",
+                        e.kind === "ready" ? (e.turned ? "only just" : "since when nobody knows") : "",
+                        e.kind === "started" ? begunText(e) : "",
                         e.note,
                       ]
                         .filter(Boolean)

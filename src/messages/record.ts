@@ -1,0 +1,10 @@
+import type { WorkKind } from "@/core/record";
+
+export const WORK_KIND_NAME: Readonly<Record<WorkKind, string>> = {
+  ready: "getting ready",
+  coats: "coats",
+  rubbing: "rubbing",
+  masks: "masks",
+  fitting: "fitting",
+  other: "other",
+};

@@ -1,0 +1,120 @@
+import { logTitle } from "@/messages";
+import { freshStore, must, refusal } from "../../tests/support/store";
+import { product } from "../../tests/support/world";
+import * as server from ".";
+
+/** The record against what was really logged: taken back it is gone, and of nothing it says so. */
+freshStore();
+
+const DONE = { minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
+const layer = (id: string, productId: string, over: object = {}) => ({
+  ...{ id, productId, coats: 1, heaviness: "light", wftUm: null, gapMin: null, before: [], sandAfter: null },
+  ...over,
+});
+function punt(over: object = {}) {
+  const model = must(server.addModel({ name: "Punt", scale: "1:12", note: "" })).id;
+  const can = must(server.addProduct({ ...product("grey-primer"), packMl: 400, leftMl: 400, price: 20, ...over })).id;
+  const { regionId } = must(server.addPart(model, { name: "Hatch", count: 3, note: "" }));
+  must(
+    server.editNode("region", regionId, 0, {
+      material: "petg",
+      conditions: ["keyed", "clean"],
+      finish: "hidden",
+      areaCm2: 80,
+    }),
+  );
+  must(server.saveStack(regionId, 0, { prep: [], layers: [layer("p", can)] }));
+  return { model, can, regionId };
+}
+type Punt = ReturnType<typeof punt>;
+const lay = ({ regionId }: Punt, opId = "p:coat:1") => {
+  must(server.startOp(regionId, { opId, reason: "for the test" }, logTitle, String));
+  must(server.finishOp(regionId, { ...DONE, opId, wftUm: 60 }, logTitle));
+};
+const record = ({ model }: Punt) => must(server.getRecord(model));
+
+describe("the record", () => {
+  it("of an empty model says that nothing was done to it yet", () => {
+    const model = must(server.addModel({ name: "Nothing yet", scale: "", note: "" })).id;
+    expect(must(server.getRecord(model))).toMatchObject({ empty: true, faces: [], money: null, pieces: 0 });
+    expect(refusal(server.getRecord("nowhere"))).toBe("not-found");
+  });
+  it("has the film, its air, what it took out of the can, and what that cost", () => {
+    const b = punt();
+    lay(b);
+    const r = record(b);
+    const [face] = r.faces;
+    expect(face!.films).toEqual([
+      expect.objectContaining({
+        coats: 1,
+        dftUm: expect.closeTo(60 * product("grey-primer").volumeSolids!, 3),
+        measured: false,
+      }),
+    ]);
+    expect(face!.films[0]!.air!.leastC).toBeGreaterThan(0);
+    const can = must(server.getShelf()).find((i) => i.product.id === b.can)!.product;
+    const out = 400 - can.leftMl!;
+    expect(out).toBeGreaterThan(0);
+    expect(r.spent[0]).toMatchObject({ ml: expect.closeTo(out, 1), reckoned: false });
+    expect(r.money).toBeCloseTo((out / 400) * 20, 2);
+    expect(r.pieces).toBe(3);
+  });
+  it("a coat taken back leaves no film and no money", () => {
+    const b = punt();
+    lay(b);
+    must(server.takeBack(b.regionId, "p:coat:1"));
+    const r = record(b);
+    expect(r.faces[0]!.films).toEqual([]);
+    expect(r.spent).toEqual([]);
+    expect(r.faces[0]!.touchUp).toBeNull();
+  });
+  it("a price without a pack is told and counts nothing", () => {
+    const b = punt({ packMl: null, leftMl: null });
+    lay(b);
+    expect(record(b)).toMatchObject({
+      money: null,
+      spent: [expect.objectContaining({ packMissing: true, reckoned: true })],
+    });
+  });
+  it("a chip is judged today: the lacquer over itself needs no scuff; a can that is gone is not on the shelf", () => {
+    const b = punt();
+    lay(b);
+    const chip = () => record(b).faces[0]!.touchUp!;
+    expect(chip()).toMatchObject({ onShelf: true, how: "wipe" });
+    const can = must(server.getShelf()).find((i) => i.product.id === b.can)!;
+    must(server.saveProduct(can.rev, { ...can.product, useBy: "2020-01-01" }));
+    expect(chip().pastDate).toBe(true);
+  });
+  it("twenty faces with fifty entries each are put together in less than the second they may take", () => {
+    const b = punt();
+    lay(b);
+    const doc = JSON.parse(must(server.exportDocument(b.model)));
+    const one = doc.parts[0];
+    const parts = Array.from({ length: 20 }, (_, n) => ({
+      ...one,
+      id: `part-${n}`,
+      regions: [
+        {
+          ...one.regions[0],
+          id: `region-${n}`,
+          stack: { prep: [], layers: [{ ...one.regions[0].stack.layers[0], id: `layer-${n}` }] },
+        },
+      ],
+    }));
+    const entry = doc.log.find((e: { kind: string }) => e.kind === "done");
+    const log = parts.flatMap((_, n) =>
+      Array.from({ length: 50 }, (__, i) => ({
+        ...entry,
+        id: `entry-${n}-${i}`,
+        regionId: `region-${n}`,
+        opId: `layer-${n}:coat:1`,
+      })),
+    );
+    const { modelId } = must(
+      server.importDocument({ ...doc, parts, log, plan: null }, { onExisting: "copy", takeShop: false }),
+    );
+    const r = must(server.getRecord(modelId));
+    expect(r.faces).toHaveLength(20);
+    expect(r.faces.every((f) => f.films.length === 1)).toBe(true);
+  });
+});
