@@ -22,9 +22,8 @@ const PHONE = { viewport: { width: 390, height: 844 }, colorScheme: "light", dev
 const SHOTS = [
   ["bench", "/bench", DAY],
   ["wrong", "/bench?wrong=ml-hull-topsides", DAY],
-  ["mend", "/bench?wrong=ml-house-walls&report=ml-clog-house", DAY],
   ["parts", "/parts", DAY],
-  ["shelf", "/shelf?product=lightship-white", DAY],
+  ["shelf", "/shelf?product=build-primer", DAY],
   ["begin", "/begin", DAY],
   ["colour", "/colour?region=ml-hull-topsides", DAY],
   ["stacks", "/stacks?region=ml-hull-topsides", DAY],
@@ -36,6 +35,7 @@ const SHOTS = [
   ["evenings", "/plan?view=evenings", DAY],
   ["card", "/plan/card", DAY],
   ["logbook", "/logbook", DAY],
+  ["record", "/record", DAY],
   ["settings", "/settings", DAY],
   ["sums", "/sums?sum=quantities&product=lightship-white&region=ml-hull-topsides", LAMP],
   ["bench-phone", "/bench", PHONE],

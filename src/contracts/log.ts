@@ -310,6 +310,19 @@ export const logEntrySchema = z.discriminatedUnion("kind", [
   VARIANTS.closed,
   VARIANTS["taken-back"],
 ]);
+const dayText = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}$/, "is not a day, such as 2026-11-29")
+  .optional();
+/** What is looked for in a log: words, days in the shed's own calendar, a region, a kind of entry. */
+export const logbookSoughtSchema = z.object({
+  q: z.string().max(200, "must be at most 200 characters").optional(),
+  from: dayText,
+  to: dayText,
+  region: z.string().max(100).optional(),
+  kind: z.string().max(40).optional(),
+});
+
 export type LogEntry = z.infer<typeof logEntrySchema>;
 export type EntryOf<K extends EventKind> = Extract<LogEntry, { kind: K }>;
 /** What every entry holds, whatever it tells. */

@@ -23,6 +23,7 @@ import type { Calibration, Explained, FilmLook } from "@/core/witness";
 import type { Operation, PrepTime } from "@/core/work";
 import type { AirNow } from "./air";
 import type { CouponCard } from "./coupon";
+import type { LogEntry } from "./log";
 import type { ModelState } from "./model";
 import type { Planning } from "./planning";
 import type { Shop } from "./shop";
@@ -476,8 +477,23 @@ export interface RecordView {
   readonly spent: readonly (Spent & { readonly name: string })[];
   /** what has a price, summed; null = nothing has */
   readonly money: number | null;
-  /** pieces it is made of */
+  /** pieces that are all alike; 1 = it is made of different parts */
   readonly pieces: number;
+}
+
+/** A log as it is shown, newest first. */
+export interface LogbookView {
+  readonly entries: readonly LogEntry[];
+  /** lines it has altogether */
+  readonly total: number;
+  /** older ones are left out */
+  readonly more: boolean;
+  /** entries that can still be taken back */
+  readonly standing: readonly string[];
+  readonly names: readonly { readonly id: string; readonly name: string }[];
+  /** local date, YYYY-MM-DD */
+  readonly today: string;
+  readonly timeZone: string;
 }
 
 /** How long something takes in this shed against its label, by its quantiles. */

@@ -36,7 +36,7 @@ const record = ({ model }: Punt) => must(server.getRecord(model));
 describe("the record", () => {
   it("of an empty model says that nothing was done to it yet", () => {
     const model = must(server.addModel({ name: "Nothing yet", scale: "", note: "" })).id;
-    expect(must(server.getRecord(model))).toMatchObject({ empty: true, faces: [], money: null, pieces: 0 });
+    expect(must(server.getRecord(model))).toMatchObject({ empty: true, faces: [], money: null, pieces: 1 });
     expect(refusal(server.getRecord("nowhere"))).toBe("not-found");
   });
   it("has the film, its air, what it took out of the can, and what that cost", () => {

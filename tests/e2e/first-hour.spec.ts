@@ -31,12 +31,12 @@ function counting(page: Page) {
   };
 }
 
-/** A part of polystyrene under a spray, on whatever server this is: a test that failed before leaves the next one a fresh one. */
+/** A print under a spray, on whatever server this is: a test that failed before leaves the next one a fresh one. */
 async function withMyPart(page: Page) {
   await page.goto("/parts");
   if ((await page.getByRole("button", { name: "More of My part, All over" }).count()) > 0) return;
   await page.goto("/begin");
-  await page.locator('[data-material="hips"]').click();
+  await page.locator('[data-material="pla"]').click();
   for (const can of ["filler primer", "satin spray"]) {
     await page.getByLabel(/What is on the can/).fill(can);
     await page.keyboard.press("Enter");

@@ -7,7 +7,7 @@ test("the first spray of an evening asks what is worn and shows what to set; a p
   page,
 }) => {
   await page.goto("/begin");
-  await page.locator('[data-material="hips"]').click();
+  await page.locator('[data-material="pla"]').click();
   for (const can of ["filler primer", "satin spray"]) {
     await page.getByLabel(/What is on the can/).fill(can);
     await page.keyboard.press("Enter");

@@ -230,6 +230,36 @@ export function openApi() {
           responses: ok("RFC 5545", { "text/calendar": { schema: { type: "string" } } }),
         },
       },
+      "/api/v1/models/{id}/record.html": {
+        get: {
+          summary: "What the log proves of a model, as one file: no script, nothing fetched, pictures inside",
+          parameters: [modelId],
+          responses: ok("The record", { "text/html": { schema: { type: "string" } } }),
+        },
+      },
+      ...Object.fromEntries(
+        (["csv", "json"] as const).map((kind) => [
+          `/api/v1/models/{id}/log.${kind}`,
+          {
+            get: {
+              summary: "The log of a model, newest first, or what of it is looked for",
+              parameters: [
+                modelId,
+                ...["q", "from", "to", "region", "kind"].map((name) => ({
+                  name,
+                  in: "query",
+                  required: false,
+                  schema: { type: "string" },
+                })),
+              ],
+              responses: ok(
+                "The lines",
+                kind === "csv" ? { "text/csv": { schema: { type: "string" } } } : json({ type: "object" }),
+              ),
+            },
+          },
+        ]),
+      ),
       "/api/v1/schema/elm-bench-2.json": {
         get: {
           summary: "The document format as JSON Schema",

@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, gte, isNull, lt, sql } from "drizzle-orm";
 import {
   type Cards,
   cardsUnderOwnIds,
@@ -199,6 +199,41 @@ export function appendLog(db: Db, modelId: string, e: LogEntry): void {
   db.insert(log)
     .values({ id: e.id, modelId, regionId: e.regionId, opId: e.opId, kind: e.kind, atMs: Date.parse(e.at), entry: e })
     .run();
+}
+
+/** What is looked for in a log; absent = anything. */
+export interface LogSought {
+  /** words, each the beginning of one in the line */
+  readonly text?: string | undefined;
+  /** ms since 1970 */
+  readonly fromMs?: number | undefined;
+  readonly toMs?: number | undefined;
+}
+
+/** Words as the index wants them: every one of them, each as a beginning; what is no word at all is left out. */
+const wordsOf = (text: string): string => (text.match(/[\p{L}\p{N}]+/gu) ?? []).map((w) => `"${w}"*`).join(" ");
+
+/** Lines of a log, newest first, at most so many. */
+export function searchLog(db: Db, modelId: string, sought: LogSought, most: number): readonly LogEntry[] {
+  const words = wordsOf(sought.text ?? "");
+  if (sought.text?.trim() && words === "") return [];
+  const found =
+    words === "" ? undefined : sql`${log.seq} in (select rowid from log_text where log_text match ${words})`;
+  const rows = db
+    .select()
+    .from(log)
+    .where(
+      and(
+        eq(log.modelId, modelId),
+        found,
+        sought.fromMs === undefined ? undefined : gte(log.atMs, sought.fromMs),
+        sought.toMs === undefined ? undefined : lt(log.atMs, sought.toMs),
+      ),
+    )
+    .orderBy(desc(log.seq))
+    .limit(most)
+    .all();
+  return readRows("log entry", rows, (row) => row.id, logFromRow);
 }
 
 export const logIdTaken = (db: Db, id: string): boolean =>

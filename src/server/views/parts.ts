@@ -39,5 +39,3 @@ export const regionNames = (tree: readonly PartNode[]): readonly { id: string; n
   tree.flatMap((p) =>
     p.regions.map((r) => ({ id: r.region.id, name: p.regions.length > 1 ? `${p.name}, ${r.region.name}` : p.name })),
   );
-
-export const getRegionNames = (modelId: string) => viewingModel(modelId, (m) => done(regionNames(m.tree)));

@@ -39,7 +39,7 @@ function recordOf(m: ModelSnapshot, s: Snapshot, atMs: number): RecordView {
     hours: hoursOf(m.history.records),
     spent,
     money: priced.length === 0 ? null : priced.reduce((a, b) => a + b, 0),
-    pieces: m.tree.reduce((n, p) => n + p.count, 0),
+    pieces: m.tree.length === 1 ? m.tree[0]!.count : 1,
   };
 }
 

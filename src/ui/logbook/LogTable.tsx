@@ -1,10 +1,13 @@
 "use client";
 
+import { Download, Search } from "lucide-react";
+import { useRouter, useSearchParams } from "next/navigation";
+import { type FormEvent, useState } from "react";
 import { takeBackAction } from "@/actions/bench";
-import { eventOf, type LogEntry, NO_CARDS } from "@/contracts";
-import { fold, lastStanding } from "@/core/history";
+import type { LogbookView, LogEntry } from "@/contracts";
 import { clock, day, filmText, inUnits, pct, tempText, volumeText } from "@/format";
 import { begunText, SIGN_NAME } from "@/messages";
+import { DateInput } from "../components/DateInput";
 import { useAct } from "../hooks/useAct";
 import { useAddress } from "../hooks/useAddress";
 
@@ -37,9 +40,8 @@ const AIR_FROM: Readonly<Record<LogEntry["air"]["source"], string>> = {
 };
 
 interface LogTableProps {
-  readonly log: readonly LogEntry[];
-  readonly names: readonly { readonly id: string; readonly name: string }[];
-  readonly timeZone: string;
+  readonly book: LogbookView;
+  readonly modelId: string;
 }
 
 /** What was done, without the part. A gauge's figure is read over; a product may have a figure in its name, which stays. */
@@ -55,15 +57,17 @@ function film(e: LogEntry): string {
   return `${coats}; about ${volumeText(e.used.ml)} ${e.kind === "taken-back" ? "back in" : "out of"} the can`;
 }
 
-export function LogTable({ log, names, timeZone }: LogTableProps) {
+export function LogTable({ book, modelId }: LogTableProps) {
   const { act } = useAct();
   const { params, set } = useAddress();
+  const { names, timeZone } = book;
   const region = params.get("region") ?? "";
   const kind = params.get("kind") ?? "";
-  const standing = new Set([...lastStanding(fold(log.map((e) => eventOf(e, NO_CARDS)))).values()].map((d) => d.id));
-  const shown = [...log]
-    .reverse()
-    .filter((e) => (region === "" || e.regionId === region) && (kind === "" || e.kind === kind));
+  const standing = new Set(book.standing);
+  const shown = book.entries.filter(
+    (e) => (region === "" || e.regionId === region) && (kind === "" || e.kind === kind),
+  );
+  const query = params.toString();
   const nameOf = (id: string) => names.find((n) => n.id === id)?.name ?? "a region deleted since";
   return (
     <main className="p-4">
@@ -95,10 +99,18 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
             </option>
           ))}
         </select>
-        <span className="soft text-sm">
-          {shown.length} of {log.length}, newest first
+        <Sought today={book.today} />
+        <span className="soft text-sm" role="status">
+          {shown.length} of {book.total}, newest first{book.more && "; older ones are found by looking for them"}
         </span>
         <span className="flex-1" />
+        {(["csv", "json"] as const).map((file) => (
+          <a key={file} className="btn btn-sm" href={`/api/v1/models/${modelId}/log.${file}?${query}`} download>
+            <Download className="size-4" aria-hidden />
+            <span className="sr-only">What is shown as </span>
+            {file.toUpperCase()}
+          </a>
+        ))}
         <a className="btn btn-sm" href="/record">
           Record
         </a>
@@ -106,7 +118,10 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
           Touch-up cards
         </a>
       </div>
-      {log.length === 0 ? (
+      {book.total > 0 && shown.length === 0 && (
+        <p className="rounded-box bg-base-200 p-6 text-lg">Nothing in the log is like that.</p>
+      )}
+      {book.total === 0 ? (
         <p className="rounded-box bg-base-200 p-6 text-lg">
           Nothing done yet. What you start and finish on the{" "}
           <a className="link" href="/bench">
@@ -210,5 +225,49 @@ export function LogTable({ log, names, timeZone }: LogTableProps) {
         </div>
       )}
     </main>
+  );
+}
+
+/** Words and days to look for; the server looks, whatever the length of the log. */
+function Sought({ today }: { today: string }) {
+  const router = useRouter();
+  const asked = useSearchParams();
+  const [text, setText] = useState(asked.get("q") ?? "");
+  const look = (changes: Record<string, string>) => {
+    const next = new URLSearchParams(window.location.search);
+    for (const [k, v] of Object.entries(changes)) {
+      if (v === "") next.delete(k);
+      else next.set(k, v);
+    }
+    router.push(`/logbook?${next}`);
+  };
+  const send = (e: FormEvent<HTMLFormElement>) => {
+    e.preventDefault();
+    look({ q: text.trim() });
+  };
+  return (
+    <form role="search" className="flex flex-wrap items-center gap-2" onSubmit={send}>
+      <input
+        className="input input-sm w-44"
+        aria-label="Words to look for"
+        placeholder="words, a product…"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
+      <button type="submit" className="btn btn-sm btn-square" aria-label="Look for them">
+        <Search className="size-4" aria-hidden />
+      </button>
+      {(["from", "to"] as const).map((end) => (
+        <div key={end} className="flex items-center gap-1 text-sm">
+          {end}
+          <DateInput
+            label={end === "from" ? "From this day on" : "Up to this day"}
+            value={asked.get(end) ?? ""}
+            today={today}
+            onChange={(day) => look({ [end]: day })}
+          />
+        </div>
+      ))}
+    </form>
   );
 }

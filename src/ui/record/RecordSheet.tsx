@@ -177,7 +177,7 @@ function FaceSheet({ face: f, timeZone, photo }: { face: RecordFace; timeZone: s
           </tbody>
         </table>
       </div>
-      <HoursLine hours={f.hours} pieces={1} />
+      <HoursLine hours={f.hours} pieces={f.count} />
       {f.faults.length > 0 && (
         <>
           <h3>What went wrong</h3>
@@ -292,7 +292,8 @@ function TouchUp({ face: { films, touchUp: t }, timeZone }: { face: RecordFace; 
               .reverse()
               .map((f) => f.name)
               .join(" over ")}
-            ; the top since {date(films.at(-1)!.lastMin, timeZone)}, {t.daysSince} days
+            ; the top since {date(films.at(-1)!.lastMin, timeZone)}
+            {t.daysSince > 0 && `, ${t.daysSince} day${t.daysSince > 1 ? "s" : ""}`}
           </td>
         </tr>
         <tr>
