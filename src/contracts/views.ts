@@ -481,6 +481,17 @@ export interface RecordView {
   readonly pieces: number;
 }
 
+/** What the logs say was used of a product. */
+export interface UsedView {
+  readonly coats: number;
+  readonly faces: number;
+  readonly models: number;
+  /** ml; weighed, or reckoned */
+  readonly ml: number;
+  /** some of it was reckoned from face and film */
+  readonly reckoned: boolean;
+}
+
 /** A log as it is shown, newest first. */
 export interface LogbookView {
   readonly entries: readonly LogEntry[];

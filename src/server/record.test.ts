@@ -118,3 +118,14 @@ describe("the record", () => {
     expect(r.faces.every((f) => f.films.length === 1)).toBe(true);
   });
 });
+
+describe("what was used of a can", () => {
+  it("counts coats, faces and models by the log, and less again once a coat is taken back", () => {
+    const b = punt();
+    lay(b);
+    const used = () => must(server.getUsed())[b.can];
+    expect(used()).toMatchObject({ coats: 1, faces: 1, models: 1, reckoned: false });
+    must(server.takeBack(b.regionId, "p:coat:1"));
+    expect(used()).toBeUndefined();
+  });
+});

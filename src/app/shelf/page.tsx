@@ -11,6 +11,7 @@ export default function ShelfPage() {
   const shop = server.getShop();
   const lessons = server.getLessons();
   const taught = server.getTaught();
+  const used = server.getUsed();
   if (!shelf.ok) return <TroublePage problem={shelf.problem} />;
   if (!coupons.ok) return <TroublePage problem={coupons.problem} />;
   if (!shop.ok) return <TroublePage problem={shop.problem} />;
@@ -21,6 +22,7 @@ export default function ShelfPage() {
       coupons={coupons.value}
       lessons={lessons.ok ? lessons.value : []}
       taught={taught.ok ? taught.value : null}
+      used={used.ok ? used.value : {}}
       today={today}
     />
   );

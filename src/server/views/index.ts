@@ -11,7 +11,7 @@ export { getModels, getParts, getTree } from "./parts";
 export { getPlan, getPlanInput, getPlanScreen } from "./plan";
 export { getRecord } from "./record";
 export { getShop } from "./shed";
-export { getCouponCards, getEveryProduct, getLessons, getShelf } from "./shelf";
+export { getCouponCards, getEveryProduct, getLessons, getShelf, getUsed } from "./shelf";
 export { getJudged, getStack } from "./stacks";
 export { getSum } from "./sums";
 export { getTaught } from "./taught";

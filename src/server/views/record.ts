@@ -44,16 +44,20 @@ function recordOf(m: ModelSnapshot, s: Snapshot, atMs: number): RecordView {
 }
 
 /** Coats that stand, with what they took. */
-function coatsUsed(m: ModelSnapshot, log: readonly LogEntry[]): readonly CoatUsed[] {
+export function coatsUsed(
+  m: ModelSnapshot,
+  log: readonly LogEntry[],
+): readonly (CoatUsed & { readonly regionId: string })[] {
   const standing = new Set(m.history.standing.map((d) => d.id));
   const faces = new Map(
     m.tree.flatMap((p) => p.regions.map((r) => [r.region.id, { area: r.region.areaCm2, count: p.count }])),
   );
-  return log.flatMap((e): CoatUsed[] => {
+  return log.flatMap((e) => {
     if (e.kind !== "done" || !e.laid || !standing.has(e.id)) return [];
     const face = faces.get(e.regionId);
     return [
       {
+        regionId: e.regionId,
         productId: e.laid.productId,
         coats: e.coats ?? 1,
         wftUm: e.wftUm,

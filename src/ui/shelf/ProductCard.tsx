@@ -3,7 +3,7 @@
 import { Pencil } from "lucide-react";
 import Link from "next/link";
 import { saveProductAction } from "@/actions/shelf";
-import type { CouponCard, LessonView, ShelfItem, TaughtView } from "@/contracts";
+import type { CouponCard, LessonView, ShelfItem, TaughtView, UsedView } from "@/contracts";
 import type { Confirmable, Product } from "@/core/model";
 import { isTypical, trustedFigure, unconfirmed } from "@/core/reference";
 import { dateShown, volumeText } from "@/format";
@@ -24,6 +24,7 @@ export function ProductCard({
   coupons,
   lessons,
   taught,
+  used,
   today,
   edit,
 }: {
@@ -31,6 +32,7 @@ export function ProductCard({
   coupons: readonly CouponCard[];
   lessons: readonly LessonView[];
   taught: TaughtView | null;
+  used: UsedView | null;
   today: string;
   edit: () => void;
 }) {
@@ -59,7 +61,7 @@ export function ProductCard({
       )}
       <LessonLine lessons={lessons} about={{ productId: p.id, anyBelow: true }} />
       {p.jar && <Kind item={item} />}
-      <Stock p={p} today={today} />
+      <Stock p={p} used={used} today={today} />
       <Figures p={p} />
       {taught && <InThisShed taught={taught} productId={p.id} />}
       <Claims item={item} />
@@ -161,11 +163,12 @@ function Figures({ p }: { p: Product }) {
   );
 }
 
-function Stock({ p, today }: { p: Product; today: string }) {
+function Stock({ p, used, today }: { p: Product; used: UsedView | null; today: string }) {
   const share = p.packMl && p.leftMl !== null ? Math.min(1, p.leftMl / p.packMl) : null;
   const rows: readonly (readonly [string, string | null])[] = [
     ["Left", p.leftMl === null ? null : `${volumeText(p.leftMl)}${p.packMl ? ` of ${volumeText(p.packMl)}` : ""}`],
     ["Price of a pack", p.price == null ? null : String(p.price)],
+    ["A millilitre", p.price == null || !p.packMl ? null : (p.price / p.packMl).toFixed(3)],
     ["Opened", p.openedOn ? dateShown(p.openedOn) : null],
     ["Use by", p.useBy ? dateShown(p.useBy) : null],
   ];
@@ -184,10 +187,19 @@ function Stock({ p, today }: { p: Product; today: string }) {
           </div>
         ))}
       </dl>
+      {used && <p className="mt-1 text-sm">{usedText(used, p.leftMl)}</p>}
       {isLow(p) && <p className="font-semibold text-warning">Nearly empty.</p>}
       {isOld(p, today) && (
         <p className="font-semibold text-warning">Past its date: try it on a scrap before you trust it.</p>
       )}
     </div>
   );
+}
+
+/** What was used of it so far, and for how many faces like those the rest is. */
+function usedText({ coats, faces, models, ml, reckoned }: UsedView, leftMl: number | null): string {
+  const of = (n: number, what: string) => `${n} ${what}${n === 1 ? "" : "s"}`;
+  const so = `Used so far: ${of(coats, "coat")} on ${of(faces, "face")} of ${of(models, "model")}, ${volumeText(Math.round(ml * 10) / 10)}${reckoned ? " est." : ""}.`;
+  const more = leftMl === null || ml <= 0 || leftMl <= 0 ? 0 : Math.floor(leftMl / (ml / faces));
+  return more > 0 ? `${so} What is left is about ${of(more, "such face")} more.` : so;
 }

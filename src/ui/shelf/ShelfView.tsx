@@ -2,7 +2,7 @@
 
 import { Download, Plus, Upload, X } from "lucide-react";
 import { useRef } from "react";
-import type { CouponCard, LessonView, ShelfItem, TaughtView } from "@/contracts";
+import type { CouponCard, LessonView, ShelfItem, TaughtView, UsedView } from "@/contracts";
 import { FAMILIES, isOneOf, JARS, MATERIALS, type Product, ROLES } from "@/core/model";
 import { labelTimes, sourceOf } from "@/core/reference";
 import { duration, volumeText } from "@/format";
@@ -212,11 +212,13 @@ interface ShelfProps {
   readonly lessons: readonly LessonView[];
   /** what looks taught of waits; null = the log cannot be read */
   readonly taught: TaughtView | null;
+  /** what the logs say was used, by product */
+  readonly used: Readonly<Record<string, UsedView>>;
   /** local date, YYYY-MM-DD */
   readonly today: string;
 }
 
-export function ShelfView({ shelf, coupons, lessons, taught, today }: ShelfProps) {
+export function ShelfView({ shelf, coupons, lessons, taught, used, today }: ShelfProps) {
   const { params, set } = useAddress();
   const facets = readFacets(params);
   const shown = shelf.filter((i) => shownBy(facets, today)(i.product));
@@ -329,6 +331,7 @@ export function ShelfView({ shelf, coupons, lessons, taught, today }: ShelfProps
           coupons={coupons}
           lessons={lessons}
           taught={taught}
+          used={used}
           today={today}
           set={set}
         />
@@ -346,6 +349,7 @@ function Side({
   coupons,
   lessons,
   taught,
+  used,
   today,
   set,
 }: Omit<ShelfProps, "shelf"> & {
@@ -377,6 +381,7 @@ function Side({
           coupons={coupons}
           lessons={lessons}
           taught={taught}
+          used={used[item.product.id] ?? null}
           today={today}
           edit={() => set({ edit: "1" })}
         />
