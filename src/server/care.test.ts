@@ -48,6 +48,12 @@ describe("protection", () => {
     must(server.saveShop(rev, { ...shop, protection: ["gloves"] }));
     expect(care(b).absent).toEqual(expect.arrayContaining(["extraction", "a2p3", "eye-cover"]));
     expect(care(b).absent).not.toContain("gloves");
+    // told once a session, like what is worn is asked
+    expect(care(b).due).toBe(true);
+    const { asks, absent } = care(b);
+    must(start(b, "p:coat:1", { worn: asks.filter((a) => !absent.includes(a)) }));
+    must(server.finishOp(b.regionId, { ...DONE, opId: "p:coat:1" }, logTitle));
+    expect(care(b)).toMatchObject({ due: false, absent });
   });
   it("what nobody wears is refused by its field", () => {
     const b = hatch("grey-primer");

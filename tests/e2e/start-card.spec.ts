@@ -1,7 +1,9 @@
 import { expect } from "@playwright/test";
+import { begin } from "./support/begin";
 import { benchTest } from "./support/server";
 
 const test = benchTest("empty");
+const START = /^(Start|It is ready: start)$/;
 
 test("the first spray of an evening asks what is worn and shows what to set; a patch changes one thing; the next coat starts at once", async ({
   page,
@@ -25,14 +27,12 @@ test("the first spray of an evening asks what is worn and shows what to set; a p
   for (let n = 0; n < 8; n++) {
     const title = (await tile.getAttribute("aria-label")) ?? "";
     if (/Filler primer/.test(title)) break;
-    await tile.getByRole("button", { name: "Start", exact: true }).click();
-    if (await card.isVisible()) await card.getByRole("button", { name: /start$/ }).click();
+    await begin(page, tile, START);
     await tile.getByRole("button", { name: "Done…" }).click();
     await page.getByRole("dialog", { name: /^Done/ }).getByRole("button", { name: "Done", exact: true }).click();
     await expect(tile).not.toHaveAttribute("aria-label", title);
   }
-  const start = tile.getByRole("button", { name: /^(Start|It is ready: start)$/ });
-  await start.click();
+  await tile.getByRole("button", { name: START }).click();
   const worn = card.getByRole("region", { name: "Worn and running" });
   await expect(worn).toContainText("A2P3");
   await expect(worn).toContainText("No flame");
@@ -55,7 +55,7 @@ test("the first spray of an evening asks what is worn and shows what to set; a p
   await page.getByRole("dialog", { name: /^Done/ }).getByRole("button", { name: "Done", exact: true }).click();
   // the second coat: nothing changed, nothing is asked
   await expect(tile).toHaveAttribute("aria-label", /coat 2/);
-  await tile.getByRole("button", { name: /^(Start|It is ready: start)$/ }).click();
+  await tile.getByRole("button", { name: START }).click();
   await expect(tile.getByRole("button", { name: "Done…" })).toBeVisible();
   // what worked stands on the card, as this bench's own
   await page.goto("/shelf");

@@ -174,7 +174,7 @@ export function startOp(
       ...at.base,
       kind: "started",
       override: override === "" ? null : override.slice(0, 4000),
-      ...(worn && worn.length > 0 ? { worn } : {}),
+      ...(worn ? { worn } : {}),
       ...(setUp && Object.keys(setUp).length > 0 ? { setUp } : {}),
     });
   });

@@ -83,7 +83,7 @@ export function StartDialog({ ref, tile, name, title, product, care }: StartProp
             {problem.detail}
           </p>
         )}
-        <div className="modal-action sticky bottom-0 bg-base-100 pt-2">
+        <div className="modal-action sticky -bottom-6 -mb-6 bg-base-100 pt-2 pb-6">
           <button type="button" className="btn btn-lg" onClick={(e) => e.currentTarget.closest("dialog")?.close()}>
             Leave it
           </button>
@@ -110,20 +110,27 @@ function Worn({ care }: { care: CareView }) {
     <section aria-label="Worn and running" className="grid gap-1 rounded-box bg-base-200 p-3">
       <h3 className="text-lg font-bold">Worn and running</h3>
       <ul className="grid gap-1">
-        {care.asks.map((a) =>
-          care.absent.includes(a) ? (
-            <li key={a} className="flex items-start gap-2 font-semibold text-error">
-              <TriangleAlert className="mt-0.5 size-5 shrink-0" aria-hidden />
-              <span>{ASKED_NAME[a]}: under Settings you have none. Without it this is not work to do.</span>
-            </li>
-          ) : (
+        {care.asks
+          .filter((a) => !care.absent.includes(a))
+          .map((a) => (
             <li key={a} className="flex items-start gap-2">
               <CircleCheck className="mt-0.5 size-5 shrink-0" aria-hidden />
               {ASKED_NAME[a]}
             </li>
-          ),
-        )}
+          ))}
       </ul>
+      {care.absent.length > 0 && (
+        <p className="flex items-start gap-2 font-semibold text-error">
+          <TriangleAlert className="mt-0.5 size-5 shrink-0" aria-hidden />
+          <span>
+            Not there, by{" "}
+            <a className="link" href="/settings?back=/bench">
+              Settings
+            </a>
+            : {care.absent.map((a) => ASKED_NAME[a]).join("; ")}. Without it this is not work to do.
+          </span>
+        </p>
+      )}
       <p className="soft text-sm">The safety data sheet decides. Your press is what the log keeps.</p>
     </section>
   );
