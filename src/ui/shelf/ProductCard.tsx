@@ -168,7 +168,7 @@ function Stock({ p, used, today }: { p: Product; used: UsedView | null; today: s
   const rows: readonly (readonly [string, string | null])[] = [
     ["Left", p.leftMl === null ? null : `${volumeText(p.leftMl)}${p.packMl ? ` of ${volumeText(p.packMl)}` : ""}`],
     ["Price of a pack", p.price == null ? null : String(p.price)],
-    ["A millilitre", p.price == null || !p.packMl ? null : (p.price / p.packMl).toFixed(3)],
+    ...(p.price == null || !p.packMl ? [] : [["A millilitre", (p.price / p.packMl).toFixed(3)] as const]),
     ["Opened", p.openedOn ? dateShown(p.openedOn) : null],
     ["Use by", p.useBy ? dateShown(p.useBy) : null],
   ];
@@ -199,7 +199,7 @@ function Stock({ p, used, today }: { p: Product; used: UsedView | null; today: s
 /** What was used of it so far, and for how many faces like those the rest is. */
 function usedText({ coats, faces, models, ml, reckoned }: UsedView, leftMl: number | null): string {
   const of = (n: number, what: string) => `${n} ${what}${n === 1 ? "" : "s"}`;
-  const so = `Used so far: ${of(coats, "coat")} on ${of(faces, "face")} of ${of(models, "model")}, ${volumeText(Math.round(ml * 10) / 10)}${reckoned ? " est." : ""}.`;
+  const so = `Used so far: ${of(coats, "coat")} on ${of(faces, "face")} of ${of(models, "model")}, ${reckoned ? "about " : ""}${volumeText(Math.round(ml * 10) / 10)}.`;
   const more = leftMl === null || ml <= 0 || leftMl <= 0 ? 0 : Math.floor(leftMl / (ml / faces));
   return more > 0 ? `${so} What is left is about ${of(more, "such face")} more.` : so;
 }
