@@ -48,6 +48,8 @@ export const doneSchema = z.strictObject({
   minutesAgo: minutesAgoSchema,
   coats: ranged(1, 12, "coats").refine(Number.isInteger, { error: "must be a whole number" }).nullable(),
   wftUm: ranged(1, 20_000, "µm").nullable(),
+  /** what the can is lighter by, weighed; absent = it was not weighed */
+  usedG: ranged(0, 100_000, "g").nullable().optional(),
   tempC: ranged(-20, 60, "°C").nullable(),
   rhPct: ranged(1, 100, "% RH").nullable(),
   note: noteSchema,

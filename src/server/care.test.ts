@@ -91,3 +91,31 @@ describe("the set-up", () => {
     expect(must(server.getLog(b.model))).toHaveLength(0);
   });
 });
+
+describe("what was used", () => {
+  it("weighed, it goes by its density; the can goes down by that, and up again on take-back", () => {
+    const b = hatch("grey-primer", { leftMl: 400, packMl: 400, densityGMl: 0.9 });
+    must(start(b, "p:coat:1"));
+    const e = must(server.finishOp(b.regionId, { ...DONE, opId: "p:coat:1", usedG: 18 }, logTitle));
+    expect(e.used).toEqual({ productId: b.can, ml: 20 });
+    const left = () => must(server.getShelf()).find((i) => i.product.id === b.can)!.product.leftMl;
+    expect(left()).toBe(380);
+    must(server.takeBack(b.regionId, "p:coat:1"));
+    expect(left()).toBe(400);
+  });
+  it.each([
+    ["a scale that says less than nothing", { leftMl: 400, densityGMl: 0.9 }, -3, "invalid usedG"],
+    ["grams of a can without a density", { leftMl: 400, densityGMl: null }, 18, "invalid usedG"],
+  ])("%s is refused by its field, and nothing is taken", (_, over, usedG, told) => {
+    const b = hatch("grey-primer", over);
+    must(start(b, "p:coat:1"));
+    expect(refusal(server.finishOp(b.regionId, { ...DONE, opId: "p:coat:1", usedG }, logTitle))).toBe(told);
+    expect(must(server.getShelf()).find((i) => i.product.id === b.can)!.product.leftMl).toBe(400);
+  });
+  it("more than the can held empties it", () => {
+    const b = hatch("grey-primer", { leftMl: 10, densityGMl: 0.9 });
+    must(start(b, "p:coat:1"));
+    must(server.finishOp(b.regionId, { ...DONE, opId: "p:coat:1", usedG: 500 }, logTitle));
+    expect(must(server.getShelf()).find((i) => i.product.id === b.can)!.product.leftMl).toBe(0);
+  });
+});

@@ -230,6 +230,13 @@ export function openApi() {
           responses: ok("RFC 5545", { "text/calendar": { schema: { type: "string" } } }),
         },
       },
+      "/api/v1/models/{id}/shopping.csv": {
+        get: {
+          summary: "What the plan in force takes and is not there",
+          parameters: [modelId],
+          responses: ok("A line a product", { "text/csv": { schema: { type: "string" } } }),
+        },
+      },
       "/api/v1/models/{id}/record.html": {
         get: {
           summary: "What the log proves of a model, as one file: no script, nothing fetched, pictures inside",

@@ -109,6 +109,16 @@ describe("as one would say it", () => {
   it("a late look says only that it was ready by then", () => {
     expect(factor([look("a", { byMin: 1000 })]).median).toBeCloseTo(1, 1);
   });
+  it("what was asked before is remembered only as long as it is the same", () => {
+    const looks = [look("a", { byMin: 90 }), look("a", { afterMin: 120, byMin: 150 }), look("b", { byMin: 80 })];
+    const first = learnt(looks, ["a", "b"]);
+    expect(learnt(looks, ["a", "b"])).toEqual(first);
+    // one of its looks changed in the middle, the last one the same
+    const changed = [look("a", { byMin: 60 }), looks[1]!, looks[2]!];
+    const anew = changed.map((l) => ({ ...l }));
+    expect(learnt(changed, ["a", "b"])).toEqual(learnt(anew, ["a", "b"]));
+    expect(learnt(changed, ["a"])).not.toEqual(learnt(looks, ["a"]));
+  });
   it("the same looks in another order teach the same", () => {
     const looks = [look("a", { atMin: 120 }), look("b", { afterMin: 90 }), look("a", { byMin: 200 })];
     expect(learnt([...looks].reverse(), ["a", "b"]).products.map((p) => p.median.toFixed(9))).toEqual(

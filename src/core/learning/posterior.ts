@@ -120,7 +120,19 @@ interface Told {
   readonly ofShed: readonly number[];
 }
 
+/** Told before, by the last of a product's looks: one look more asks anew of its own product and of no other. */
+const told = new WeakMap<Look, { readonly looks: readonly Look[]; readonly told: Told }>();
+
 function tell(own: readonly Look[]): Told {
+  const last = own.at(-1)!;
+  const known = told.get(last);
+  if (known && known.looks.length === own.length && known.looks.every((l, i) => l === own[i])) return known.told;
+  const made = toldAnew(own);
+  told.set(last, { looks: own, told: made });
+  return made;
+}
+
+function toldAnew(own: readonly Look[]): Told {
   const looks = own.map(boundsOf);
   const coarse = grid(-REACH * BOTH_SD, REACH * BOTH_SD, COARSE_STEPS);
   const score = coarse.at.map((u) => logLikelihood(looks, u) - 0.5 * (u / BOTH_SD) ** 2);
@@ -160,11 +172,11 @@ interface Spread {
 function posterior(looks: readonly Look[], ids: readonly string[]) {
   const byProduct = new Map<string, Look[]>();
   for (const l of looks) byProduct.set(l.productId, [...(byProduct.get(l.productId) ?? []), l]);
-  const told = new Map([...byProduct].map(([id, own]) => [id, tell(own)]));
+  const all = new Map([...byProduct].map(([id, own]) => [id, tell(own)]));
   // in logarithms: a hundred products multiply to nothing otherwise
   const logShed = SHED.at.map((s, i) => {
     let sum = -0.5 * (s / SHED_SD) ** 2;
-    for (const t of told.values()) sum += Math.log(Math.max(LEAST, t.ofShed[i]!));
+    for (const t of all.values()) sum += Math.log(Math.max(LEAST, t.ofShed[i]!));
     return sum;
   });
   const relative = (logs: readonly number[]): readonly number[] => {
@@ -172,7 +184,7 @@ function posterior(looks: readonly Look[], ids: readonly string[]) {
     return logs.map((l) => Math.exp(l - most));
   };
   const spreadOf = (id: string): Spread => {
-    const own = told.get(id);
+    const own = all.get(id);
     // what the others tell of the shed, and its own looks once
     const others = own ? logShed.map((l, i) => l - Math.log(Math.max(LEAST, own.ofShed[i]!))) : logShed;
     const shed = relative(others);

@@ -159,6 +159,32 @@ describe("what a line of the log tells", () => {
     const struck = looks([...lines.slice(0, 4)]).find((l) => l.canId === "primer");
     expect(struck).toMatchObject({ milestone: "recoat", afterMin: null });
   });
+  it("what was stripped tells nothing of what is laid after it; a rub nobody planned tells like any other", () => {
+    const base = { regionId: "face", kind: "worked" } as const;
+    const stripped: BenchEvent = {
+      ...base,
+      id: "s",
+      opId: "face:extra:s",
+      atMin: 100,
+      work: { kind: "strip", downTo: null },
+    };
+    const asked: BenchEvent = {
+      ...base,
+      id: "a",
+      kind: "asked",
+      opId: "face:extra:a",
+      atMin: 5,
+      work: { kind: "rub", grit: 400, wet: true, takesUm: 4 },
+    };
+    const told = (of: readonly BenchEvent[]) =>
+      seenFilms(of, fold(of), { cardOf: ({ productId }) => CANS[productId] ?? null });
+    const laid = events([laidAt0]);
+    const rubbed = [...laid, asked, ...events([`${at(1.4)} done face:extra:a`])];
+    expect(told(rubbed).map((f) => [f.milestone, f.byMin])).toEqual([["sandable", at(1.4)]]);
+    const over = [...laid, stripped, ...events(["200 done c:coat:1 colour 45", `${200 + 3 * H} started c:coat:2`])];
+    const last = told(over).at(-1)!;
+    expect(last.coats.map((c) => c.product.id)).toEqual([COLOUR.id]);
+  });
   it("in the cold the same hour is a smaller share of the wait", () => {
     const lines = [laidAt0, `${at(1.5)} started p:sand`];
     const of = (tempC: number) => share(looks(lines, tempC).find((l) => l.milestone === "sandable"))!.by!;

@@ -9,10 +9,11 @@ import {
   type History,
   isOpenReport,
   type Laid,
+  mendWorkId,
   SIGN_LACKS,
 } from "../history";
 import type { Look } from "../learning";
-import { type Milestone, type OpKey, type Product, readKey } from "../model";
+import { type ExtraWork, type Milestone, type OpKey, type Product, readKey } from "../model";
 import { ownGapMilestone } from "../reference";
 
 /** Why a look teaches nothing. */
@@ -137,6 +138,8 @@ class RegionLooks {
   private readonly films: Film[] = [];
   private readonly found = new Map<string, Growing>();
   private readonly begun = new Map<string, number>();
+  /** extra work by the operation it is done as */
+  private readonly asked = new Map<string, ExtraWork>();
 
   constructor(
     private readonly regionId: string,
@@ -149,14 +152,23 @@ class RegionLooks {
       this.sighted(e, key);
       return;
     }
-    if (e.kind === "worked" && e.work.kind === "rub") this.passed("sandable", e.atMin);
-    if (e.kind === "worked" && e.work.kind === "strip") this.films.length = 0;
+    if (e.kind === "worked") this.worked(e.work, e.atMin);
+    if (e.kind === "asked") this.asked.set(e.opId, e.work);
+    if (e.kind === "mended") for (const [n, work] of e.mend.works.entries()) this.asked.set(mendWorkId(e, n), work);
     if (key === null || (e.kind !== "started" && e.kind !== "done")) return;
     if (e.kind === "started" || !this.begun.has(e.opId)) this.beginsWell(key, e.atMin);
     if (e.kind === "started") this.begun.set(e.opId, e.atMin);
     if (e.kind !== "done") return;
+    const work = this.asked.get(e.opId);
+    if (work) this.worked(work, this.begun.get(e.opId) ?? e.atMin);
     if (key.kind === "sand") for (const f of this.films.slice(-1)) f.rubbedMin = e.atMin;
     if (key.kind === "coat" && key.turn === null) this.laid(e, key);
+  }
+
+  /** Work no layer asked for: a rub tells like any other, and what was stripped lies there no more. */
+  private worked(work: ExtraWork, atMin: number): void {
+    if (work.kind === "rub") this.passed("sandable", atMin);
+    if (work.kind === "strip") this.films.length = 0;
   }
 
   private laid(e: EventOf<"done">, key: OpKey): void {

@@ -213,10 +213,15 @@ function takeFromCan(
   db: Db,
   { face, op }: AtBench,
   product: Product | undefined,
-  { coats, wftUm }: { coats: number; wftUm: number | null },
+  { coats, wftUm, usedG }: { coats: number; wftUm: number | null; usedG: number | null },
 ): Pick<EntryOf<"done">, "used"> {
-  if (!product || product.leftMl === null || face.areaCm2 === null) return {};
-  const ml = canMl(product, face.areaCm2, wftUm ?? 0) * coats * face.count * (op.share ?? 1);
+  if (!product) return {};
+  const weighedMl = usedG === null || product.densityGMl === null ? null : usedG / product.densityGMl;
+  // what was weighed is written down, also of a can nobody knows the contents of
+  if (product.leftMl === null)
+    return weighedMl === null ? {} : { used: { productId: product.id, ml: round1(weighedMl) } };
+  if (weighedMl === null && face.areaCm2 === null) return {};
+  const ml = weighedMl ?? canMl(product, face.areaCm2!, wftUm ?? 0) * coats * face.count * (op.share ?? 1);
   const taken = round1(Math.min(product.leftMl, ml));
   return setLeft(db, product, product.leftMl - taken) ? { used: { productId: product.id, ml: taken } } : {};
 }
@@ -236,7 +241,7 @@ function setLeft(db: Db, product: Product, leftMl: number): boolean {
 export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Outcome<EntryOf<"done">> {
   const parsed = doneSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  const { opId, minutesAgo, coats, wftUm, tempC, rhPct, note, checked } = parsed.data;
+  const { opId, minutesAgo, coats, wftUm, tempC, rhPct, note, checked, usedG = null } = parsed.data;
   return writing((db) => {
     const at = atBench(db, opId, titleOf, regionId);
     if (isFailure(at)) return at;
@@ -261,7 +266,11 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
     const laid = at.op.kind === "coat" ? { coats: coats ?? 1, wftUm: wftUm ?? at.op.wftUm } : null;
     // the can itself, read here: the bench as a whole would be read anew once something is written
     const can = at.op.productId === null ? undefined : allProducts(db).get(at.op.productId);
-    const used = laid ? takeFromCan(db, at, can, laid) : {};
+    if (usedG !== null && can && can.densityGMl === null)
+      return failed("invalid", "usedG: the card of the can has no density to make millilitres of grams.", [
+        { path: "usedG", message: "needs a density on the can’s card" },
+      ]);
+    const used = laid ? takeFromCan(db, at, can, { ...laid, usedG }) : {};
     return record(db, at.modelId, {
       ...base,
       kind: "done",

@@ -12,6 +12,7 @@ export { getPlan, getPlanInput, getPlanScreen } from "./plan";
 export { getRecord } from "./record";
 export { getShop } from "./shed";
 export { getCouponCards, getEveryProduct, getLessons, getShelf, getUsed } from "./shelf";
+export { shoppingList } from "./shopping";
 export { getJudged, getStack } from "./stacks";
 export { getSum } from "./sums";
 export { getTaught } from "./taught";

@@ -4,7 +4,7 @@ import { type FormEvent, type Ref, useState } from "react";
 import type { Problem } from "@/contracts";
 import type { PrepStep } from "@/core/model";
 import type { BenchTile } from "@/core/plan";
-import { figureField, figureTyped, filmText } from "@/format";
+import { duration, figureField, figureTyped, filmText } from "@/format";
 import { PREP_CHECK } from "@/messages";
 import { Figure } from "./Figure";
 import { useDeed } from "./useDeed";
@@ -13,12 +13,13 @@ interface Draft {
   readonly minutesAgo: string;
   readonly coats: string;
   readonly wftUm: string;
+  readonly usedG: string;
   readonly tempC: string;
   readonly rhPct: string;
   readonly note: string;
 }
 
-const EMPTY: Draft = { minutesAgo: "0", coats: "", wftUm: "", tempC: "", rhPct: "", note: "" };
+const EMPTY: Draft = { minutesAgo: "0", coats: "", wftUm: "", usedG: "", tempC: "", rhPct: "", note: "" };
 
 interface DoneProps {
   readonly ref: Ref<HTMLDialogElement>;
@@ -26,10 +27,19 @@ interface DoneProps {
   readonly name: string;
   readonly title: string;
   readonly air: { readonly tempC: number; readonly rhPct: number };
+  readonly nowMin: number;
+}
+
+/** Begun so many times its minutes ago, and so long, somebody forgot to press. */
+const FORGOT = { times: 3, leastMin: 60 } as const;
+function forgottenMin(tile: BenchTile, nowMin: number): number | null {
+  if (tile.startedMin === null) return null;
+  const min = Math.round(nowMin - tile.startedMin);
+  return min > Math.max(FORGOT.leastMin, FORGOT.times * tile.op!.handsOnMin) ? min : null;
 }
 
 /** Asks only for what differs from the plan; blank means as planned. */
-export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
+export function DoneDialog({ ref, tile, name, title, air, nowMin }: DoneProps) {
   const op = tile.op!;
   const { deed, busy } = useDeed();
   const [draft, setDraft] = useState(EMPTY);
@@ -37,6 +47,7 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
   const [checked, setChecked] = useState(false);
   const check = op.kind === "prep" ? PREP_CHECK[op.step as PrepStep] : undefined;
   const faultOf = (field: string) => problem?.fields.find((f) => f.path === field)?.message ?? null;
+  const forgotMin = forgottenMin(tile, nowMin);
   const field = (key: keyof Draft, label: string, unit: string, hint: string) => (
     <Figure
       id={`${op.id}-${key}`}
@@ -56,6 +67,7 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
       minutesAgo: figureTyped(draft.minutesAgo, "min") ?? 0,
       coats: figureTyped(draft.coats, ""),
       wftUm: figureTyped(draft.wftUm, "µm"),
+      ...(draft.usedG.trim() === "" ? {} : { usedG: figureTyped(draft.usedG, "g") }),
       tempC: figureTyped(draft.tempC, "°C"),
       rhPct: figureTyped(draft.rhPct, "%"),
       ...(checked ? { checked } : {}),
@@ -90,10 +102,17 @@ export function DoneDialog({ ref, tile, name, title, air }: DoneProps) {
         <p className="soft text-base">
           Leave blank what went as planned.{check ? " Not so yet? Leave it, and go on with it." : ""}
         </p>
+        {forgotMin !== null && (
+          <p role="note" className="border-l-4 border-warning pl-2 text-base">
+            Begun {duration(forgotMin)} ago, {duration(op.handsOnMin)} planned. Forgot to press? Say below how many
+            minutes ago it was finished: waits go by that.
+          </p>
+        )}
         {op.kind === "coat" && (
           <div className="grid grid-cols-2 gap-3">
             {field("coats", "Coats put on", "", "1")}
             {field("wftUm", "Wet film a coat", "µm", filmText(op.wftUm ?? 0))}
+            {field("usedG", "Can lighter by, weighed", "g", "")}
           </div>
         )}
         <div className="grid grid-cols-3 gap-3">

@@ -185,7 +185,7 @@ export function Tile({
           <p>{how}</p>
         </details>
       )}
-      <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} />
+      <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} nowMin={nowMin} />
       <StartDialog ref={against} tile={tile} name={name} title={title} product={product} care={care} />
       <TellDialog
         ref={besides}

@@ -45,17 +45,23 @@ export function Moved({
 
 /** What the plan takes of each product, against what is in the can. */
 export function Stock({ answer, screen }: { answer: Planned; screen: PlanScreen }) {
-  const { timeZone, products } = screen;
+  const { timeZone, products, modelId } = screen;
   if (answer.stock.length === 0) return null;
   const short = answer.stock.filter((l) => l.shortMl > 0);
+  const untold = answer.stock.filter((l) => l.leftMl === null).length;
   return (
     <details className="rounded-box bg-base-200 p-3" open={short.length > 0} data-testid="stock">
       <summary className="cursor-pointer font-bold">
         Stock over the whole plan, with 15 % in reserve (estimates):{" "}
         {short.length === 0
-          ? "nothing runs short"
+          ? untold === 0
+            ? "nothing runs short"
+            : `nothing known to run short; of ${untold} nobody said what is left`
           : `${short.length} product${short.length === 1 ? " runs" : "s run"} short`}
       </summary>
+      <a className="link text-sm" href={`/api/v1/models/${modelId}/shopping.csv`} download>
+        Shopping list as CSV
+      </a>
       <div className="overflow-x-auto">
         <table className="table table-sm mt-1">
           <thead className="text-base-content">
