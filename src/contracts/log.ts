@@ -220,6 +220,8 @@ const VARIANTS = {
     ...base,
     kind: z.literal("done"),
     ...coatFields,
+    /** how long it was planned to take before anything was learnt of one's own hands, minutes */
+    plannedMin: ranged(0, 10_000, "minutes").optional(),
     /** of a step that ends with a look, such as "dull all over": it was looked for and found so; absent = nobody said */
     checked: z.literal(true).optional(),
   }),

@@ -1,6 +1,7 @@
 import type { FillerChoice } from "@/core/finder";
 import type { AsItLies, SeenMark } from "@/core/history";
 import type { JudgeAnswer, PlacedVerdict } from "@/core/judge";
+import type { HandsFactor } from "@/core/learning";
 import type { AskedFact, FaceNow, KnownFact, LessonOn, LessonShift, MishapFact, NoWay, RecipeId } from "@/core/mishap";
 import type {
   BenchSession,
@@ -14,6 +15,7 @@ import type {
   Stack,
   StripWay,
   Verdict,
+  WorkKind,
 } from "@/core/model";
 import type { BenchTile, MendPrice, PlanAnswer, PlanInput, StackTotals, WhyOpWaits } from "@/core/plan";
 import type { FollowUpLook, Hours, RecordFilm, Spent } from "@/core/record";
@@ -530,6 +532,8 @@ export interface TaughtView {
   readonly products: Readonly<
     Record<string, FactorView & { readonly count: number; readonly strange: Explained | null }>
   >;
+  /** how long one's own hands take, by kind of work; those anything was seen of */
+  readonly hands: readonly (HandsFactor & { readonly kind: WorkKind })[];
   /** newest first, those left out included */
   readonly looks: readonly LookView[];
   readonly names: Readonly<Record<string, string>>;

@@ -1,4 +1,4 @@
-import type { WorkKind } from "@/core/record";
+import type { WorkKind } from "@/core/model";
 
 export const WORK_KIND_NAME: Readonly<Record<WorkKind, string>> = {
   ready: "getting ready",

@@ -143,3 +143,29 @@ describe("what the shed teaches", () => {
     expect(refusal(server.sawReady(b.regions[0]!, { opId: "p0:sand", turned: 7 }, logTitle))).toBe("invalid turned");
   });
 });
+
+describe("minutes of one’s own hands", () => {
+  it("rubs that take twice as long make the next one’s longer, in the plan’s own minutes; a forgotten press does not", () => {
+    const b = hatches(8);
+    const planned = () => tile(b, 7).op!.handsOnMin;
+    lay(b, 7);
+    const before = planned();
+    const rub = (i: number, min: number) => {
+      at(i * 20);
+      lay(b, i);
+      at(i * 20 + 10);
+      begin(b, i);
+      at(i * 20 + 10 + min / 60);
+      must(server.finishOp(b.regions[i]!, { ...DONE, minutesAgo: 0, opId: `p${i}:sand` }, logTitle));
+    };
+    for (const i of [0, 1, 2, 3]) rub(i, before * 2);
+    rub(4, 400);
+    expect(taught().hands.find((h) => h.kind === "rubbing")).toMatchObject({ factor: 1.4, count: 4, leftOut: 1 });
+    expect(planned()).toBeGreaterThanOrEqual(Math.floor(before * 1.3));
+    // what is learnt is learnt against what is reckoned for anybody, not against itself
+    const [first, ...others] = must(server.getLog(b.model)).flatMap((e) =>
+      e.kind === "done" && e.opId.endsWith(":sand") ? [e.plannedMin!] : [],
+    );
+    for (const min of others) expect(Math.abs(min - first!)).toBeLessThanOrEqual(5);
+  });
+});

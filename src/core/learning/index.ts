@@ -1,1 +1,2 @@
+export * from "./minutes";
 export * from "./posterior";

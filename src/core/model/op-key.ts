@@ -58,6 +58,34 @@ const KINDS: Readonly<Record<OpKey["kind"], "arg" | "bare">> = {
   note: "arg",
   mend: "arg",
 };
+/** Kinds of work minutes are told and learnt by. */
+export type WorkKind = "ready" | "coats" | "rubbing" | "masks" | "fitting" | "other";
+const WORK_KIND: Readonly<Record<OpKey["kind"], WorkKind>> = {
+  prep: "ready",
+  hold: "ready",
+  coat: "coats",
+  use: "coats",
+  "touch-in": "coats",
+  guide: "coats",
+  before: "rubbing",
+  sand: "rubbing",
+  mask: "masks",
+  unmask: "masks",
+  bare: "masks",
+  fit: "fitting",
+  dress: "fitting",
+  inspect: "other",
+  extra: "other",
+  gauge: "other",
+  note: "other",
+  mend: "other",
+};
+/** What kind of work an operation is; what is none of ours is other work. */
+export const workKindOf = (opId: string): WorkKind => {
+  const key = readKey(opId);
+  return key === null ? "other" : WORK_KIND[key.kind];
+};
+
 const isKind = (x: string | undefined): x is OpKey["kind"] => x !== undefined && Object.hasOwn(KINDS, x);
 const ROUND = /^(.+)~r(\d+)([fp])$/;
 const WHOLE = /^[1-9]\d*$/;

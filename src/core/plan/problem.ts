@@ -4,7 +4,7 @@ import { own } from "../base";
 import { type AppliedCoat, type Climate, gateSpans } from "../film";
 import type { Face, OpRecord } from "../history";
 import type { JudgeAnswer } from "../judge";
-import { type BenchSession, type Caution, type Product, type Region, subjectOf } from "../model";
+import { type BenchSession, type Caution, type Product, type Region, subjectOf, workKindOf } from "../model";
 import {
   ASSUMED_AREA_CM2,
   CLEANING_MIN,
@@ -81,7 +81,10 @@ export function liveChain(
 ): LiveChain {
   const { region: r, answer: judged, rounds, refused } = withRounds(own, answer, input);
   const count = own.count ?? 1;
-  const bare = forPieces(chainOf(ofAll(r.region, count), r.stack, judged.seams, input.productOf), count);
+  const bare = byOwnHands(
+    forPieces(chainOf(ofAll(r.region, count), r.stack, judged.seams, input.productOf), count),
+    input.habits?.hands,
+  );
   const minutes = { ...markMinutes(bare, own, records), ...input.wishes?.minutes };
   const whole = withMinutes(
     inSittings(
@@ -115,6 +118,16 @@ export function liveChain(
     filmUm: asMeasured(own.face, live.chain, afterDrink(r, live.chain, live.filmUm), input.productOf),
     chain: { ...live.chain, ties: live.chain.ties.map((tie) => overDoneFilm(tie, records)) },
   };
+}
+
+/** Minutes as one's own hands have taken for such work; what is told of single work goes over it. */
+function byOwnHands(chain: Chain, hands: ShedHabits["hands"]): Chain {
+  if (!hands) return chain;
+  const ops = chain.ops.map((op) => {
+    const factor = hands[workKindOf(op.id)] ?? 1;
+    return factor === 1 ? op : { ...op, handsOnMin: inSteps(op.handsOnMin * factor), reckonedMin: op.handsOnMin };
+  });
+  return { ...chain, ops };
 }
 
 /** The next round fills what a look has marked: as many minutes as that takes. */

@@ -1,7 +1,17 @@
 import type { Climate, GateReason } from "../film";
 import type { LaidDifference, OpRecord } from "../history";
 import type { PlacedVerdict } from "../judge";
-import type { BenchSession, Caution, Coupon, Milestone, Objective, Product, Protection, Verdict } from "../model";
+import type {
+  BenchSession,
+  Caution,
+  Coupon,
+  Milestone,
+  Objective,
+  Product,
+  Protection,
+  Verdict,
+  WorkKind,
+} from "../model";
 import type { BoundBy, Conflict, Freeing, Piece } from "../schedule";
 import type { Join, NoBatch, Operation, PlanRegion, WaitedFor } from "../work";
 import type { StockLine } from "./stock";
@@ -70,6 +80,8 @@ export interface ShedHabits {
   readonly boothMm?: number | null | undefined;
   /** a finished face is looked at again so many days later */
   readonly followUpDays: readonly number[];
+  /** how long one's own hands take against what is reckoned, by kind of work; absent = as reckoned */
+  readonly hands?: Readonly<Partial<Record<WorkKind, number>>> | undefined;
 }
 
 export const NO_HABITS: ShedHabits = { covered: true, coldStore: false, holders: null, followUpDays: [] };

@@ -2,7 +2,7 @@
 
 import { MIN_PER_HOUR } from "../base";
 import type { BenchEvent, Face } from "../history";
-import { type Layer, type OpKey, type Product, readKey, type Stack } from "../model";
+import { type Layer, type Product, readKey, type Stack, type WorkKind, workKindOf } from "../model";
 import { canMl } from "../numbers";
 import { volumeSolidsOf } from "../reference";
 
@@ -52,24 +52,6 @@ export function filmsOf(
   });
 }
 
-/** Kinds of work hours are summed by. */
-export type WorkKind = "ready" | "coats" | "rubbing" | "masks" | "fitting" | "other";
-const KIND_OF: Readonly<Partial<Record<OpKey["kind"], WorkKind>>> = {
-  prep: "ready",
-  hold: "ready",
-  coat: "coats",
-  use: "coats",
-  "touch-in": "coats",
-  guide: "coats",
-  before: "rubbing",
-  sand: "rubbing",
-  mask: "masks",
-  unmask: "masks",
-  bare: "masks",
-  fit: "fitting",
-  dress: "fitting",
-};
-
 /** A piece of work longer than this was no piece of work: somebody forgot to press, minutes. */
 const FORGOTTEN_MIN = 3 * MIN_PER_HOUR;
 
@@ -100,7 +82,7 @@ export function hoursOf(records: readonly Timed[]): Hours {
     const min = r.endMin - r.startMin;
     if (min > FORGOTTEN_MIN) forgotten += 1;
     else if (min <= 0) untimed += 1;
-    else byKind[KIND_OF[readKey(r.opId)?.kind ?? "extra"] ?? "other"] += min;
+    else byKind[workKindOf(r.opId)] += min;
   }
   const totalMin = Object.values(byKind).reduce((a, b) => a + b, 0);
   const first = Math.min(...done.map((r) => r.startMin));

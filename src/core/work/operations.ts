@@ -52,6 +52,8 @@ export interface Operation {
   readonly productId: string | null;
   readonly wftUm: number | null;
   readonly handsOnMin: number;
+  /** the same before one's own hands were known; absent = they are not, or take as long */
+  readonly reckonedMin?: number;
   readonly sprayed: boolean;
   /** first and last paper to use, FEPA P grits, and every one in order where there are more; null where nothing is abraded */
   readonly abrasive: {

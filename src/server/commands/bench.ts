@@ -280,6 +280,7 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
       air,
       note,
       ...(checked ? { checked } : {}),
+      plannedMin: at.op.reckonedMin ?? at.op.handsOnMin,
       ...withCard(db, at.op, can),
       ...used,
     });

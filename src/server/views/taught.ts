@@ -31,6 +31,7 @@ function taughtView(s: Snapshot): TaughtView {
         },
       ]),
     ),
+    hands: [...s.data.hands].map(([kind, h]) => ({ kind, ...h })),
     looks: looks.slice(-SHOWN).reverse().map(lookView(s)),
     names: Object.fromEntries(shelf.map(({ product }) => [product.id, product.name])),
     timeZone: shopState.shop.timeZone,

@@ -60,6 +60,7 @@ export function fingerprint(sources: PlanSources, products: ReadonlyMap<string, 
           sources.planning,
           sources.dues?.map(({ due, weight }) => [due, weight]),
           airFacts(sources.shop, sources.air),
+          ...(sources.hands ? [sources.hands] : []),
         ]),
       )
       .digest("hex")

@@ -2,7 +2,7 @@ import { type Cards, type CouponCard, eventOf, type LogEntry, type PartNode, typ
 import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
 import type { OpRecord } from "@/core/history";
 import { asItLies, asLeft, cansAmong, fold, withMends } from "@/core/history";
-import { opIds, type Product, type Region, readKey } from "@/core/model";
+import { opIds, type Product, type Region, readKey, type WorkKind } from "@/core/model";
 import type { PlanInput } from "@/core/plan";
 import { cureSideMin, hasTrait, lampAtPartMwCm2 } from "@/core/reference";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
@@ -41,6 +41,8 @@ export interface PlanSources extends ToldOfPlan {
   readonly products: ReadonlyMap<string, Product>;
   readonly coupons: readonly CouponCard[];
   readonly air: AirSources;
+  /** how long one's own hands take, by kind of work; absent = as reckoned */
+  readonly hands?: Readonly<Partial<Record<WorkKind, number>>>;
 }
 
 /** What was laid longer ago has cured, whatever its air was; days. */
@@ -111,6 +113,6 @@ export function inputFrom(sources: PlanSources, productOf: PlanInput["productOf"
     overrides: nodes.flatMap((n) => n.overrides.map((o) => ({ ...o, regionId: n.region.id }))),
     coupons: sources.coupons,
     caution: shop.caution,
-    ...planningFields(sources, shop, tree),
+    ...planningFields(sources, shop, tree, sources.hands),
   };
 }

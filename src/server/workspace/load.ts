@@ -1,5 +1,7 @@
 import type { Cards, LogEntry, ModelHead, PartNode, Reading, ShelfItem } from "@/contracts";
-import type { Product } from "@/core/model";
+import { MS_PER_MIN } from "@/core/base";
+import { type HandsFactor, handsFactors, type TimedWork } from "@/core/learning";
+import { type Product, type WorkKind, workKindOf } from "@/core/model";
 import type { FilmLook } from "@/core/witness";
 import {
   type AskedPlan,
@@ -37,6 +39,8 @@ export interface Workspace {
   readonly products: ReadonlyMap<string, Product>;
   /** the same as text, for what is kept by what it was reckoned from */
   readonly productsText: string;
+  /** how long one's own hands take, by kind of work */
+  readonly hands: ReadonlyMap<WorkKind, HandsFactor>;
   /** films that were looked at, and what came of it, oldest first */
   readonly looks: readonly FilmLook[];
   readonly coupons: readonly StoredCoupon[];
@@ -75,5 +79,18 @@ export function loadWorkspace(db: Db, atMs: number): Workspace {
     locals: readLocalAirs(db),
   };
   const { looks, products } = taughtBy(untaught, atMs);
-  return { ...untaught, looks, products, productsText: JSON.stringify([...products]) };
+  const hands = handsFactors([...logs.values()].flatMap(timedWork));
+  return { ...untaught, hands, looks, products, productsText: JSON.stringify([...products]) };
+}
+
+/** Work of a log whose minutes are known: begun, done, and planned to take so long. */
+function timedWork(log: readonly LogEntry[]): readonly TimedWork[] {
+  const begun = new Map<string, number>();
+  return log.flatMap((e): TimedWork[] => {
+    if (e.kind === "started") begun.set(e.opId, Date.parse(e.at));
+    const since = begun.get(e.opId);
+    if (e.kind !== "done" || e.plannedMin === undefined || since === undefined) return [];
+    begun.delete(e.opId);
+    return [{ kind: workKindOf(e.opId), plannedMin: e.plannedMin, tookMin: (Date.parse(e.at) - since) / MS_PER_MIN }];
+  });
 }

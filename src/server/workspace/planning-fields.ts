@@ -67,10 +67,11 @@ export const planningFields = (
   told: ToldOfPlan,
   shop: Shop,
   tree: readonly PartNode[],
+  hands: ShedHabits["hands"],
 ): Pick<PlanInput, "wishes" | "joins" | "habits"> => ({
   wishes: wishesOf(told, shop.timeZone),
   joins: joinsOf(told.planning, tree),
-  habits: habitsOf(shop),
+  habits: { ...habitsOf(shop), ...(hands ? { hands } : {}) },
 });
 
 /** Goes onto another part, or another goes onto it. */

@@ -179,6 +179,7 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
     coupons,
     air: snapshot.air(head.id),
     planning: planning.planning,
+    ...handsOf(data),
   };
   const input = once(() => inputFrom(sources, productOf, nowMin * MS_PER_MIN));
   const history = once(() => fold(sources.log.map((e) => eventOf(e, sources.cards))));
@@ -232,6 +233,12 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
       return own ? judge()(own) : null;
     },
   };
+}
+
+/** What is to be known of one's own hands; nothing where they take as long as is reckoned. */
+function handsOf({ hands }: Workspace): Pick<PlanSources, "hands"> {
+  const told = [...hands].filter(([, h]) => h.factor !== 1).map(([kind, h]) => [kind, h.factor] as const);
+  return told.length === 0 ? {} : { hands: Object.fromEntries(told) };
 }
 
 /** Lines of a log up to a moment, ms since 1970. */

@@ -1,5 +1,6 @@
 import type { FilmView, RecordFace, RecordView, TouchUpView } from "@/contracts";
-import type { Hours, WorkKind } from "@/core/record";
+import type { WorkKind } from "@/core/model";
+import type { Hours } from "@/core/record";
 import { areaText, dateShown, dayClock, duration, filmText, pct, tempText, volumeText } from "@/format";
 import {
   causeText,

@@ -1,7 +1,7 @@
 "use client";
 
 import type { TaughtView } from "@/contracts";
-import { factorText, spanText } from "@/messages";
+import { factorText, spanText, WORK_KIND_NAME } from "@/messages";
 import { LookRows } from "../taught/LookRows";
 
 const SHOWN = 15;
@@ -42,6 +42,31 @@ export function TaughtSettings({ taught }: { taught: TaughtView }) {
             </tbody>
           </table>
         </>
+      )}
+      {taught.hands.length > 0 && (
+        <table className="w-fit [&_td]:px-3 [&_td]:py-1 [&_th]:px-3 [&_th]:py-1 [&_th]:text-left">
+          <caption className="px-3 text-left font-semibold">Your own hands, against the minutes reckoned</caption>
+          <thead>
+            <tr>
+              <th scope="col">Work</th>
+              <th scope="col">takes</th>
+              <th scope="col">from</th>
+              <th scope="col">left out</th>
+            </tr>
+          </thead>
+          <tbody>
+            {taught.hands.map((h) => (
+              <tr key={h.kind}>
+                <th scope="row" className="font-normal">
+                  {WORK_KIND_NAME[h.kind]}
+                </th>
+                <td>{factorText(h.factor)}</td>
+                <td className="tabular-nums">{h.count}</td>
+                <td>{h.leftOut === 0 ? "–" : `${h.leftOut}: forgot to press, or pressed both at once`}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
       )}
       {taught.looks.length > 0 && (
         <details>
