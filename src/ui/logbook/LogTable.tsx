@@ -246,28 +246,30 @@ function Sought({ today }: { today: string }) {
     look({ q: text.trim() });
   };
   return (
-    <form role="search" className="flex flex-wrap items-center gap-2" onSubmit={send}>
-      <input
-        className="input input-sm w-44"
-        aria-label="Words to look for"
-        placeholder="words, a product…"
-        value={text}
-        onChange={(e) => setText(e.target.value)}
-      />
-      <button type="submit" className="btn btn-sm btn-square" aria-label="Look for them">
-        <Search className="size-4" aria-hidden />
-      </button>
-      {(["from", "to"] as const).map((end) => (
-        <div key={end} className="flex items-center gap-1 text-sm">
-          {end}
-          <DateInput
-            label={end === "from" ? "From this day on" : "Up to this day"}
-            value={asked.get(end) ?? ""}
-            today={today}
-            onChange={(day) => look({ [end]: day })}
-          />
-        </div>
-      ))}
-    </form>
+    <search>
+      <form className="flex flex-wrap items-center gap-2" onSubmit={send}>
+        <input
+          className="input input-sm w-44"
+          aria-label="Words to look for"
+          placeholder="words, a product…"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+        <button type="submit" className="btn btn-sm btn-square" aria-label="Look for them">
+          <Search className="size-4" aria-hidden />
+        </button>
+        {(["from", "to"] as const).map((end) => (
+          <div key={end} className="flex items-center gap-1 text-sm">
+            {end}
+            <DateInput
+              label={end === "from" ? "From this day on" : "Up to this day"}
+              value={asked.get(end) ?? ""}
+              today={today}
+              onChange={(day) => look({ [end]: day })}
+            />
+          </div>
+        ))}
+      </form>
+    </search>
   );
 }

@@ -235,7 +235,6 @@ function FaceSheet({ face: f, timeZone, photo }: { face: RecordFace; timeZone: s
         <summary>All that was done to it, {f.works.length} steps</summary>
         <ol>
           {f.works.map((w, n) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a log only grows
             <li key={n}>
               {dayClock(w.atMin, timeZone)}: {w.title}
               {w.note && <span className="quiet"> {w.note}</span>}
