@@ -7,9 +7,10 @@ import { benchLearning } from "./bench/learning";
 import { benchMishaps } from "./bench/mishaps";
 import { benchPeer } from "./bench/peer";
 import { benchPlan } from "./bench/plan";
+import { benchRecord } from "./bench/record";
 import { benchSchedule } from "./bench/schedule";
 
-/** npm run bench [-- film judge finder mishaps colour learning plan schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
+/** npm run bench [-- film judge finder mishaps colour learning record plan schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
 const words = process.argv.slice(2);
 const files = words.filter((w) => w.endsWith(".json"));
 const withStarts = words.includes("--starts");
@@ -20,6 +21,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   mishaps: benchMishaps,
   colour: benchColour,
   learning: benchLearning,
+  record: benchRecord,
   plan: benchPlan,
   schedule: () => benchSchedule(files, withStarts),
 };

@@ -20,7 +20,7 @@ export const ASKED_NAME: Readonly<Record<Asked, string>> = {
 
 export const SET_UP_NAME: Readonly<Record<SetUpFigure, string>> = {
   shakeMinutes: "Shake or stir for",
-  distanceCm: FIGURE_NAME.distanceCm,
+  distanceCm: "From the face",
   pressureBar: FIGURE_NAME.pressureBar,
   nozzleMm: FIGURE_NAME.nozzleMm,
 };

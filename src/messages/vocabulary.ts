@@ -389,7 +389,7 @@ export const FIGURE_NAME: Readonly<Record<ClaimFigure, string>> = {
   opaqueDftUm: "Hides at",
   nozzleMm: "Needle or nozzle",
   pressureBar: "Air at the gun",
-  distanceCm: "From the face",
+  distanceCm: "Distance off the face",
   shakeMinutes: "Shaken or stirred",
 };
 

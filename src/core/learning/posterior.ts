@@ -46,6 +46,9 @@ const FINE_STEPS = 101;
 /** What is so much less likely than the likeliest, in logarithms, is left out of the fine grid. */
 const NEGLECTED = 22;
 
+/** A weight so far below the largest, which is one, changes nothing: no spread of products lifts it above a millionth. */
+const NOTHING = 1e-13;
+
 /**
  * Weights on one grid as they are seen from every point of another through the spread of products: Σ w · N(x − at), up to a constant.
  * N(x − a) = e^(kx²) e^(ka²) e^(−2kxa), and on even steps the last factor goes on by multiplying: no exponential is taken a pair.
@@ -55,7 +58,7 @@ function smoothed(to: Grid, from: Grid, weights: readonly number[]): readonly nu
   const sums = new Array<number>(to.at.length).fill(0);
   for (let j = 0; j < from.at.length; j++) {
     const w = weights[j]!;
-    if (w === 0) continue;
+    if (w < NOTHING) continue;
     const a = from.at[j]!;
     let cross = w * Math.exp(k * a * a - 2 * k * to.at[0]! * a);
     const ratio = Math.exp(-2 * k * to.step * a);
