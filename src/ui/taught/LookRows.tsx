@@ -32,7 +32,7 @@ export function LookRows({ looks, factor, timeZone, names }: LookRowsProps) {
       <div className="relative ml-40 mr-16 h-4 text-xs soft" aria-hidden>
         {TICKS.map((t) => (
           <span key={t} className="absolute -translate-x-1/2 whitespace-nowrap" style={{ left: `${place(t)}%` }}>
-            {t === 1 ? "as reckoned" : `${t} ×`}
+            {t} ×
           </span>
         ))}
       </div>
