@@ -18,6 +18,7 @@ export * from "./plan-request";
 export * from "./planning";
 export * from "./problem";
 export * from "./product";
+export * from "./proof";
 export * from "./scale";
 export * from "./scheme";
 export * from "./shop";

@@ -39,6 +39,7 @@ export const startSchema = z.strictObject({
   /** of a phone that was out of reach then */
   minutesAgo: minutesAgoSchema.optional(),
   worn: wornSchema.optional(),
+  without: wornSchema.optional(),
   setUp: setUpSchema.optional(),
 });
 
@@ -214,6 +215,8 @@ const VARIANTS = {
     kind: z.literal("started"),
     /** what was confirmed to be worn and running; absent = nobody was asked */
     worn: wornSchema.optional(),
+    /** what was asked for and there is none of, as it was told; absent = nothing */
+    without: wornSchema.optional(),
     setUp: setUpSchema.optional(),
   }),
   done: z.strictObject({
@@ -330,7 +333,7 @@ export const logbookSoughtSchema = z.object({
 export type LogEntry = z.infer<typeof logEntrySchema>;
 export type EntryOf<K extends EventKind> = Extract<LogEntry, { kind: K }>;
 /** What every entry holds, whatever it tells. */
-export type EntryBase = Omit<EntryOf<"started">, "kind" | "worn" | "setUp">;
+export type EntryBase = Omit<EntryOf<"started">, "kind" | "worn" | "without" | "setUp">;
 
 /** Cards of products as they were when a coat was laid with them, by hash; each under an id that no other product has. */
 export type Cards = ReadonlyMap<string, Product>;

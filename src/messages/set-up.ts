@@ -78,9 +78,11 @@ export const PATCH_FIX_TEXT: Readonly<Record<PatchFix, string>> = {
 export function begunText({
   setUp,
   worn,
+  without,
 }: {
   readonly setUp?: SetUpSaid | undefined;
   readonly worn?: readonly Asked[] | undefined;
+  readonly without?: readonly Asked[] | undefined;
 }): string {
   const figures = setUp
     ? SET_UP_FIGURES.flatMap((f) =>
@@ -94,6 +96,7 @@ export function begunText({
     figures.join(", "),
     setUp?.changed && setUp.changed.length > 0 && `changed: ${setUp.changed.map((c) => PATCH_FIX_TEXT[c]).join(", ")}`,
     worn && worn.length > 0 && `worn and running: ${worn.map((w) => WORN_SHORT[w]).join(", ")}`,
+    without && without.length > 0 && `without: ${without.map((w) => WORN_SHORT[w]).join(", ")}`,
   ]
     .filter(Boolean)
     .join("; ");

@@ -1,32 +1,11 @@
 import { logTitle } from "@/messages";
+import { DONE, hatch } from "../../tests/support/hatch";
 import { freshStore, must, refusal } from "../../tests/support/store";
-import { product } from "../../tests/support/world";
 import * as server from ".";
 
 /** What is worn, set and tried before a coat: asked once, kept with the work, and never in the way twice. */
 freshStore();
 
-const DONE = { minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
-const layer = (id: string, productId: string, over: object = {}) => ({
-  ...{ id, productId, coats: 1, heaviness: "light", wftUm: null, gapMin: null, before: [], sandAfter: null },
-  ...over,
-});
-
-function hatch(like: string, over: object = {}) {
-  const model = must(server.addModel({ name: "Punt", scale: "1:12", note: "" })).id;
-  const can = must(server.addProduct({ ...product(like), ...over })).id;
-  const { regionId } = must(server.addPart(model, { name: "Hatch", count: 1, note: "" }));
-  must(
-    server.editNode("region", regionId, 0, {
-      material: "petg",
-      conditions: ["keyed", "clean"],
-      finish: "hidden",
-      areaCm2: 80,
-    }),
-  );
-  must(server.saveStack(regionId, 0, { prep: [], layers: [layer("p", can, { coats: 2 })] }));
-  return { model, can, regionId };
-}
 const care = (b: ReturnType<typeof hatch>) => must(server.getBenchScreen(b.model)).care[b.regionId]!;
 const start = (b: ReturnType<typeof hatch>, opId: string, more: object = {}) =>
   server.startOp(b.regionId, { opId, reason: "for the test", ...more }, logTitle, String);
@@ -51,7 +30,12 @@ describe("protection", () => {
     // told once a session, like what is worn is asked
     expect(care(b).due).toBe(true);
     const { asks, absent } = care(b);
-    must(start(b, "p:coat:1", { worn: asks.filter((a) => !absent.includes(a)) }));
+    // somebody who began something else, and was told of nothing, has not been told of this
+    const other = hatch("water-primer", {}, { layerId: "q" });
+    must(start(other, "q:coat:1", { worn: [], without: [] }));
+    expect(care(b).due).toBe(true);
+    const e = must(start(b, "p:coat:1", { worn: asks.filter((a) => !absent.includes(a)), without: absent }));
+    expect(e.without).toEqual(absent);
     must(server.finishOp(b.regionId, { ...DONE, opId: "p:coat:1" }, logTitle));
     expect(care(b)).toMatchObject({ due: false, absent });
   });

@@ -40,6 +40,14 @@ describe("the logbook", () => {
     expect(own.length).toBeLessThan(all.total);
     expect(found(id, { from: day, to: day, q: "primer" }).length).toBeLessThan(own.length);
   });
+  it("a part and a kind narrow it too, also as a file", () => {
+    const id = demo();
+    const asked = { region: "ml-hull-topsides", kind: "done" };
+    const own = found(id, asked);
+    expect(own.length).toBeGreaterThan(0);
+    for (const e of own) expect([e.regionId, e.kind]).toEqual(["ml-hull-topsides", "done"]);
+    expect(JSON.parse(must(server.exportLog(id, asked, "json"))).log).toHaveLength(own.length);
+  });
   it("what is no day is refused by its field", () => {
     const id = demo();
     expect(refusal(server.getLogbook(id, { from: "yesterday" }))).toBe("invalid from");

@@ -1,4 +1,6 @@
+import type { Product } from "@/core/model";
 import { logTitle } from "@/messages";
+import { DONE, hatch } from "../../tests/support/hatch";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
 import * as server from ".";
@@ -6,26 +8,8 @@ import * as server from ".";
 /** The record against what was really logged: taken back it is gone, and of nothing it says so. */
 freshStore();
 
-const DONE = { minutesAgo: 0, coats: null, wftUm: null, tempC: null, rhPct: null, note: "" };
-const layer = (id: string, productId: string, over: object = {}) => ({
-  ...{ id, productId, coats: 1, heaviness: "light", wftUm: null, gapMin: null, before: [], sandAfter: null },
-  ...over,
-});
-function punt(over: object = {}) {
-  const model = must(server.addModel({ name: "Punt", scale: "1:12", note: "" })).id;
-  const can = must(server.addProduct({ ...product("grey-primer"), packMl: 400, leftMl: 400, price: 20, ...over })).id;
-  const { regionId } = must(server.addPart(model, { name: "Hatch", count: 3, note: "" }));
-  must(
-    server.editNode("region", regionId, 0, {
-      material: "petg",
-      conditions: ["keyed", "clean"],
-      finish: "hidden",
-      areaCm2: 80,
-    }),
-  );
-  must(server.saveStack(regionId, 0, { prep: [], layers: [layer("p", can)] }));
-  return { model, can, regionId };
-}
+const punt = (over: Partial<Product> = {}) =>
+  hatch("grey-primer", { packMl: 400, leftMl: 400, price: 20, ...over }, { coats: 1, count: 3 });
 type Punt = ReturnType<typeof punt>;
 const lay = ({ regionId }: Punt, opId = "p:coat:1") => {
   must(server.startOp(regionId, { opId, reason: "for the test" }, logTitle, String));

@@ -1,4 +1,5 @@
 import type { WorkKind } from "../model";
+import { FORGOT_PRESS } from "../reference";
 
 /** A piece of work as it was planned before anything was learnt, and as long as it took, minutes. */
 export interface TimedWork {
@@ -16,8 +17,8 @@ export interface HandsFactor {
   readonly leftOut: number;
 }
 
-/** Longer than so many times what was planned, and than this, nobody worked at it all the while; sooner than that nobody did it. */
-const FORGOT = { times: 3, leastMin: 60, sooner: 0.2 } as const;
+/** Sooner than this share of its minutes nobody did it: begun and done were pressed in one go (est.). */
+const PRESSED_IN_ONE = 0.2;
 /** So many pieces of work count as much as what is reckoned: n / (n + 4). */
 const PRIOR = 4;
 /** Finer than this it moves no plan. */
@@ -25,8 +26,8 @@ const STEP = 0.05;
 
 const tells = ({ plannedMin, tookMin }: TimedWork): boolean =>
   plannedMin > 0 &&
-  tookMin >= FORGOT.sooner * plannedMin &&
-  tookMin <= Math.max(FORGOT.leastMin, FORGOT.times * plannedMin);
+  tookMin >= PRESSED_IN_ONE * plannedMin &&
+  tookMin <= Math.max(FORGOT_PRESS.leastMin, FORGOT_PRESS.times * plannedMin);
 
 /** The middle of what was seen, drawn towards one the less there is of it; by kind, those with anything seen. */
 export function handsFactors(done: readonly TimedWork[]): ReadonlyMap<WorkKind, HandsFactor> {

@@ -108,3 +108,5 @@ export const GROOVE_PER_DFT = 1.2;
 /** Filler coats bury this share of their dry film of a ridge: flooded and sanded, misted (est.). */
 export const RIDGE_BURIED_FLOOD = 0.5;
 export const RIDGE_BURIED_MIST = 0.2;
+/** Work that took so many times its minutes, and at least so long, was not worked at all the while: somebody forgot to press (est.). */
+export const FORGOT_PRESS = { times: 3, leastMin: 60 } as const;

@@ -313,7 +313,7 @@ export function filmLook(film: SeenFilm, world: Omit<WitnessWorld, "cardOf">, sa
     filmMin,
     seenMin,
     wftUm: top.wftUm,
-    productId: sameLabel ? canId : `${canId} as it was`,
+    productId: sameLabel ? canId : asItWas(canId),
   };
   const none = { predictedMin: 1, afterMin: null, byMin: null, atMin: null };
   const out = (leftOut: LeftOut): FilmLook => ({ ...shell, ...none, leftOut });
@@ -350,6 +350,9 @@ export function filmLook(film: SeenFilm, world: Omit<WitnessWorld, "cardOf">, sa
     leftOut: film.leftOut,
   };
 }
+
+/** What a can is learnt of under a label that is not its any more. */
+export const asItWas = (canId: string): string => `${canId} as it was`;
 
 /** Those that count. */
 export const telling = (looks: readonly FilmLook[]): readonly FilmLook[] =>

@@ -73,6 +73,5 @@ export function explained(product: Product, milestone: Milestone, factor: number
   };
 }
 
-export { isStrange } from "../learning";
 /** What looks have taught, in factors. @param productIds those asked for */
 export const taught = (looks: readonly FilmLook[], productIds: readonly string[]) => learnt(telling(looks), productIds);

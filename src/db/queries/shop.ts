@@ -208,6 +208,8 @@ export interface LogSought {
   /** ms since 1970 */
   readonly fromMs?: number | undefined;
   readonly toMs?: number | undefined;
+  readonly regionId?: string | undefined;
+  readonly kind?: string | undefined;
 }
 
 /** Words as the index wants them: every one of them, each as a beginning; what is no word at all is left out. */
@@ -228,6 +230,8 @@ export function searchLog(db: Db, modelId: string, sought: LogSought, most: numb
         found,
         sought.fromMs === undefined ? undefined : gte(log.atMs, sought.fromMs),
         sought.toMs === undefined ? undefined : lt(log.atMs, sought.toMs),
+        sought.regionId ? eq(log.regionId, sought.regionId) : undefined,
+        sought.kind ? eq(log.kind, sought.kind) : undefined,
       ),
     )
     .orderBy(desc(log.seq))

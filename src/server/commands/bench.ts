@@ -143,7 +143,7 @@ export function startOp(
 ): Outcome<EntryOf<"started">> {
   const parsed = startSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  const { opId, reason, minutesAgo, worn, setUp } = parsed.data;
+  const { opId, reason, minutesAgo, worn, without, setUp } = parsed.data;
   return writing((db) => {
     const at = atBench(db, opId, titleOf, regionId, minutesAgo);
     if (isFailure(at)) return at;
@@ -174,7 +174,8 @@ export function startOp(
       ...at.base,
       kind: "started",
       override: override === "" ? null : override.slice(0, 4000),
-      ...(worn ? { worn } : {}),
+      ...(worn && worn.length > 0 ? { worn } : {}),
+      ...(without && without.length > 0 ? { without } : {}),
       ...(setUp && Object.keys(setUp).length > 0 ? { setUp } : {}),
     });
   });

@@ -11,8 +11,8 @@ const SESSION_MIN = 6 * MIN_PER_HOUR;
 /** What of one session is known already. */
 export interface SessionSoFar {
   readonly worn: readonly Asked[];
-  /** somebody was asked, and told of what there is none of */
-  readonly asked: boolean;
+  /** what there is none of, as it was told */
+  readonly without: readonly Asked[];
   readonly laid: ReadonlySet<string>;
 }
 
@@ -21,7 +21,7 @@ export function sessionSoFar({ data }: Snapshot, atMs: number): SessionSoFar {
   const lately = [...data.logs.values()].flatMap((log) => log.filter((e: LogEntry) => e.at >= since));
   return {
     worn: lately.flatMap((e) => (e.kind === "started" ? (e.worn ?? []) : [])),
-    asked: lately.some((e) => e.kind === "started" && e.worn !== undefined),
+    without: lately.flatMap((e) => (e.kind === "started" ? (e.without ?? []) : [])),
     laid: new Set(lately.flatMap((e) => (e.kind === "done" && e.laid ? [e.laid.productId] : []))),
   };
 }
@@ -46,12 +46,11 @@ export function careFor(
   const paints = product !== null && LAYS_PAINT.has(op.kind) && setUpOf(product).length > 0;
   const have: readonly Asked[] = [...s.data.shopState.shop.protection, ...PRACTICES];
   const absent = asks.filter((a) => (PROTECTIONS as readonly Asked[]).includes(a) && !covers(have, a));
-  const wanted = asks.filter((a) => !absent.includes(a));
   return {
     asks,
     absent,
     // what there is none of is told once a session, as what is worn is asked
-    due: everyTime || wanted.some((a) => !covers(so.worn, a)) || (absent.length > 0 && !so.asked),
+    due: everyTime || asks.some((a) => !covers(so.worn, a) && !(absent.includes(a) && so.without.includes(a))),
     paints,
     fresh: paints && !so.laid.has(product.id),
   };

@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 import { done, invalid, type LogbookView, type LogEntry, logbookSoughtSchema, type Outcome } from "@/contracts";
-import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
+import { MS_PER_MIN } from "@/core/base";
 import { lastStanding } from "@/core/history";
 import { type Db, type LogSought, searchLog } from "@/db";
 import { notFound, reading, viewingModel } from "../guard";
@@ -52,13 +52,11 @@ function sought(
   const wanted: LogSought = {
     text: asked.q,
     fromMs: asked.from ? localMin(zone, asked.from, "00:00") * MS_PER_MIN : undefined,
-    toMs: asked.to ? (localMin(zone, asked.to, "00:00") + MIN_PER_DAY) * MS_PER_MIN : undefined,
+    toMs: asked.to ? localMin(zone, asked.to, "24:00") * MS_PER_MIN : undefined,
+    regionId: asked.region,
+    kind: asked.kind,
   };
-  const rows =
-    wanted.text || wanted.fromMs !== undefined || wanted.toMs !== undefined
-      ? searchLog(db, m.head.id, wanted, most)
-      : m.sources.log.slice(-most).toReversed();
-  return rows.filter((e) => (!asked.region || e.regionId === asked.region) && (!asked.kind || e.kind === asked.kind));
+  return searchLog(db, m.head.id, wanted, most);
 }
 
 /** The same as a file. @param kind csv: a line an entry, its figures in columns of their own; json: the entries as they are kept */

@@ -94,7 +94,10 @@ function faceOf(m: ModelSnapshot, s: Snapshot, own: PlanRegion, part: string, na
       name: product?.name ?? "unknown paint",
       colour: product?.colour ?? "#8d8d88",
       family: product?.family ?? "unknown",
-      air: airOf(log, film),
+      air: airOf(
+        log.filter((e) => stands.has(e.id)),
+        film,
+      ),
     })),
     works: log
       .filter((e) => (e.kind === "done" || e.kind === "worked") && stands.has(e.id))

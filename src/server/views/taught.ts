@@ -1,5 +1,6 @@
 import { done, type LookView, type Outcome, type TaughtView } from "@/contracts";
-import { calibration, explained, type FilmLook, isStrange, taught, telling } from "@/core/witness";
+import { isStrange } from "@/core/learning";
+import { type Calibration, calibration, explained, type FilmLook, taught, telling } from "@/core/witness";
 import { viewing } from "../guard";
 import type { Snapshot } from "../workspace/snapshot";
 
@@ -17,7 +18,7 @@ function taughtView(s: Snapshot): TaughtView {
   return {
     shed,
     count: telling(looks).length,
-    calibration: calibration(looks),
+    calibration: calibrationOf(looks),
     products: Object.fromEntries(
       products.map(({ productId, looks: count, ...factor }) => [
         productId,
@@ -36,6 +37,14 @@ function taughtView(s: Snapshot): TaughtView {
     names: Object.fromEntries(shelf.map(({ product }) => [product.id, product.name])),
     timeZone: shopState.shop.timeZone,
   };
+}
+
+/** Worked out once as long as the looks are the same: two screens ask for it. */
+const calibrations = new WeakMap<readonly FilmLook[], Calibration>();
+function calibrationOf(looks: readonly FilmLook[]): Calibration {
+  const known = calibrations.get(looks) ?? calibration(looks);
+  calibrations.set(looks, known);
+  return known;
 }
 
 const lookView =

@@ -4,7 +4,7 @@ import { type Climate, prefixClock } from "@/core/film";
 import { fold, type Laid } from "@/core/history";
 import { pacesOf } from "@/core/learning";
 import type { Pace, Product } from "@/core/model";
-import { type FilmLook, filmLook, type SeenFilm, seenFilms, telling } from "@/core/witness";
+import { asItWas, type FilmLook, filmLook, type SeenFilm, seenFilms, telling } from "@/core/witness";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
 
 /** What it is reckoned from; logs, trees and stays in other air by model. */
@@ -98,8 +98,6 @@ function paced(
     }),
   );
 }
-
-const asItWas = (canId: string): string => `${canId} as it was`;
 
 function worked(world: Untaught, atMs: number) {
   const labels = new Map([...world.products].map(([id, p]) => [id, labelOf(p)]));

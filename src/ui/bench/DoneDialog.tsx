@@ -4,6 +4,7 @@ import { type FormEvent, type Ref, useState } from "react";
 import type { Problem } from "@/contracts";
 import type { PrepStep } from "@/core/model";
 import type { BenchTile } from "@/core/plan";
+import { FORGOT_PRESS } from "@/core/reference";
 import { duration, figureField, figureTyped, filmText } from "@/format";
 import { PREP_CHECK } from "@/messages";
 import { Figure } from "./Figure";
@@ -30,12 +31,11 @@ interface DoneProps {
   readonly nowMin: number;
 }
 
-/** Begun so many times its minutes ago, and so long, somebody forgot to press. */
-const FORGOT = { times: 3, leastMin: 60 } as const;
+/** How long ago it was begun, where that is so long that somebody forgot to press; else null. */
 function forgottenMin(tile: BenchTile, nowMin: number): number | null {
   if (tile.startedMin === null) return null;
   const min = Math.round(nowMin - tile.startedMin);
-  return min > Math.max(FORGOT.leastMin, FORGOT.times * tile.op!.handsOnMin) ? min : null;
+  return min > Math.max(FORGOT_PRESS.leastMin, FORGOT_PRESS.times * tile.op!.handsOnMin) ? min : null;
 }
 
 /** Asks only for what differs from the plan; blank means as planned. */

@@ -42,7 +42,7 @@ export function StartDialog({ ref, tile, name, title, product, care }: StartProp
         regionId: tile.regionId,
         opId: op.id,
         title: `${name}: ${title}`,
-        input: { ...(barred ? { reason } : {}), worn, ...(setUp ? { setUp } : {}) },
+        input: { ...(barred ? { reason } : {}), worn, without: care?.absent ?? [], ...(setUp ? { setUp } : {}) },
       },
       { quiet: paint !== null },
     );
