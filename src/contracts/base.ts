@@ -5,8 +5,11 @@ export const idSchema = z
   .string()
   .regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/, "must be 1–64 letters, digits, - or _, starting with a letter or digit");
 export const MAX_NAME = 120;
+/** Control characters and marks that turn the reading direction: a name is one line, on screen and in every file it goes into. */
+const NOT_OF_A_LINE = /[\p{Cc}\u2028\u2029\u202a-\u202e\u2066-\u2069]+/gu;
 export const nameSchema = z
   .string()
+  .overwrite((s) => s.replace(NOT_OF_A_LINE, " "))
   .trim()
   .min(1, "needs a name")
   .max(MAX_NAME, `must be at most ${MAX_NAME} characters`);
@@ -39,16 +42,16 @@ export const CARRIERS_CONTRADICT =
 const FIRST_YEAR = 2000;
 const LAST_YEAR = 2100;
 const yearOf = (text: string): number => Number(text.slice(0, 4));
-const saneYear = (text: string): boolean =>
+export const saneYear = (text: string): boolean =>
   !/^\d{4}-/.test(text) || (yearOf(text) >= FIRST_YEAR && yearOf(text) < LAST_YEAR);
-const SPAN = `must lie between the years ${FIRST_YEAR} and ${LAST_YEAR}`;
+export const YEARS_SPAN = `must lie between the years ${FIRST_YEAR} and ${LAST_YEAR}`;
 
 /** A moment, ISO 8601; with an offset, or in UTC. */
 export const momentSchema = z.iso
   .datetime({ offset: true, error: "must be a time such as 2026-11-26T19:20:00Z" })
-  .refine(saneYear, { error: SPAN });
+  .refine(saneYear, { error: YEARS_SPAN });
 export const utcMomentSchema = z.iso
   .datetime("must be a time such as 2026-11-26T19:20:00Z")
-  .refine(saneYear, { error: SPAN });
+  .refine(saneYear, { error: YEARS_SPAN });
 /** A calendar day. */
-export const daySchema = z.iso.date("must be a date such as 2026-03-14").refine(saneYear, { error: SPAN });
+export const daySchema = z.iso.date("must be a date such as 2026-03-14").refine(saneYear, { error: YEARS_SPAN });

@@ -1,7 +1,7 @@
 import { TZDate } from "@date-fns/tz";
 import Papa from "papaparse";
 import { z } from "zod";
-import type { AirRecord, FileFault, ForecastPreview } from "@/contracts";
+import { type AirRecord, type FileFault, type ForecastPreview, saneYear, YEARS_SPAN } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
 import { FORECAST_GAP_MAX_MIN } from "@/core/reference";
 
@@ -12,6 +12,10 @@ const TEMP = { leastC: -40, mostC: 60 } as const;
 /** No shed changes faster than this between two neighbouring hours: the units must be mixed, °C. */
 const JUMP_MAX_C = 20;
 const POINTS_MAX = 5000;
+const TOO_MANY = `holds more than ${POINTS_MAX} hours`;
+/** Each hour told twice, and room for notes: more is not read at all. */
+const ROWS_MAX = 2 * POINTS_MAX;
+const MOST_CHARS = 2_000_000;
 const GAPS_TOLD = 4;
 
 interface Cell {
@@ -37,8 +41,11 @@ function readNumber(text: string): { value: number; unit: string } | null {
   return { value: Number(match[1]!.replace(",", ".")), unit: (match[2] ?? "").replace(/[°\s]/g, "").toUpperCase() };
 }
 
-const HAS_OFFSET = /(z|[+-]\d\d:?\d\d)$/i;
-const LOCAL_TIME = /^(\d{4})-(\d\d)-(\d\d)[T ](\d\d):(\d\d)(?::\d\d)?$/;
+const TIME = /^(\d{4})-(\d\d)-(\d\d)[T ](\d\d):(\d\d)(?::(\d\d)(?:\.\d+)?)?(z|[+-]\d\d:?\d\d)?$/i;
+const isLocal = (time: string): boolean => {
+  const m = TIME.exec(time.trim());
+  return m !== null && m[7] === undefined;
+};
 
 /**
  * A moment. Without an offset it is the shed's own clock; an hour that comes twice when clocks go back is taken as the one
@@ -46,13 +53,14 @@ const LOCAL_TIME = /^(\d{4})-(\d\d)-(\d\d)[T ](\d\d):(\d\d)(?::\d\d)?$/;
  */
 function readTime(text: string, timeZone: string, beforeMs: number | null): number | string {
   const t = text.trim();
-  if (HAS_OFFSET.test(t)) {
-    const ms = Date.parse(t);
-    return Number.isNaN(ms) ? "is not a time" : ms;
-  }
-  const m = LOCAL_TIME.exec(t);
+  const m = TIME.exec(t);
   if (!m) return "is not a time such as 2026-11-26 19:00 or 2026-11-26T19:00:00Z";
   const [y, mo, d, h, mi] = m.slice(1, 6).map(Number) as [number, number, number, number, number];
+  const day = new Date(Date.UTC(y, mo - 1, d));
+  if (day.getUTCMonth() !== mo - 1 || day.getUTCDate() !== d) return "is a day no calendar has";
+  if (h > 23 || mi > 59 || Number(m[6] ?? 0) > 59) return "is an hour no clock shows";
+  if (!saneYear(t)) return YEARS_SPAN;
+  if (m[7]) return Date.parse(t.replace(" ", "T"));
   const first = new TZDate(y, mo - 1, d, h, mi, timeZone);
   if (first.getHours() !== h || first.getDate() !== d) return "does not exist: clocks go forward over it";
   // the same hour on the wall may come twice, an hour (somewhere half of one) apart
@@ -210,7 +218,11 @@ export function readForecastFile(
   timeZone: string,
   say: (ms: number) => string,
 ): ForecastPreview {
+  if (text.length > MOST_CHARS)
+    return { points: [], faults: [{ line: 1, column: "", message: "is too long for a forecast" }], assumptions: [] };
   const table = kind === "csv" ? csvTable(text) : jsonTable(text);
+  if (table.cells.length > ROWS_MAX)
+    return { points: [], faults: [{ line: ROWS_MAX, column: "", message: TOO_MANY }], assumptions: [] };
   if (table.faults.length > 0) return { points: [], faults: table.faults, assumptions: [] };
   const faults: FileFault[] = [];
   const assumptions: string[] = [];
@@ -225,7 +237,7 @@ export function readForecastFile(
     }
   }
   if (table.unit === "F") assumptions.push("Temperatures are in °F, as the heading says.");
-  if (table.cells.some((c) => !HAS_OFFSET.test(c.time.trim()) && LOCAL_TIME.test(c.time.trim())))
+  if (table.cells.some((c) => isLocal(c.time)))
     assumptions.push(`Times without an offset are by the shed’s clock (${timeZone}).`);
   const rising = [...drafts].sort((a, b) => a.point.atMs - b.point.atMs || a.line - b.line);
   if (rising.some((d, i) => d !== drafts[i])) assumptions.push("Rows were out of order; they are sorted by time.");
@@ -234,7 +246,7 @@ export function readForecastFile(
   const points = once.map((d) => d.point);
   if (points.length === 0 && faults.length === 0)
     faults.push({ line: 1, column: "", message: "the file holds no hours" });
-  if (points.length > POINTS_MAX) faults.push({ line: 1, column: "", message: `holds more than ${POINTS_MAX} hours` });
+  if (points.length > POINTS_MAX) faults.push({ line: 1, column: "", message: TOO_MANY });
   assumptions.push(...gaps(points, say));
   return { points, faults: faults.sort((a, b) => a.line - b.line), assumptions };
 }

@@ -16,6 +16,7 @@ import {
   upgradeDocument,
 } from "@/contracts";
 import { isOneOf, type Product } from "@/core/model";
+import { PICTURE_FAULTS, pictureOf } from "./picture";
 
 /** Documents read and written: what takes its time with a big one, and needs nothing but the document. */
 
@@ -42,17 +43,24 @@ export function readDocument(input: unknown): Outcome<ModelDocument> {
   }
   const parsed = documentSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  for (const [hash, photo] of Object.entries(parsed.data.photos ?? {}))
-    if (hashOfBytes(Buffer.from(photo.base64, "base64")) !== hash)
-      return failed("invalid", `photos.${hash} holds another picture than its name says`, [
-        { path: `photos.${hash}`, message: "holds another picture than its name says" },
-      ]);
+  for (const [hash, photo] of Object.entries(parsed.data.photos ?? {})) {
+    const message = photoFault(hash, photo);
+    if (message) return failed("invalid", `photos.${hash} ${message}`, [{ path: `photos.${hash}`, message }]);
+  }
   for (const [hash, card] of Object.entries(parsed.data.cards ?? {}))
     if (hashOfCard(card as Product) !== hash)
       return failed("invalid", `cards.${hash} holds another card than its name says`, [
         { path: `cards.${hash}`, message: "holds another card than its name says" },
       ]);
   return done(parsed.data);
+}
+
+function photoFault(hash: string, photo: NonNullable<ModelDocument["photos"]>[string]): string | null {
+  const bytes = Buffer.from(photo.base64, "base64");
+  if (hashOfBytes(bytes) !== hash) return "holds another picture than its name says";
+  const picture = pictureOf(bytes);
+  if (!picture.ok) return PICTURE_FAULTS[picture.fault];
+  return picture.type === photo.type ? null : `is ${picture.type}, not ${photo.type}`;
 }
 
 /** Name of a card: the hash of its canonical text. */

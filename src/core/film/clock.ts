@@ -15,14 +15,16 @@ export interface WaitClock {
 
 const GRID_MIN = 5;
 
-/** Prefix sums of every rate law over the climate, reckoned as far as anybody has asked: O(log n) a question. */
+/**
+ * Prefix sums of every rate law over the climate, reckoned as far as anybody has asked: O(log n) a question. Before the climate's
+ * first point and after its last the air stands still and the sum is a line: a clock that begins years before costs no more.
+ */
 export function prefixClock(climate: Climate, firstMin: number, toMin: number): WaitClock {
   // climates have their points on multiples of the grid, so that the kinks between them fall on cell edges
-  const fromMin = Math.floor(firstMin / GRID_MIN) * GRID_MIN;
-  const cells = Math.ceil((toMin - fromMin) / GRID_MIN);
+  const fromMin = onGrid(firstMin);
   const sums = new Map<RateLaw, RunningSum>();
   const sumOf = (law: RateLaw): RunningSum => {
-    const known = sums.get(law) ?? new RunningSum(climate, law, fromMin, cells);
+    const known = sums.get(law) ?? new RunningSum(climate, law, fromMin, toMin);
     sums.set(law, known);
     return known;
   };
@@ -38,12 +40,17 @@ export function prefixClock(climate: Climate, firstMin: number, toMin: number): 
   };
 }
 
+const onGrid = (min: number): number => Math.floor(min / GRID_MIN) * GRID_MIN;
+
 /** Cells reckoned at a time: a day. */
 const CHUNK_CELLS = 288;
 
-/** The integral of one law's rate from `fromMin` on, by Simpson's rule in every cell (fourth order where it is smooth). */
+/** The integral of one law's rate over [fromMin, toMin], by Simpson's rule in every cell that has changing air (fourth order where it is smooth). */
 class RunningSum {
-  /** p[i] is the integral up to fromMin + i·GRID_MIN; valid and strictly rising for i ≤ filled */
+  /** where the air begins to change */
+  private readonly gridMin: number;
+  private readonly cells: number;
+  /** p[i] is the integral from gridMin to gridMin + i·GRID_MIN; valid and strictly rising for i ≤ filled */
   private readonly p: Float64Array;
   private filled = 0;
 
@@ -51,25 +58,40 @@ class RunningSum {
     private readonly climate: Climate,
     private readonly law: RateLaw,
     private readonly fromMin: number,
-    private readonly cells: number,
+    private readonly toMin: number,
   ) {
-    this.p = new Float64Array(cells + 1);
+    const { points } = climate;
+    const least = onGrid(points[0]!.atMin);
+    const most = Math.ceil(points.at(-1)!.atMin / GRID_MIN) * GRID_MIN;
+    this.gridMin = Math.min(Math.max(fromMin, least), Math.max(fromMin, toMin));
+    this.cells = Math.max(0, Math.ceil((Math.min(toMin, most) - this.gridMin) / GRID_MIN));
+    this.p = new Float64Array(this.cells + 1);
   }
 
   at(atMin: number): number {
-    const x = Math.min(Math.max((atMin - this.fromMin) / GRID_MIN, 0), this.cells);
-    const i = Math.min(Math.floor(x), this.cells - 1);
-    while (this.filled <= i) this.extend();
+    const t = Math.min(Math.max(atMin, this.fromMin), this.toMin);
+    if (t <= this.gridMin) return (t - this.gridMin) * this.rate(0);
+    const x = (t - this.gridMin) / GRID_MIN;
+    while (this.filled < Math.min(Math.ceil(x), this.cells)) this.extend();
+    if (x >= this.cells) return this.p[this.cells]! + (x - this.cells) * GRID_MIN * this.rate(this.cells);
+    const i = Math.floor(x);
     return this.p[i]! + (x - i) * (this.p[i + 1]! - this.p[i]!);
   }
 
   /** Absolute minute at which the integral reaches `target`; null = beyond the horizon. */
   when(target: number): number | null {
+    if (target <= 0) return this.gridMin + target / this.rate(0);
     while (this.p[this.filled]! < target) {
-      if (this.filled === this.cells) return null;
+      if (this.filled === this.cells) return this.afterwards(target);
       this.extend();
     }
-    return this.fromMin + GRID_MIN * invert(this.p, this.filled, target);
+    return this.gridMin + GRID_MIN * invert(this.p, this.filled, target);
+  }
+
+  private afterwards(target: number): number | null {
+    const last = this.gridMin + this.cells * GRID_MIN;
+    const atMin = last + (target - this.p[this.cells]!) / this.rate(this.cells);
+    return atMin <= this.toMin ? atMin : null;
   }
 
   private extend(): void {
@@ -84,7 +106,7 @@ class RunningSum {
   }
 
   private rate(cell: number): number {
-    return rateIn(this.law, airAt(this.climate, this.fromMin + cell * GRID_MIN));
+    return rateIn(this.law, airAt(this.climate, this.gridMin + cell * GRID_MIN));
   }
 }
 

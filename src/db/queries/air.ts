@@ -101,5 +101,8 @@ export function insertLocalAir(db: Db, row: LocalAirRow): void {
     .run();
 }
 
+export const localAirIdTaken = (db: Db, id: string): boolean =>
+  db.select({ id: localAirs.id }).from(localAirs).where(eq(localAirs.id, id)).get() !== undefined;
+
 export const deleteLocalAir = (db: Db, id: string): number =>
   db.delete(localAirs).where(eq(localAirs.id, id)).run().changes;

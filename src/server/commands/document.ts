@@ -35,6 +35,7 @@ import {
   insertProduct,
   insertRegion,
   listModels,
+  localAirIdTaken,
   logIdTaken,
   modelHead,
   modelTree,
@@ -105,7 +106,8 @@ export function importRead(read: ModelDocument, options: ImportOptions): Outcome
       );
     // a deleted model of the same id is cleared out of the way first: its parts' ids are this one's own
     if (options.onExisting === "replace" || !exists) dropModel(db, read.model.id);
-    const asCopy = exists ? options.onExisting === "copy" : foreignClash(db, read);
+    // asked for under this very id, it does not come in under another: sent twice it would be here twice
+    const asCopy = exists ? options.onExisting === "copy" : options.onExisting !== "replace" && foreignClash(db, read);
     const doc = asCopy ? withFreshIds(read) : read;
     const foreign = foreignIds(db, doc);
     if (foreign.length > 0)
@@ -169,6 +171,9 @@ function foreignIds(db: Db, doc: ModelDocument): readonly { path: string; messag
       ]),
     ]),
     ...doc.log.flatMap((e, i) => (logIdTaken(db, e.id) ? [{ path: `log.${i}.id`, ...taken }] : [])),
+    ...(doc.air?.local ?? []).flatMap((l, i) =>
+      localAirIdTaken(db, l.id) ? [{ path: `air.local.${i}.id`, ...taken }] : [],
+    ),
     ...doc.coupons.flatMap((c, i) => (couponIdTaken(db, c.id) ? [{ path: `coupons.${i}.id`, ...taken }] : [])),
   ];
 }

@@ -25,16 +25,24 @@ function cellOf(product: Product, c: Column): string {
   return value.length === 0 && !Array.isArray(c.empty) ? NONE_AT_ALL : value.join(LIST_MARK);
 }
 
+/** What a spreadsheet would work out instead of showing it; such a text goes out behind an apostrophe, and comes back without it. */
+const WORKED_OUT = /^'*[=+\-@\t\r]/;
+const guarded = (text: string): string => (WORKED_OUT.test(text) ? `'${text}` : text);
+const unguarded = (cell: string): string => (cell.startsWith("'") && WORKED_OUT.test(cell) ? cell.slice(1) : cell);
+
+const written = (product: Product, c: Column): string =>
+  c.kind === "number" ? cellOf(product, c) : guarded(cellOf(product, c));
+
 /** The whole shelf as CSV (RFC 4180), one product a line. */
 export const shelfToCsv = (products: readonly Product[]): string =>
-  `${Papa.unparse({ fields: COLUMNS.map((c) => c.name), data: products.map((p) => COLUMNS.map((c) => cellOf(p, c))) })}\r\n`;
+  `${Papa.unparse({ fields: COLUMNS.map((c) => c.name), data: products.map((p) => COLUMNS.map((c) => written(p, c))) })}\r\n`;
 
 const YES = ["yes", "true", "1", "y"];
 const NO = ["no", "false", "0", "n"];
 
 /** One cell that holds something, as the contract wants it. What cannot be read stays text, for the contract to refuse by its field. */
 function readCell(cell: string, c: Column): unknown {
-  const t = cell.trim();
+  const t = unguarded(cell.trim());
   switch (c.kind) {
     case "number": {
       // a decimal comma is read as people of half the world write it
@@ -71,6 +79,9 @@ function countLines(text: string, from: number, to: number): number {
   return n;
 }
 
+/** More than any shelf holds; what comes after is not read. */
+export const MAX_PRODUCTS = 5000;
+
 /** Rows of a CSV text with the line each starts on; headings it does not know, or needs, are faults. */
 export function csvRows(text: string): { rows: readonly FileRow[]; faults: readonly FileFault[] } {
   const body = text.replace(/^\uFEFF/, "").replace(/\r\n/g, "\n");
@@ -81,11 +92,12 @@ export function csvRows(text: string): { rows: readonly FileRow[]; faults: reado
   let line = 1;
   let counted = 0;
   Papa.parse<string[]>(body, {
-    step: ({ data, errors, meta }) => {
+    step: ({ data, errors, meta }, parser) => {
       line += countLines(body, counted, read);
       counted = read;
       read = meta.cursor;
       if (data.some((d) => d.trim() !== "")) cells.push({ line, data });
+      if (cells.length > MAX_PRODUCTS + 1) parser.abort();
       for (const e of errors) if (e.type === "Quotes") faults.push({ line, column: "", message: e.message });
     },
   });

@@ -12,7 +12,7 @@ import type { Product } from "@/core/model";
 import { allProducts, type Db, insertProduct, listShelf, productRev, setProductDeleted, updateProduct } from "@/db";
 import { fileRefusal, reading, writing } from "../guard";
 import { newId } from "../ids";
-import { columnOf, csvRows, type FileRow, shelfToCsv } from "./csv";
+import { columnOf, csvRows, type FileRow, MAX_PRODUCTS, shelfToCsv } from "./csv";
 import { filled } from "./fill";
 
 const SHELF_FORMAT = "elm-bench-shelf/1";
@@ -54,6 +54,11 @@ interface Read {
 /** A file's products, each checked; one without an id gets one made from its name. */
 function readFile(text: string, kind: FileKind): Read {
   const { rows, faults: own } = kind === "csv" ? csvRows(text) : jsonRows(text);
+  if (rows.length > MAX_PRODUCTS)
+    return {
+      products: [],
+      faults: [{ line: rows[MAX_PRODUCTS]!.line, column: "", message: `holds more than ${MAX_PRODUCTS} products` }],
+    };
   const faults = [...own];
   const seen = new Map<string, number>();
   const named = new Map<string, number>();
@@ -78,8 +83,17 @@ function readFile(text: string, kind: FileKind): Read {
     seen.set(id, line);
     return [{ line, product: parsed.data as Product }];
   });
-  return { products, faults: faults.sort((a, b) => a.line - b.line) };
+  return { products, faults: firstOf(faults.sort((a, b) => a.line - b.line)) };
 }
+
+/** As many as anybody mends in one go; how many more there are is said. */
+function firstOf(faults: readonly FileFault[]): readonly FileFault[] {
+  const more = faults.length - MOST_TOLD;
+  if (more <= 0) return faults;
+  const { line } = faults[MOST_TOLD]!;
+  return [...faults.slice(0, MOST_TOLD), { line, column: "", message: `and ${more} more from here on` }];
+}
+const MOST_TOLD = 200;
 
 const plainName = (name: unknown): string => (typeof name === "string" ? name.trim().toLowerCase() : "");
 

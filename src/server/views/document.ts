@@ -10,7 +10,7 @@ import {
 } from "@/contracts";
 import { mendProducts, type Product, productsInScheme, productsNamedIn, workedWith } from "@/core/model";
 import { type Db, type Photo, readPhotos, readReadings, readStoredCards, type StoredPlan } from "@/db";
-import { writeText } from "@/workers/document";
+import { hashOfBytes, writeText } from "@/workers/document";
 import { nowMs } from "../clock";
 import { airForDocument } from "../document-air";
 import { notFound, reading } from "../guard";
@@ -96,6 +96,19 @@ const loose = (modelId: string, withPhotos: boolean): Outcome<Loose> =>
     const doc = documentOf(db, modelId);
     return doc ? done({ doc, photos: withPhotos ? readPhotos(db, photosOf(doc)) : [] }) : notFound("The model");
   });
+
+/**
+ * Which version of a model this is: by what bringing a document in would replace. The shed's own air and settings, a plan that is
+ * made anew by itself and pictures, which go by their content, are no part of it.
+ */
+export const versionOf = (modelId: string): Outcome<string> =>
+  reading((db) => {
+    const doc = documentOf(db, modelId);
+    if (!doc) return notFound("The model");
+    const { shop: _, plan: __, air, ...own } = doc;
+    return done(hashOfBytes(Buffer.from(canonicalJson({ ...own, local: air?.local ?? [] }))).slice(0, VERSION_CHARS));
+  });
+const VERSION_CHARS = 32;
 
 /** The whole model as one canonical document: the same model always gives the same bytes. */
 export function exportDocument(modelId: string, withPhotos = true): Outcome<string> {

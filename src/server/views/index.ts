@@ -3,7 +3,7 @@ export { getBench, getBenchScreen } from "./bench";
 export { planCalendar } from "./calendar";
 export { getColourScreen } from "./colour";
 export { getCoupons } from "./coupons";
-export { exportDocument, exportFile } from "./document";
+export { exportDocument, exportFile, versionOf } from "./document";
 export { getFilmScreen } from "./film";
 export { getFrame } from "./frame";
 export { exportLog, getLog, getLogbook } from "./logbook";

@@ -1,19 +1,18 @@
-import { createHash } from "node:crypto";
 import { failed, type ModelDocument, type Outcome } from "@/contracts";
 import * as server from "@/server";
 import { jsonResponse, problemResponse, readBytes } from "../../../http";
 
 type Context = { params: Promise<{ id: string }> };
 
-const tagOf = (text: string): string => `"${createHash("sha256").update(text).digest("hex").slice(0, 32)}"`;
-
 /** The whole model as one canonical elm-bench/2 document; its ETag guards a later PUT. */
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const { id } = await params;
   const asked = new URL(request.url).searchParams;
+  const tag = server.versionOf(id);
+  if (!tag.ok) return problemResponse(tag.problem);
   const text = await server.exportFile(id, asked.get("photos") !== "none");
   if (!text.ok) return problemResponse(text.problem);
-  const headers = new Headers({ "content-type": "application/json; charset=utf-8", etag: tagOf(text.value) });
+  const headers = new Headers({ "content-type": "application/json; charset=utf-8", etag: `"${tag.value}"` });
   if (asked.has("download")) headers.set("content-disposition", `attachment; filename="${id}.elm-bench.json"`);
   return new Response(text.value, { headers });
 }
@@ -25,9 +24,9 @@ function guard(request: Request, id: string, document: ModelDocument): Outcome<n
     return failed("invalid", `model.id is ${named}, the address says ${id}`, [
       { path: "model.id", message: `is not ${id}` },
     ]);
-  const here = server.exportDocument(id);
+  const here = server.versionOf(id);
   if (!here.ok) return here.problem.code === "not-found" ? null : here;
-  if (request.headers.get("if-match") === tagOf(here.value)) return null;
+  if (request.headers.get("if-match") === `"${here.value}"`) return null;
   return failed(
     "conflict",
     "The model is here already. Send If-Match with the ETag of the version you read; if it differs, somebody changed it since.",
