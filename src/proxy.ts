@@ -31,7 +31,10 @@ export function proxy(request: NextRequest): NextResponse {
     );
   const origin = request.headers.get("origin");
   const writes = request.method !== "GET" && request.method !== "HEAD";
-  if (writes && origin !== null && origin !== `http://${host}` && origin !== `https://${host}`)
+  const elsewhere = origin !== null && origin !== `http://${host}` && origin !== `https://${host}`;
+  // a browser says where a write comes from, also where it sends no origin; a programme says neither
+  const from = request.headers.get("sec-fetch-site");
+  if (writes && (elsewhere || from === "cross-site" || from === "same-site"))
     return refuse(403, "Other origin", "Writes are taken only from this application’s own pages.");
   if (Number(request.headers.get("content-length") ?? 0) > MAX_API_BODY_BYTES)
     return refuse(413, "Too large", `The body is over ${MAX_BODY_MIB} MiB.`);

@@ -98,14 +98,7 @@ export async function freePort(from, host = "127.0.0.1") {
 }
 
 /** Arguments for Node to serve the build on loopback. */
-export const serverArgs = (port, host = "127.0.0.1") => [
-  join(ROOT, "node_modules/next/dist/bin/next"),
-  "start",
-  "-H",
-  host,
-  "-p",
-  String(port),
-];
+export const serverArgs = (port, host = "127.0.0.1") => [join(ROOT, "scripts/serve.mjs"), String(port), host];
 
 /** Fills the database in `dataDir` with the demo. */
 export function seedDemo(dataDir, env = {}) {

@@ -1,10 +1,11 @@
 import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
-import { USUAL_SHOWING } from "@/contracts";
+import { type ProblemCode, USUAL_SHOWING } from "@/contracts";
 import * as server from "@/server";
 import { Frame } from "@/ui/components/Frame";
 import { TroublePage } from "@/ui/components/Trouble";
+import { Backups } from "@/ui/settings/Backups";
 import { THEME_SCRIPT } from "@/ui/theme";
 import { frameData } from "./frame-data";
 import "./globals.css";
@@ -15,6 +16,21 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };
 export const dynamic = "force-dynamic";
+
+/** Where a copy in its place mends it. */
+const COPY_HELPS: ReadonlySet<ProblemCode> = new Set(["storage-missing", "storage-damaged", "storage-newer"]);
+
+function CopiesToPutBack() {
+  const told = server.getBackups();
+  return (
+    <section className="mt-8 grid gap-2" aria-labelledby="copies-title">
+      <h2 id="copies-title" className="border-b border-base-300 text-lg font-bold">
+        Copies in the folder backups
+      </h2>
+      <Backups backups={told.ok ? told.value.backups : []} timeZone="UTC" canCopy={false} />
+    </section>
+  );
+}
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get("x-nonce") ?? undefined;
@@ -36,7 +52,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           showing={data.ok ? data.value.showing : USUAL_SHOWING}
           timeZone={data.ok ? data.value.ribbon.timeZone : "UTC"}
         >
-          {data.ok ? children : <TroublePage problem={data.problem} />}
+          {data.ok ? (
+            children
+          ) : (
+            <TroublePage problem={data.problem}>{COPY_HELPS.has(data.problem.code) && <CopiesToPutBack />}</TroublePage>
+          )}
         </Frame>
       </body>
     </html>

@@ -14,6 +14,7 @@ const PROBLEM_CODES = [
   "storage-read-only",
   "storage-damaged",
   "storage-full",
+  "storage-newer",
 ] as const;
 export type ProblemCode = (typeof PROBLEM_CODES)[number];
 

@@ -313,6 +313,27 @@ export interface CareView {
   readonly fresh: boolean;
 }
 
+/** Whole copies of the database, newest first. */
+export interface BackupsView {
+  readonly backups: readonly { readonly name: string; readonly madeMs: number; readonly bytes: number }[];
+}
+
+export interface BackupInside {
+  /** it can be read from end to end */
+  readonly whole: boolean;
+  readonly models: readonly string[];
+  readonly products: number;
+  readonly logLines: number;
+  /** of the newest line of its log; null = none */
+  readonly newestMs: number | null;
+}
+
+/** What became of that in whose place a copy was put; null = there was none. */
+export interface RestoredView {
+  readonly before: string | null;
+  readonly aside: string | null;
+}
+
 /** Devices of the local network that were let in. */
 export interface DevicesView {
   /** where they find the application; null = the network is shut out */

@@ -6,13 +6,14 @@ import {
   readdirSync,
   renameSync,
   statSync,
-  unlinkSync,
   writeFileSync,
 } from "node:fs";
-import { join, resolve } from "node:path";
+import { basename, join, resolve } from "node:path";
 import Database from "better-sqlite3";
 import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
+import { type Backup, type BackupContents, backUp, backupIsOld, backupsIn, lookInto, putInPlace } from "./backups";
+import { type Changes, countChanges } from "./changes";
 import * as schema from "./schema";
 import { StorageTrouble, troubleFrom } from "./trouble";
 import { renameOldKeys, upgradeOldLog } from "./upgrade";
@@ -22,6 +23,7 @@ export type Db = BetterSQLite3Database<typeof schema>;
 interface Open {
   readonly db: Db;
   readonly changes: Database.Statement<[], number>;
+  readonly tables: Changes;
   readonly nth: number;
   readonly raw: Database.Database;
   readonly lock: Database.Database;
@@ -30,7 +32,12 @@ interface Open {
 }
 
 /** One connection a process; kept on globalThis because the framework may load this module more than once. */
-const holder = globalThis as unknown as { elmBenchStore?: Open; elmBenchOpened?: number; elmBenchEnded?: number };
+const holder = globalThis as unknown as {
+  elmBenchStore?: Open;
+  elmBenchOpened?: number;
+  elmBenchEnded?: number;
+  elmBenchRolled?: number;
+};
 
 const dataDir = (): string => resolve(/*turbopackIgnore: true*/ process.env.ELM_BENCH_DATA ?? "data");
 const dbFile = (): string => join(dataDir(), "elm-bench.db");
@@ -39,7 +46,6 @@ const markFile = (): string => join(dataDir(), "elm-bench.here");
 const MIGRATIONS = resolve("drizzle");
 /** How long a statement waits for another program to let go, ms. */
 const BUSY_MS = 1500;
-const KEEP_BACKUPS = 10;
 
 /** The open database; opens, backs up and migrates on first use. @throws StorageTrouble, which says what to do */
 export function openDb(): Db {
@@ -89,7 +95,7 @@ function lockFolder(): Database.Database {
   }
 }
 
-function connect(): Open {
+function connect(held: Database.Database | null = null): Open {
   const file = dbFile();
   const fresh = !existsSync(file);
   if (fresh && existsSync(markFile())) throw new StorageTrouble("storage-missing", file);
@@ -98,7 +104,7 @@ function connect(): Open {
   // an emptied file would be taken for a new one, and its emptiness backed up
   if (!fresh && statSync(file).size === 0 && existsSync(markFile())) throw new StorageTrouble("storage-damaged", file);
   accessSync(dataDir(), constants.W_OK);
-  const lock = lockFolder();
+  const lock = held ?? lockFolder();
   const raw = new Database(file, { timeout: BUSY_MS });
   try {
     if (!fresh) accessSync(file, constants.W_OK);
@@ -107,7 +113,9 @@ function connect(): Open {
     raw.pragma("synchronous = FULL");
     raw.pragma("foreign_keys = ON");
     const db = drizzle(raw, { schema });
-    if (!fresh && (migrationsPending(raw) || backupIsOld())) backUp(raw);
+    const steps = fresh ? "none-yet" : stepsOf(raw);
+    if (steps === "newer") throw new StorageTrouble("storage-newer", file);
+    if (!fresh && (steps === "pending" || backupIsOld(backupDir(), Date.now()))) backUp(raw, backupDir(), Date.now());
     migrate(db, { migrationsFolder: MIGRATIONS });
     upgradeOldData(db);
     if (!existsSync(markFile()))
@@ -119,7 +127,8 @@ function connect(): Open {
     raw.pragma("wal_checkpoint(TRUNCATE)");
     const changes = raw.prepare<[], number>("select total_changes()").pluck();
     holder.elmBenchOpened = (holder.elmBenchOpened ?? 0) + 1;
-    return { db, raw, lock, file, inode: statSync(file).ino, changes, nth: holder.elmBenchOpened };
+    const tables = countChanges(raw);
+    return { db, raw, lock, tables, file, inode: statSync(file).ino, changes, nth: holder.elmBenchOpened };
   } catch (error) {
     raw.close();
     lock.close();
@@ -134,59 +143,87 @@ const upgradeOldData = (db: Db): void =>
     upgradeOldLog(tx as unknown as Db);
   });
 
-function migrationsPending(raw: Database.Database): boolean {
+/** How the shape of a database stands to this program's. */
+function stepsOf(raw: Database.Database): "pending" | "all" | "newer" {
   const known = readdirSync(MIGRATIONS).filter((f) => f.endsWith(".sql")).length;
   const table = raw.prepare("select name from sqlite_master where name = '__drizzle_migrations'").get();
-  if (!table) return true;
+  if (!table) return "pending";
   const { n } = raw.prepare("select count(*) as n from __drizzle_migrations").get() as { n: number };
-  return n < known;
+  return n < known ? "pending" : n > known ? "newer" : "all";
 }
 
 const backupDir = (): string => join(dataDir(), "backups");
-const BACKUP_EVERY_MS = 24 * 3600 * 1000;
 
-/** True when the newest copy is more than a day old, or there is none. */
-function backupIsOld(): boolean {
-  if (!existsSync(backupDir())) return true;
-  const newest = readdirSync(backupDir())
-    .filter((f) => f.endsWith(".db"))
-    .sort()
-    .at(-1);
-  return !newest || Date.now() - statSync(join(backupDir(), newest)).mtimeMs > BACKUP_EVERY_MS;
+export const listBackups = (): readonly Backup[] => backupsIn(backupDir());
+
+/** The copy of this name; null = there is none. */
+export const backupNamed = (name: string): Backup | null => listBackups().find((b) => b.name === name) ?? null;
+
+export const backupContents = ({ name }: Backup): BackupContents => lookInto(backupDir(), name);
+
+/** A copy of what is there now. @returns its name @throws StorageTrouble */
+export function backUpNow(): string {
+  openDb();
+  try {
+    return backUp(holder.elmBenchStore!.raw, backupDir(), Date.now());
+  } catch (error) {
+    throw troubleFrom(error, dbFile());
+  }
+}
+
+/** What was in place before a copy was taken back. */
+export interface Restored {
+  /** the copy made of it; null = it could not be opened, and was put aside */
+  readonly before: string | null;
+  /** where it was put if it could not be opened; null = there was none */
+  readonly aside: string | null;
 }
 
 /**
- * A whole copy beside the database: before its shape changes, and once a day at the first opening; the oldest go. It counts only
- * once it has been opened and read: until then it bears another ending.
+ * Puts a copy in the place of the database: what is there now is copied first, or put aside where it cannot be opened any more.
+ * The folder stays locked meanwhile. @throws StorageTrouble
  */
-function backUp(raw: Database.Database): void {
-  const folder = backupDir();
-  mkdirSync(folder, { recursive: true });
-  for (const f of readdirSync(folder).filter((f) => f.endsWith(PART))) unlinkSync(join(folder, f));
-  const { stamp } = raw.prepare("select strftime('%Y%m%dT%H%M%S', 'now') as stamp").get() as { stamp: string };
-  const copy = join(folder, `elm-bench-${stamp}.db`);
+export function restoreBackup({ name }: Backup): Restored {
+  const file = dbFile();
   try {
-    raw.prepare("vacuum into ?").run(copy + PART);
-    readWhole(copy + PART);
-    renameSync(copy + PART, copy);
+    const open = whileItOpens();
+    const lock = open?.lock ?? lockFolder();
+    try {
+      const before = open ? backUp(open.raw, backupDir(), Date.now()) : null;
+      open?.raw.close();
+      delete holder.elmBenchStore;
+      const aside = before === null ? putAside(file) : null;
+      putInPlace(backupDir(), name, file);
+      holder.elmBenchStore = connect(lock);
+      return { before, aside };
+    } catch (error) {
+      lock.close();
+      throw error;
+    }
   } catch (error) {
-    if (existsSync(copy + PART)) unlinkSync(copy + PART);
+    throw troubleFrom(error, file);
+  }
+}
+
+/** The open database, if it can be. */
+function whileItOpens(): Open | null {
+  try {
+    openDb();
+    return holder.elmBenchStore ?? null;
+  } catch (error) {
+    const { kind } = error as StorageTrouble;
+    if (kind === "storage-damaged" || kind === "storage-missing" || kind === "storage-newer") return null;
     throw error;
   }
-  const whole = readdirSync(folder).filter((f) => f.endsWith(".db"));
-  for (const old of whole.sort().slice(0, -KEEP_BACKUPS)) unlinkSync(join(folder, old));
 }
-const PART = ".part";
 
-/** @throws when a copy cannot be opened and read through */
-function readWhole(file: string): void {
-  const copy = new Database(file, { readonly: true, fileMustExist: true });
-  try {
-    const told = copy.pragma("quick_check", { simple: true });
-    if (told !== "ok") throw new StorageTrouble("storage-damaged", file);
-  } finally {
-    copy.close();
-  }
+/** A file that cannot be opened is kept, for whoever may read more of it. */
+function putAside(file: string): string | null {
+  if (!existsSync(file)) return null;
+  const stamp = new Date().toISOString().slice(0, 19).replaceAll(/[-:]/g, "");
+  const aside = `${file}.aside-${stamp}`;
+  for (const beside of ["", "-wal", "-shm"]) if (existsSync(file + beside)) renameSync(file + beside, aside + beside);
+  return basename(aside);
 }
 
 /**
@@ -199,6 +236,13 @@ export function revision(): string {
   return `${nth}.${holder.elmBenchEnded ?? 0}.${changes.get()}`;
 }
 
+/** The same for some tables only: what has not changed while they have not. */
+export function revisionOf(tables: Parameters<Changes["of"]>[0]): string {
+  openDb();
+  const { nth, tables: changes } = holder.elmBenchStore!;
+  return `${nth}.${holder.elmBenchRolled ?? 0}.${changes.of(tables)}`;
+}
+
 /** Runs a write whole or not at all. @throws StorageTrouble */
 export function transact<T>(work: (db: Db) => T): T {
   const db = openDb();
@@ -208,6 +252,8 @@ export function transact<T>(work: (db: Db) => T): T {
     if (holder.elmBenchStore) stillThere(holder.elmBenchStore);
     return result;
   } catch (error) {
+    // what was read while it lasted is not there any more
+    holder.elmBenchRolled = (holder.elmBenchRolled ?? 0) + 1;
     throw troubleFrom(error, dbFile());
   } finally {
     holder.elmBenchEnded = (holder.elmBenchEnded ?? 0) + 1;

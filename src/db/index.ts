@@ -1,3 +1,4 @@
+export type { Backup, BackupContents } from "./backups";
 export * from "./connection";
 export { anyDeviceStore, deviceStore } from "./devices";
 export * from "./queries";

@@ -5,6 +5,7 @@ const TROUBLES = [
   "storage-read-only",
   "storage-damaged",
   "storage-full",
+  "storage-newer",
 ] as const;
 export type TroubleKind = (typeof TROUBLES)[number];
 
@@ -32,6 +33,7 @@ const BY_CODE: readonly (readonly [prefix: string, kind: TroubleKind])[] = [
   ["EEXIST", "storage-read-only"],
   ["SQLITE_CORRUPT", "storage-damaged"],
   ["SQLITE_NOTADB", "storage-damaged"],
+  ["SQLITE_IOERR", "storage-damaged"],
   ["SQLITE_FULL", "storage-full"],
   ["ENOSPC", "storage-full"],
 ];

@@ -12,6 +12,8 @@ const DETAIL: Readonly<Record<TroubleKind, string>> = {
   "storage-read-only": "The database cannot be written. Check the permissions of the data folder. Nothing was saved.",
   "storage-damaged": "The database file is damaged. Restore a backup. Nothing was saved.",
   "storage-full": "The disk is full. Free some space and try again. Nothing was saved.",
+  "storage-newer":
+    "The database was written by a later version of Elm Bench. Update the application, or restore a backup from before. Nothing was changed.",
 };
 
 function asProblem(error: unknown): Outcome<never> {
@@ -49,13 +51,16 @@ function written<T>(work: (db: Db) => Outcome<T>): Outcome<T> {
 /** Rolls the transaction back when a use case refuses half way. */
 class Refused extends Error {}
 
-export function reading<T>(work: (db: Db) => Outcome<T>): Outcome<T> {
+/** Trouble with the file becomes a problem, a bug stays an exception. */
+export function guarded<T>(work: () => Outcome<T>): Outcome<T> {
   try {
-    return work(openDb());
+    return work();
   } catch (error) {
     return asProblem(error);
   }
 }
+
+export const reading = <T>(work: (db: Db) => Outcome<T>): Outcome<T> => guarded(() => work(openDb()));
 
 /** Looks at the bench as it is. */
 export const viewing = <T>(work: (snapshot: Snapshot) => Outcome<T>): Outcome<T> =>

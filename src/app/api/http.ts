@@ -17,6 +17,7 @@ const STATUS: Readonly<Record<ProblemCode, number>> = {
   "storage-read-only": 503,
   "storage-damaged": 503,
   "storage-full": 507,
+  "storage-newer": 503,
 };
 
 /** An RFC 9457 problem document. */

@@ -16,6 +16,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
   const { shop, rev } = state.value;
   const devices = server.getDevices();
   const taught = server.getTaught();
+  const backups = server.getBackups();
   return (
     <SettingsView
       shop={shop}
@@ -24,6 +25,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
       today={server.localDate(shop.timeZone, server.nowMs())}
       devices={devices.ok ? devices.value : null}
       nowMs={server.nowMs()}
+      backups={backups.ok ? backups.value.backups : []}
       taught={taught.ok ? taught.value : null}
     />
   );

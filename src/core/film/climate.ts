@@ -17,7 +17,7 @@ export function climateOf(points: readonly AirPoint[]): Climate {
 }
 
 /** Index of the last point at or before `atMin`; -1 when before the first. */
-function pointBefore(points: readonly AirPoint[], atMin: number): number {
+export function pointBefore(points: readonly AirPoint[], atMin: number): number {
   let lo = -1;
   let hi = points.length - 1;
   while (lo < hi) {
@@ -28,20 +28,31 @@ function pointBefore(points: readonly AirPoint[], atMin: number): number {
   return lo;
 }
 
-export function airAt(climate: Climate, atMin: number): AirPoint {
-  const { points } = climate;
-  const i = pointBefore(points, atMin);
+export const airAt = (climate: Climate, atMin: number): AirPoint =>
+  between(climate.points, pointBefore(climate.points, atMin), atMin);
+
+/** The same for who asks forwards in small steps: the place found last is nearly always right or next to it. */
+export function airAlong({ points }: Climate): (atMin: number) => AirPoint {
+  let i = -1;
+  return (atMin) => {
+    if (i >= 0 && points[i]!.atMin > atMin) i = pointBefore(points, atMin);
+    while (i + 1 < points.length && points[i + 1]!.atMin <= atMin) i += 1;
+    return between(points, i, atMin);
+  };
+}
+
+/** The air at a minute whose last point before is the i-th; -1 = it lies before the first. */
+function between(points: readonly AirPoint[], i: number, atMin: number): AirPoint {
   if (i < 0) return { ...points[0]!, atMin };
   const a = points[i]!;
   const b = points[i + 1];
   if (!b) return { ...a, atMin };
   const f = (atMin - a.atMin) / (b.atMin - a.atMin);
-  const mix = (x: number, y: number) => x + f * (y - x);
   return {
     atMin,
-    tempC: mix(a.tempC, b.tempC),
-    rhPct: mix(a.rhPct, b.rhPct),
-    airflowMS: mix(a.airflowMS, b.airflowMS),
+    tempC: a.tempC + f * (b.tempC - a.tempC),
+    rhPct: a.rhPct + f * (b.rhPct - a.rhPct),
+    airflowMS: a.airflowMS + f * (b.airflowMS - a.airflowMS),
   };
 }
 

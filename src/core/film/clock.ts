@@ -1,6 +1,6 @@
 import type { AirPoint } from "../model";
 import type { Climate } from "./climate";
-import { airAt } from "./climate";
+import { airAlong } from "./climate";
 import { type RateLaw, rateIn } from "./rates";
 
 /** "If a wait of this many reference minutes starts at t, when is it over?" */
@@ -53,13 +53,15 @@ class RunningSum {
   /** p[i] is the integral from gridMin to gridMin + i·GRID_MIN; valid and strictly rising for i ≤ filled */
   private readonly p: Float64Array;
   private filled = 0;
+  private readonly airAt: (atMin: number) => AirPoint;
 
   constructor(
-    private readonly climate: Climate,
+    climate: Climate,
     private readonly law: RateLaw,
     private readonly fromMin: number,
     private readonly toMin: number,
   ) {
+    this.airAt = airAlong(climate);
     const { points } = climate;
     const least = onGrid(points[0]!.atMin);
     const most = Math.ceil(points.at(-1)!.atMin / GRID_MIN) * GRID_MIN;
@@ -106,7 +108,7 @@ class RunningSum {
   }
 
   private rate(cell: number): number {
-    return rateIn(this.law, airAt(this.climate, this.gridMin + cell * GRID_MIN));
+    return rateIn(this.law, this.airAt(this.gridMin + cell * GRID_MIN));
   }
 }
 

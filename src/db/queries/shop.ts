@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gte, isNull, lt, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, gte, isNull, lt, sql } from "drizzle-orm";
 import {
   type Cards,
   cardsUnderOwnIds,
@@ -10,7 +10,7 @@ import {
   shopSchema,
 } from "@/contracts";
 import type { Product } from "@/core/model";
-import type { Db } from "../connection";
+import { type Db, revisionOf } from "../connection";
 import { readRow, readRows } from "../readable";
 import { cardFromRow, logFromRow, shopFromRow } from "../rows";
 import { benchPlan, cards, log, models, planning, plans, plansAsked, shop } from "../schema";
@@ -176,22 +176,40 @@ export const readLog = (db: Db, modelId: string): readonly LogEntry[] =>
     logFromRow,
   );
 
-/** The log of every model that is still there. */
+/** The logs as they were last read; on globalThis because the framework may load this module more than once. */
+const held = globalThis as unknown as {
+  elmBenchLogs?: {
+    readonly since: string;
+    readonly lastSeq: number;
+    readonly logs: ReadonlyMap<string, readonly LogEntry[]>;
+  };
+};
+
+/**
+ * The log of every model that is still there. Lines are only ever added, so that of a log read before the new ones are read; the
+ * list of a model nothing was added to stays the very same.
+ */
 export function readLogs(db: Db): ReadonlyMap<string, readonly LogEntry[]> {
+  const since = revisionOf(["log-rewritten", "models"]);
+  const before = held.elmBenchLogs?.since === since ? held.elmBenchLogs : null;
   const rows = db
     .select({ row: log })
     .from(log)
     .innerJoin(models, eq(models.id, log.modelId))
-    .where(isNull(models.deletedMs))
+    .where(and(isNull(models.deletedMs), gt(log.seq, before?.lastSeq ?? 0)))
     .orderBy(asc(log.seq))
     .all();
-  const logs = new Map<string, LogEntry[]>();
+  const added = new Map<string, LogEntry[]>();
   for (const { row } of rows) {
     const entry = readRow("log entry", row.id, row, logFromRow);
-    const own = logs.get(row.modelId) ?? [];
-    logs.set(row.modelId, own);
+    const own = added.get(row.modelId) ?? [];
+    added.set(row.modelId, own);
     if (entry !== null) own.push(entry);
   }
+  if (before && added.size === 0) return before.logs;
+  const logs = new Map(before?.logs);
+  for (const [modelId, entries] of added) logs.set(modelId, [...(logs.get(modelId) ?? []), ...entries]);
+  held.elmBenchLogs = { since, lastSeq: rows.at(-1)?.row.seq ?? before?.lastSeq ?? 0, logs };
   return logs;
 }
 

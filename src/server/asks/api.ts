@@ -130,6 +130,7 @@ export function worldOf(
   const { products } = taughtOnce(
     {
       logs: new Map([[document.model.id, log]]),
+      cans: own,
       products: withStandIns(own, cards, log),
       cards,
       trees: new Map([[document.model.id, tree]]),

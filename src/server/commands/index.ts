@@ -1,4 +1,5 @@
 export * from "./air";
+export * from "./backups";
 export { beginWith } from "./begin";
 export * from "./bench";
 export { copyPart, movePart } from "./copies";

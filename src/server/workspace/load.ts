@@ -27,6 +27,7 @@ import {
 import { withStandIns } from "../lookup";
 import { type AirSources, readingsKept } from "../shed/air";
 import { shopState } from "../shed/hours";
+import { kept, ofEach } from "./kept";
 import { taughtBy } from "./taught";
 
 /** Everything the database says of the bench: all models together, each kind read once and parsed once. */
@@ -57,31 +58,35 @@ export interface Workspace {
   readonly locals: ReadonlyMap<string, AirSources["locals"]>;
 }
 
-/** A handful of statements, however many regions there are. */
+/** A handful of statements, however many regions there are, and of those only what may have changed. */
 export function loadWorkspace(db: Db, atMs: number): Workspace {
   const logs = readLogs(db);
-  const cards = readCards(db);
+  const cards = kept("cards", ["cards"], () => readCards(db));
+  const cans = kept("cans", ["products"], () => allProducts(db));
   const untaught = {
-    models: listModels(db),
-    shopState: shopState(db),
-    trees: treesOf(db, null),
-    shelf: listShelf(db),
-    products: withStandIns(allProducts(db), cards, [...logs.values()].flat()),
-    coupons: listCoupons(db),
+    models: kept("models", ["models"], () => listModels(db)),
+    shopState: kept("shop", ["shop"], () => shopState(db)),
+    trees: kept("trees", ["parts", "regions", "layers", "overrides"], () => treesOf(db, null)),
+    shelf: kept("shelf", ["products", "layers", "regions", "parts", "models"], () => listShelf(db)),
+    cans,
+    products: withStandIns(cans, cards, [...logs.values()].flat()),
+    coupons: kept("coupons", ["coupons"], () => listCoupons(db)),
     logs,
     cards,
-    plannings: readPlannings(db),
-    plan: readBenchPlan(db),
-    brought: readBroughtPlans(db),
-    asked: readPlansAsked(db),
+    plannings: kept("plannings", ["planning"], () => readPlannings(db)),
+    plan: kept("plan", ["bench_plan"], () => readBenchPlan(db)),
+    brought: kept("brought", ["plans"], () => readBroughtPlans(db)),
+    asked: kept("asked", ["plans_asked"], () => readPlansAsked(db)),
     readings: readingsKept(db, atMs),
-    forecast: readForecast(db),
-    locals: readLocalAirs(db),
+    forecast: kept("forecast", ["forecast"], () => readForecast(db)),
+    locals: kept("locals", ["local_airs", "parts"], () => readLocalAirs(db)),
   };
   const { looks, products } = taughtBy(untaught, atMs);
-  const hands = handsFactors([...logs.values()].flatMap(timedWork));
-  return { ...untaught, hands, looks, products, productsText: JSON.stringify([...products]) };
+  return { ...untaught, hands: handsOf(logs), looks, products, productsText: JSON.stringify([...products]) };
 }
+
+const handsOf = ofEach((logs: Workspace["logs"]) => handsFactors([...logs.values()].flatMap((log) => timedOf(log))));
+const timedOf = ofEach((log: readonly LogEntry[]) => timedWork(log));
 
 /** Work of a log whose minutes are known: begun, done, and planned to take so long. */
 function timedWork(log: readonly LogEntry[]): readonly TimedWork[] {

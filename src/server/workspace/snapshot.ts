@@ -1,4 +1,5 @@
 import {
+  type Cards,
   type CouponCard,
   eventOf,
   type LogEntry,
@@ -21,6 +22,7 @@ import { localDate } from "../shed/hours";
 import { fingerprint, PLAN_SHAPE } from "./fingerprint";
 import { inputFrom, type PlanSources } from "./input";
 import { judgedAt, judgedForPlan } from "./judged";
+import { ofEach } from "./kept";
 import { loadWorkspace, type Workspace } from "./load";
 import { once } from "./once";
 import { Tiles } from "./tiles";
@@ -166,6 +168,11 @@ function snapshotFrom(data: Workspace, nowMin: number): Snapshot {
   return snapshot;
 }
 
+/** What a log comes to; the very same as long as nothing was added to it. */
+const historyOf = ofEach((cards: Cards) =>
+  ofEach((log: readonly LogEntry[]): History => fold(log.map((e) => eventOf(e, cards)))),
+);
+
 function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
   const { data, productOf, coupons, nowMin } = snapshot;
   const tree = data.trees.get(head.id) ?? [];
@@ -182,7 +189,7 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
     ...handsOf(data),
   };
   const input = once(() => inputFrom(sources, productOf, nowMin * MS_PER_MIN));
-  const history = once(() => fold(sources.log.map((e) => eventOf(e, sources.cards))));
+  const history = once(() => historyOf(sources.cards)(sources.log));
   const active = head.state === "active";
   const hash = once(() => (active ? snapshot.bench.hash : fingerprint(sources, data.products)));
   const judge = once(() => judgedForPlan(input()));

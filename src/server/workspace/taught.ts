@@ -1,6 +1,6 @@
 import { type Cards, eventOf, type LogEntry, type PartNode, type Shop } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
-import { type Climate, prefixClock } from "@/core/film";
+import { type Climate, pointBefore, prefixClock } from "@/core/film";
 import { fold, type Laid } from "@/core/history";
 import { pacesOf } from "@/core/learning";
 import type { Pace, Product } from "@/core/model";
@@ -11,6 +11,8 @@ import { type AirSources, climateOf, localClimates } from "../shed/air";
 interface Untaught {
   readonly logs: ReadonlyMap<string, readonly LogEntry[]>;
   readonly products: ReadonlyMap<string, Product>;
+  /** the same without the cards of coats: what a coat was laid from */
+  readonly cans: ReadonlyMap<string, Product>;
   readonly cards: Cards;
   readonly readings: AirSources["readings"];
   readonly forecast: AirSources["forecast"];
@@ -104,20 +106,16 @@ function worked(world: Untaught, atMs: number) {
   const known = holder.elmBenchLooks ?? new Map<string, FilmLook>();
   holder.elmBenchLooks = known;
   const nowMin = Math.floor(atMs / MS_PER_MIN);
-  const cardOf = (laid: Laid): Product | null => laid.card ?? world.products.get(laid.productId) ?? null;
+  const sinceMin = (Math.floor(nowMin / MIN_PER_DAY) - LEARNT_FROM_DAYS) * MIN_PER_DAY;
+  const seen = [...world.logs].flatMap(([modelId, log]) => {
+    const films = filmsOf(log, world, sinceMin);
+    return films.length > 0 ? [{ modelId, films }] : [];
+  });
+  // one stretch of air for all of them, so that it is assembled once
+  const fromMin = seen.reduce((first, { films }) => Math.min(first, earliestOf(films)), nowMin) - MIN_PER_DAY;
   const looks: FilmLook[] = [];
-  for (const [modelId, log] of world.logs) {
-    const events = log
-      .map((e) => eventOf(e, world.cards))
-      .filter((e) => e.atMin > nowMin - LEARNT_FROM_DAYS * MIN_PER_DAY);
-    const films = seenFilms(events, fold(events), { cardOf });
-    if (films.length === 0) continue;
-    const air: AirSources = {
-      readings: world.readings,
-      forecast: world.forecast,
-      locals: world.locals.get(modelId) ?? [],
-    };
-    const airOf = airsOf(world, air, world.trees.get(modelId) ?? [], films, nowMin);
+  for (const { modelId, films } of seen) {
+    const airOf = airsOf(world, modelId, fromMin, nowMin);
     for (const film of films) {
       const climate = airOf(film.regionId);
       const top = film.coats.at(-1)!;
@@ -136,6 +134,29 @@ function worked(world: Untaught, atMs: number) {
   return { looks, paces: counted.length === 0 ? new Map<string, Pace>() : pacesOf(counted, [...ids]) };
 }
 
+const earliestOf = (films: readonly SeenFilm[]): number =>
+  films.reduce((first, f) => Math.min(first, f.coats[0]!.endMin), Number.POSITIVE_INFINITY);
+
+interface FilmsKept {
+  readonly cans: Untaught["cans"];
+  readonly cards: Cards;
+  readonly sinceMin: number;
+  readonly films: readonly SeenFilm[];
+}
+const filmsKept = new WeakMap<readonly LogEntry[], FilmsKept>();
+
+/** Films of one log that were looked at; gone through again only when it, the cans or the day have changed. */
+function filmsOf(log: readonly LogEntry[], { cans, cards }: Untaught, sinceMin: number): readonly SeenFilm[] {
+  const before = filmsKept.get(log);
+  if (before && before.cans === cans && before.cards === cards && before.sinceMin === sinceMin) return before.films;
+  const since = new Date(sinceMin * MS_PER_MIN).toISOString();
+  const events = log.filter((e) => e.at > since).map((e) => eventOf(e, cards));
+  const cardOf = (laid: Laid): Product | null => laid.card ?? cans.get(laid.productId) ?? null;
+  const films = events.length === 0 ? [] : seenFilms(events, fold(events), { cardOf });
+  filmsKept.set(log, { cans, cards, sinceMin, films });
+  return films;
+}
+
 const inAir = (climate: Climate) => ({
   clockOf: (_: string, fromMin: number, toMin: number) => prefixClock(climate, fromMin, toMin),
   airIsSane: (_: string, fromMin: number, toMin: number) =>
@@ -144,18 +165,17 @@ const inAir = (climate: Climate) => ({
     ),
 });
 
-/** The air of each region over all of its films. */
+/** The air of each region of a model over all films there are. */
 function airsOf(
-  { shopState }: Pick<Untaught, "shopState">,
-  air: AirSources,
-  tree: readonly PartNode[],
-  films: readonly SeenFilm[],
+  { shopState, readings, forecast, locals, trees }: Untaught,
+  modelId: string,
+  fromMin: number,
   nowMin: number,
 ): (regionId: string) => Climate {
-  const fromMin = Math.min(nowMin, ...films.map((f) => f.coats[0]!.endMin)) - MIN_PER_DAY;
+  const air: AirSources = { readings, forecast, locals: locals.get(modelId) ?? [] };
   const day = (min: number) => Math.floor(min / MIN_PER_DAY) * MIN_PER_DAY;
   const { climate } = climateOf(shopState.shop, air, day(fromMin), day(nowMin) + 2 * MIN_PER_DAY);
-  const local = localClimates(climate, air, tree);
+  const local = localClimates(climate, air, trees.get(modelId) ?? []);
   return (regionId) => local.get(regionId) ?? climate;
 }
 
@@ -173,10 +193,8 @@ function keyOf(film: SeenFilm, climate: Climate, same: boolean): string {
 
 /** The air of a span as one number that another air would hardly have. */
 function airBetween({ points }: Climate, fromMin: number, toMin: number): number {
-  let first = points.findIndex((p) => p.atMin > fromMin);
-  first = Math.max(0, first - 1);
   let sum = 0;
-  for (let i = first; i < points.length; i++) {
+  for (let i = Math.max(0, pointBefore(points, fromMin)); i < points.length; i++) {
     const p = points[i]!;
     sum =
       (Math.imul(sum, 31) +

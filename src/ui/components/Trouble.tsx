@@ -1,8 +1,9 @@
+import type { ReactNode } from "react";
 import type { Problem } from "@/contracts";
 import { TROUBLE } from "@/messages";
 
 /** What, why and what now: for a whole page that cannot be shown. */
-export function TroublePage({ problem }: { problem: Problem }) {
+export function TroublePage({ problem, children }: { problem: Problem; children?: ReactNode }) {
   const words = TROUBLE[problem.code];
   return (
     <main className="mx-auto max-w-2xl p-8" role="alert">
@@ -16,6 +17,7 @@ export function TroublePage({ problem }: { problem: Problem }) {
       <a href="/bench" className="btn btn-primary mt-6">
         Try again
       </a>
+      {children}
     </main>
   );
 }

@@ -4,13 +4,14 @@ import { ArrowLeft } from "lucide-react";
 import Link from "next/link";
 import { useEffect, useState } from "react";
 import { saveShopAction } from "@/actions/settings";
-import type { DevicesView, Shop, TaughtView } from "@/contracts";
+import type { BackupsView, DevicesView, Shop, TaughtView } from "@/contracts";
 import { CAUTIONS, type Caution, PROTECTIONS } from "@/core/model";
 import { PROTECTION_NAME } from "@/messages";
 import { SelectCell, TextCell } from "../components/cells";
 import { Saved } from "../components/Saved";
 import { type SaveField, useRow } from "../hooks/useRow";
 import { AirSettings } from "./AirSettings";
+import { Backups } from "./Backups";
 import { Devices } from "./Devices";
 import { Labelled } from "./fields";
 import { Habits } from "./Habits";
@@ -33,11 +34,12 @@ interface SettingsProps {
   /** null = what is kept of them cannot be read */
   readonly devices: DevicesView | null;
   readonly nowMs: number;
+  readonly backups: BackupsView["backups"];
   /** null = the log cannot be read */
   readonly taught: TaughtView | null;
 }
 
-export function SettingsView({ shop, rev, today, back, devices, nowMs, taught }: SettingsProps) {
+export function SettingsView({ shop, rev, today, back, devices, nowMs, backups, taught }: SettingsProps) {
   const { saveField, savedMs } = useRow(rev, saveShopAction);
   return (
     <main className="grid max-w-4xl gap-6 p-4">
@@ -82,6 +84,17 @@ export function SettingsView({ shop, rev, today, back, devices, nowMs, taught }:
       {taught && <TaughtSettings taught={taught} />}
       {devices && <Devices view={devices} nowMs={nowMs} timeZone={shop.timeZone} />}
       {!devices && <p role="alert">The file of paired devices, elm-bench-devices.db, cannot be read or written.</p>}
+      <section id="backups" aria-labelledby="backups-title" className="grid gap-2">
+        <h2 id="backups-title" className="border-b border-base-300 text-lg font-bold">
+          Copies of everything
+        </h2>
+        <p className="soft">
+          A whole copy is made once a day when Elm Bench first opens its data, and before every change of their shape;
+          the newest ten are kept in the folder backups. One put back takes the place of all there is here, which is
+          copied first.
+        </p>
+        <Backups backups={backups} timeZone={shop.timeZone} canCopy />
+      </section>
     </main>
   );
 }

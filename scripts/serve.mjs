@@ -1,0 +1,58 @@
+/**
+ * The application's own server. What it turns away never reaches the application: a method it does not have, an address that
+ * cannot be read, and a request from the network that says it is from this machine.
+ */
+import { createServer } from "node:http";
+import { resolve } from "node:path";
+import { fileURLToPath } from "node:url";
+import next from "next";
+
+const [port, host] = process.argv.slice(2);
+const dir = resolve(fileURLToPath(import.meta.url), "../..");
+
+const METHODS = ["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS"];
+const LOOPBACK_NAMES = ["localhost", "127.0.0.1", "[::1]", ""];
+
+const fromHere = (address = "") => address === "::1" || /^(::ffff:)?127\./.test(address);
+const nameOf = (hostHeader = "") => hostHeader.replace(/:\d+$/, "").toLowerCase();
+
+function readable(url = "/") {
+  try {
+    decodeURIComponent(new URL(url, "http://here").pathname);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** Why a request is not taken; null = it is. */
+function turnedAway({ method, url, headers, socket }) {
+  if (!METHODS.includes(method)) return [405, "Not so", `${method} is not taken here.`];
+  if (!readable(url)) return [400, "Not an address", "The address holds a % that stands for nothing."];
+  if (!fromHere(socket.remoteAddress) && LOOPBACK_NAMES.includes(nameOf(headers.host)))
+    return [421, "Unknown host", "From the network this server answers only to the names in ELM_BENCH_HOSTS."];
+  return null;
+}
+
+function refuse(res, [status, title, detail]) {
+  const headers = {
+    "content-type": "application/problem+json",
+    ...(status === 405 ? { allow: METHODS.join(", ") } : {}),
+  };
+  res.writeHead(status, headers).end(JSON.stringify({ type: "about:blank", title, status, detail }));
+}
+
+const app = next({ dev: false, dir, hostname: host, port: Number(port), quiet: true });
+await app.prepare();
+const handle = app.getRequestHandler();
+const server = createServer((req, res) => {
+  const why = turnedAway(req);
+  if (why) refuse(res, why);
+  else void handle(req, res);
+});
+server.listen(Number(port), host);
+for (const signal of ["SIGINT", "SIGTERM"])
+  process.on(signal, () => {
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+  });
