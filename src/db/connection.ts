@@ -15,6 +15,7 @@ import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { type Backup, type BackupContents, backUp, backupIsOld, backupsIn, lookInto, putInPlace } from "./backups";
 import { type Changes, countChanges } from "./changes";
 import * as schema from "./schema";
+import { thinReadings } from "./thin";
 import { StorageTrouble, troubleFrom } from "./trouble";
 import { renameOldKeys, upgradeOldLog } from "./upgrade";
 
@@ -115,8 +116,11 @@ function connect(held: Database.Database | null = null): Open {
     const db = drizzle(raw, { schema });
     const steps = fresh ? "none-yet" : stepsOf(raw);
     if (steps === "newer") throw new StorageTrouble("storage-newer", file);
-    if (!fresh && (steps === "pending" || backupIsOld(backupDir(), Date.now()))) backUp(raw, backupDir(), Date.now());
+    const due = !fresh && (steps === "pending" || backupIsOld(backupDir(), Date.now()));
+    if (due) backUp(raw, backupDir(), Date.now());
     migrate(db, { migrationsFolder: MIGRATIONS });
+    // only once a whole copy lies beside it
+    if (due) thinReadings(raw, Date.now());
     upgradeOldData(db);
     if (!existsSync(markFile()))
       writeFileSync(

@@ -23,7 +23,7 @@ export interface AirSources {
 export const NO_AIR: AirSources = { readings: [], forecast: [], locals: [] };
 
 /** Films dry for weeks; readings older than this no longer matter to any of them. */
-const READINGS_BACK_DAYS = 45;
+export const READINGS_BACK_DAYS = 45;
 
 /** What was measured that still matters to some film. */
 export const readingsKept = (db: Db, atMs: number): readonly Reading[] =>

@@ -2,23 +2,27 @@ import {
   canonicalJson,
   DOCUMENT_FORMAT,
   done,
+  type LogEntry,
   type ModelDocument,
   NO_PLANNING,
   type Outcome,
   productsInPlanning,
   type Shop,
 } from "@/contracts";
+import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
 import { mendProducts, type Product, productsInScheme, productsNamedIn, workedWith } from "@/core/model";
-import { type Db, type Photo, readPhotos, readReadings, readStoredCards, type StoredPlan } from "@/db";
+import { type Db, type Photo, readPhotos, readReadings, readStoredCards, restedReadings, type StoredPlan } from "@/db";
 import { hashOfBytes, writeText } from "@/workers/document";
 import { nowMs } from "../clock";
 import { airForDocument } from "../document-air";
 import { notFound, reading } from "../guard";
 import { timetableOf } from "../imported-plan";
+import { READINGS_BACK_DAYS } from "../shed/air";
 import { askSent } from "../solver/ask";
 import { type ModelSnapshot, snapshotOf } from "../workspace/snapshot";
+import { LEARNT_FROM_DAYS } from "../workspace/taught";
 
-function documentOf(db: Db, modelId: string): ModelDocument | null {
+function documentOf(db: Db, modelId: string, withReadings = true): ModelDocument | null {
   const s = snapshotOf(db);
   const { data } = s;
   const m = s.model(modelId);
@@ -56,9 +60,22 @@ function documentOf(db: Db, modelId: string): ModelDocument | null {
     log: [...m.sources.log],
     ...cardsUnderHash(readStoredCards(db, cards)),
     coupons: coupons.map((c) => c.card),
-    ...airForDocument({ ...s.air(modelId), readings: readReadings(db, 0, nowMs()) }),
+    ...airForDocument({ ...s.air(modelId), readings: withReadings ? readingsOf(db, m.sources.log) : [] }),
   } as unknown as ModelDocument;
 }
+
+/** Readings of the time a model was worked on: those of long ago as they are reckoned with, one a step. */
+function readingsOf(db: Db, log: readonly LogEntry[]): ReturnType<typeof readReadings> {
+  const atMs = nowMs();
+  const wholeFromMs = atMs - READINGS_BACK_DAYS * MS_PER_DAY;
+  const first = log.reduce((least, e) => Math.min(least, Date.parse(e.at)), atMs);
+  const fromMs = Math.max(first, atMs - LEARNT_FROM_DAYS * MS_PER_DAY) - MS_PER_DAY;
+  return [
+    ...(fromMs < wholeFromMs ? restedReadings(db, fromMs, wholeFromMs - 1) : []),
+    ...readReadings(db, wholeFromMs, atMs),
+  ];
+}
+const MS_PER_DAY = MIN_PER_DAY * MS_PER_MIN;
 
 /** What is of the shed; how its owner likes figures shown stays at home. */
 const shedFacts = ({ showing: _, ...facts }: Shop): Omit<Shop, "showing"> => facts;
@@ -103,7 +120,7 @@ const loose = (modelId: string, withPhotos: boolean): Outcome<Loose> =>
  */
 export const versionOf = (modelId: string): Outcome<string> =>
   reading((db) => {
-    const doc = documentOf(db, modelId);
+    const doc = documentOf(db, modelId, false);
     if (!doc) return notFound("The model");
     const { shop: _, plan: __, air, ...own } = doc;
     return done(hashOfBytes(Buffer.from(canonicalJson({ ...own, local: air?.local ?? [] }))).slice(0, VERSION_CHARS));

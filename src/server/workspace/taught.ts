@@ -30,7 +30,7 @@ export interface Taught {
 }
 
 /** Looks farther back are another year's: cans, habits and hygrometers have changed, days. */
-const LEARNT_FROM_DAYS = 400;
+export const LEARNT_FROM_DAYS = 400;
 /** What a thermometer in a shed can show. */
 const SANE = { leastC: -25, mostC: 60 } as const;
 
