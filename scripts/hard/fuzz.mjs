@@ -87,7 +87,6 @@ export async function fuzz(url, { bodies, seed = 1909, slowMs = 2000, say = cons
   const random = lcg(seed);
   const MODEL = "/api/v1/models/marram-lass";
   const json = async (path) => (await fetch(url + path)).json();
-  const openapi = await json("/api/v1/openapi.json");
   const document = await json(`${MODEL}?photos=none`);
   document.log = document.log.slice(0, 25);
   const small = structuredClone(document);
@@ -100,16 +99,8 @@ export async function fuzz(url, { bodies, seed = 1909, slowMs = 2000, say = cons
   const kept = JSON.parse(JSON.stringify(small));
   const shelf = await json("/api/v1/shelf.json");
   const sums = await json("/api/v1/sums");
-  const examples = Object.entries(openapi.paths).flatMap(([path, verbs]) =>
-    Object.entries(verbs).flatMap(([verb, op]) => {
-      const content = op.requestBody?.content?.["application/json"];
-      const example = content?.example ?? Object.values(content?.examples ?? {})[0]?.value;
-      return example && !path.includes("{") ? [{ verb: verb.toUpperCase(), path, body: example }] : [];
-    }),
-  );
   const now = new Date().toISOString();
   const targets = [
-    ...examples,
     { verb: "POST", path: "/api/v1/plan", body: { document: kept, now } },
     {
       verb: "POST",
@@ -135,6 +126,70 @@ export async function fuzz(url, { bodies, seed = 1909, slowMs = 2000, say = cons
       path: "/api/v1/check",
       body: { region: { material: "pla" }, layers: [{ product: shelf.products[0].id, coats: 2 }] },
     },
+    {
+      verb: "POST",
+      path: "/api/v1/suggest",
+      body: {
+        region: { material: "petg", conditions: ["clean"], finish: "seen", exposure: ["handled"], area_cm2: 200 },
+        until: "clear",
+        colour: "estuary-blue",
+        why_not: ["two-pack-gloss"],
+      },
+    },
+    {
+      verb: "POST",
+      path: "/api/v1/film",
+      body: {
+        layers: [{ product: "build-primer", coats: 2, wft_um: 70 }],
+        air: { temp_c: 20, rh_pct: 50 },
+        sample_minutes: [1, 90],
+      },
+    },
+    {
+      verb: "POST",
+      path: "/api/v1/film",
+      body: {
+        layers: [
+          {
+            wft_um: 60,
+            applied_at_min: 0,
+            beta: 5,
+            Ed: 30_000,
+            dH: 40_000,
+            water: false,
+            kappa: 0.1,
+            phiFormed: 0.2,
+            phi0: 0.6,
+            k: 1,
+            D0: 100,
+          },
+        ],
+        climate: [
+          { minute: 0, temp_c: 15, rh_pct: 60, airflow: 1 },
+          { minute: 600, temp_c: 8, rh_pct: 80, airflow: 1 },
+        ],
+        phi_max_threshold: 0.05,
+        sample_minutes: [10, 60],
+      },
+    },
+    {
+      verb: "POST",
+      path: "/api/v1/learn",
+      body: {
+        looks: [
+          { product: "a", predicted_min: 60, after_min: 50, by_min: 90 },
+          { product: "b", predicted_min: 200, at_min: 150 },
+        ],
+        products: ["a", "b", "c"],
+      },
+    },
+    {
+      verb: "POST",
+      path: "/api/v1/read-label",
+      body: { text: "Touch dry 30 min, recoat after 2 h or within 24 h at 20 °C" },
+    },
+    { verb: "POST", path: "/api/v1/lamp/readings", body: { at: now, mw_cm2: 12, cm: 10 }, put: true },
+    { verb: "POST", path: "/api/v1/scale/readings", body: { at: now, g: 12.5 }, put: true },
     ...sums.sums.map((s) => ({
       verb: "POST",
       path: `/api/v1/sums/${s.id}`,

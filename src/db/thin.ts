@@ -11,8 +11,8 @@ export function thinReadings(raw: Database.Database, nowMs: number): number {
   const step = READING_STEP_MIN * 60_000;
   return raw
     .prepare(
-      `delete from readings where at_ms < ?1 and (at_ms, source) not in
-         (select max(at_ms), source from readings where at_ms < ?1 group by at_ms / ?2, source)`,
+      `delete from readings where at_ms < @untilMs and (at_ms, source) not in
+         (select max(at_ms), source from readings where at_ms < @untilMs group by cast(at_ms / @step as integer), source)`,
     )
-    .run(untilMs, step).changes;
+    .run({ untilMs, step }).changes;
 }

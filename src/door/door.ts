@@ -47,7 +47,9 @@ async function handle(o: DoorOptions, req: IncomingMessage, res: ServerResponse)
   if (secret === null || o.store.deviceOf(secret, o.nowMs()) === null) return stranger(req, res);
   const writes = req.method !== "GET" && req.method !== "HEAD";
   const { origin } = req.headers;
-  if (writes && origin !== undefined && origin !== `${o.secure ? "https" : "http"}://${host}`)
+  const from = req.headers["sec-fetch-site"];
+  const elsewhere = origin !== undefined && origin !== `${o.secure ? "https" : "http"}://${host}`;
+  if (writes && (elsewhere || from === "cross-site" || from === "same-site"))
     return refuse(res, 403, "Other origin", "Writes are taken only from this application’s own pages.");
   forward(o, req, res, host);
 }

@@ -212,3 +212,44 @@ test("a forecast posted is taken whole or refused by line", async ({ request }) 
   const taken = await post("time,temp_c,rh_pct\n2026-11-26T20:00:00Z,9,70\n2026-11-26T21:00:00Z,8,71\n");
   expect(await taken.json()).toMatchObject({ hours: 2 });
 });
+
+test("what no page of ours sends is turned away before it reaches anything, in words", async ({ bench }) => {
+  const ask = (method: string, path: string, headers: Record<string, string> = {}) =>
+    new Promise<{ status: number; body: string }>((done, failed) => {
+      const sent = httpRequest(`${bench.url}`, { method, path, headers }, (answer) => {
+        let body = "";
+        answer.on("data", (chunk) => {
+          body += chunk;
+        });
+        answer.on("end", () => done({ status: answer.statusCode!, body }));
+      });
+      sent.on("error", failed);
+      sent.end();
+    });
+  expect(await ask("TRACE", "/bench")).toMatchObject({ status: 405, body: expect.stringContaining("TRACE") });
+  for (const path of ["/api/v1/models/%", "/api/v1/photos/%ff", "/%"])
+    expect(await ask("GET", path)).toMatchObject({ status: 400, body: expect.stringContaining("stands for nothing") });
+  for (const from of ["cross-site", "same-site"])
+    expect(await ask("POST", "/api/v1/climate/readings", { "sec-fetch-site": from })).toMatchObject({ status: 403 });
+  expect((await ask("POST", "/api/v1/climate/readings", { "sec-fetch-site": "same-origin" })).status).toBe(422);
+  expect((await ask("GET", "/bench")).status).toBe(200);
+});
+
+test("a body in pieces over the limit is told as too large, one under it by what is wrong with it", async ({
+  bench,
+}) => {
+  const send = (mib: number) =>
+    fetch(`${bench.url}/api/v1/check`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      duplex: "half",
+      body: new ReadableStream({
+        start(out) {
+          for (let n = 0; n < mib; n++) out.enqueue(new Uint8Array(1024 * 1024).fill(32));
+          out.close();
+        },
+      }),
+    } as RequestInit);
+  expect((await send(12)).status).toBe(422);
+  expect((await send(110)).status).toBe(413);
+});

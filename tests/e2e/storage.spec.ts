@@ -1,4 +1,4 @@
-import { renameSync } from "node:fs";
+import { renameSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect } from "@playwright/test";
 import Database from "better-sqlite3";
@@ -77,6 +77,51 @@ test("the database file gone: a page says what happened and what to do, and find
   await expect(page.getByText("backups folder")).toBeVisible();
   renameSync(`${file}.away`, file);
   await page.getByRole("link", { name: "Try again" }).click();
+  await expect(page.getByRole("heading", { name: "Ready" })).toBeVisible();
+});
+
+test("a copy is made, looked into and put back from Settings", async ({ page }) => {
+  await page.goto("/settings#backups");
+  await page.locator("html[data-answers]").waitFor({ state: "attached" });
+  const copies = page.getByRole("region", { name: "Copies of everything" });
+  await copies.getByRole("button", { name: "Make a copy now" }).click();
+  await expect(copies.getByRole("listitem")).toHaveCount(1);
+  await copies.getByRole("button", { name: /^Look into/ }).click();
+  await expect(copies.getByText(/Read through, whole\. Models: Marram Lass\./)).toBeVisible();
+  await page.goto("/parts");
+  await page.locator("html[data-answers]").waitFor({ state: "attached" });
+  const field = page.getByLabel("Area of Hull, Topsides, cm²");
+  const before = await field.inputValue();
+  await field.fill("612");
+  await field.press("Enter");
+  await expect(page.getByText(/^saved/)).toBeVisible();
+  await page.goto("/settings#backups");
+  await page.locator("html[data-answers]").waitFor({ state: "attached" });
+  await copies.getByRole("button", { name: /^Put back/ }).click();
+  await copies.getByRole("button", { name: "Put it back" }).click();
+  await expect(copies.getByRole("status")).toContainText("The copy is in place.");
+  await page.goto("/parts");
+  await expect(field).toHaveValue(before);
+});
+
+test("a damaged database: the page lists the copies, and one put back mends it", async ({ page, bench }) => {
+  await page.goto("/settings");
+  await page.locator("html[data-answers]").waitFor({ state: "attached" });
+  await page.getByRole("button", { name: "Make a copy now" }).click();
+  await expect(page.getByRole("button", { name: /^Put back/ }).first()).toBeVisible();
+  await bench.kill();
+  writeFileSync(join(bench.data, "elm-bench.db"), "spoilt".repeat(4000));
+  await bench.start();
+  await page.goto("/bench");
+  await expect(page.getByRole("heading", { name: "The database file is damaged" })).toBeVisible();
+  const copies = page.getByRole("region", { name: "Copies in the folder backups" });
+  await copies
+    .getByRole("button", { name: /^Put back/ })
+    .first()
+    .click();
+  await copies.getByRole("button", { name: "Put it back" }).click();
+  await expect(copies.getByRole("status")).toContainText("The file that could not be opened is kept as");
+  await copies.getByRole("link", { name: "To the bench" }).click();
   await expect(page.getByRole("heading", { name: "Ready" })).toBeVisible();
 });
 

@@ -20,7 +20,8 @@ export const restedReadings = (db: Db, fromMs: number, toMs: number): readonly R
     })
     .from(readings)
     .where(and(gte(readings.atMs, fromMs), lte(readings.atMs, toMs)))
-    .groupBy(sql`${readings.atMs} / ${REST_MS}`, readings.source)
+    // a number given is a real one to SQLite: the quotient is cut to whole steps
+    .groupBy(sql`cast(${readings.atMs} / ${REST_MS} as integer)`, readings.source)
     .orderBy(sql`1`, asc(readings.source))
     .all();
 
