@@ -77,7 +77,7 @@ module.exports = {
       "src/db/index\\.ts$",
       "src/contracts/",
       "src/core/",
-      "src/workers/(tasks|film-answers|document)\\.ts$",
+      "src/workers/(tasks|film-answers|document|picture)\\.ts$",
       ...npm("zod", "ical-generator", "papaparse", "comlink", "@date-fns/tz", "date-fns", "node"),
     ]),
     only("workspace-loads", "src/server/workspace/", [
@@ -120,7 +120,7 @@ module.exports = {
       "src/workers/",
       "src/contracts/",
       "src/core/",
-      ...npm("comlink", "node", "pdfjs-dist"),
+      ...npm("comlink", "image-size", "node", "pdfjs-dist"),
     ]),
     only("actions-call-the-server", "src/actions/", [
       "src/actions/",

@@ -45,7 +45,7 @@ const NASTY = [
   Array(50).fill(0),
 ];
 
-export const slots = (value, path = []) =>
+const slots = (value, path = []) =>
   value !== null && typeof value === "object"
     ? Object.keys(value).flatMap((k) => [[...path, k], ...slots(value[k], [...path, k])])
     : [];
@@ -68,7 +68,7 @@ function spoil(body, random, all) {
   else parent[key] = structuredClone(pick(NASTY));
 }
 
-export function spoiled(good, random, all = slots(good)) {
+function spoiled(good, random, all = slots(good)) {
   const body = structuredClone(good);
   for (let n = 1 + Math.floor(random() * 3); n > 0; n--) spoil(body, random, all);
   return body;

@@ -8,6 +8,8 @@ import { StorageTrouble } from "./trouble";
 const KEEP_BACKUPS = 10;
 const BACKUP_EVERY_MS = 24 * 3600 * 1000;
 const MS_PER_S = 1000;
+/** Copies made in the same second are told apart by later ones; a clock that was wrong is off by more. */
+const APART_MS = 60_000;
 /** Not counted until it has been read through. */
 const PART = ".part";
 const OWN = /^elm-bench-(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)\.db$/;
@@ -68,7 +70,7 @@ export function backUp(raw: Database.Database, folder: string, nowMs: number): s
     if (existsSync(copy + PART)) unlinkSync(copy + PART);
     throw error;
   }
-  const past = backupsIn(folder).filter((b) => b.madeMs <= atMs);
+  const past = backupsIn(folder).filter((b) => b.madeMs <= atMs + APART_MS);
   for (const old of past.slice(KEEP_BACKUPS)) unlinkSync(join(folder, old.name));
   return name;
 }

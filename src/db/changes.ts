@@ -23,7 +23,7 @@ const TABLES = [
   "forecast",
   "local_airs",
 ] as const;
-export type Table = (typeof TABLES)[number];
+type Table = (typeof TABLES)[number];
 /** Lines of the log that were changed or taken out; mostly lines are only added. */
 type Counter = Table | "log-rewritten";
 

@@ -1,9 +1,12 @@
 import {
   accessSync,
+  closeSync,
   constants,
   existsSync,
   mkdirSync,
+  openSync,
   readdirSync,
+  readSync,
   renameSync,
   statSync,
   writeFileSync,
@@ -30,6 +33,8 @@ interface Open {
   readonly lock: Database.Database;
   readonly file: string;
   readonly inode: number;
+  /** of the log beside the file, which holds what is not in it yet; null = there is none */
+  readonly walInode: number | null;
 }
 
 /** One connection a process; kept on globalThis because the framework may load this module more than once. */
@@ -70,6 +75,25 @@ function stillThere(open: Open): void {
   closeDb();
   throw new StorageTrouble(here?.ino === open.inode ? "storage-damaged" : "storage-missing", open.file);
 }
+
+const MAGIC = "SQLite format 3\0";
+
+/** Asked of every write: somebody may have written over the file where it lies, or taken away the log beside it. */
+function stillWhole(open: Open): void {
+  stillThere(open);
+  const head = Buffer.alloc(MAGIC.length);
+  const fd = openSync(open.file, "r");
+  try {
+    readSync(fd, head, 0, head.length, 0);
+  } finally {
+    closeSync(fd);
+  }
+  if (head.toString("latin1") === MAGIC && inodeOf(`${open.file}-wal`) === open.walInode) return;
+  closeDb();
+  throw new StorageTrouble("storage-damaged", open.file);
+}
+
+const inodeOf = (file: string): number | null => statSync(file, { throwIfNoEntry: false })?.ino ?? null;
 
 export function closeDb(): void {
   holder.elmBenchStore?.raw.close();
@@ -132,7 +156,8 @@ function connect(held: Database.Database | null = null): Open {
     const changes = raw.prepare<[], number>("select total_changes()").pluck();
     holder.elmBenchOpened = (holder.elmBenchOpened ?? 0) + 1;
     const tables = countChanges(raw);
-    return { db, raw, lock, tables, file, inode: statSync(file).ino, changes, nth: holder.elmBenchOpened };
+    const walInode = inodeOf(`${file}-wal`);
+    return { db, raw, lock, tables, walInode, file, inode: statSync(file).ino, changes, nth: holder.elmBenchOpened };
   } catch (error) {
     raw.close();
     lock.close();
@@ -251,9 +276,10 @@ export function revisionOf(tables: Parameters<Changes["of"]>[0]): string {
 export function transact<T>(work: (db: Db) => T): T {
   const db = openDb();
   try {
+    stillWhole(holder.elmBenchStore!);
     const result = db.transaction((tx) => work(tx as unknown as Db), { behavior: "immediate" });
     // acknowledged only if what was written to is still the file that is there
-    if (holder.elmBenchStore) stillThere(holder.elmBenchStore);
+    if (holder.elmBenchStore) stillWhole(holder.elmBenchStore);
     return result;
   } catch (error) {
     // what was read while it lasted is not there any more

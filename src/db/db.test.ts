@@ -35,6 +35,14 @@ describe("the database file", () => {
     writeFileSync(store.file(), "this is no database, only a long enough text to look at".repeat(40));
     expect(refusal(server.getModels())).toBe("storage-damaged");
   });
+  it.each([
+    ["written over where it lies", () => writeFileSync(store.file(), "spoilt".repeat(4000))],
+    ["without the log beside it", () => rmSync(`${store.file()}-wal`)],
+  ])("%s under a running server: the next write is refused, not acknowledged into nothing", (_, spoil) => {
+    const id = start();
+    spoil();
+    expect(refusal(server.editNode("model", id, 0, { name: "Other" }))).toBe("storage-damaged");
+  });
   it("locked by another program: told, nothing lost, and works again when let go", () => {
     const id = start();
     const other = new Database(store.file());

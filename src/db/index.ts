@@ -1,4 +1,3 @@
-export type { Backup, BackupContents } from "./backups";
 export * from "./connection";
 export { anyDeviceStore, deviceStore } from "./devices";
 export * from "./queries";

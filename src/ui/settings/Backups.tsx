@@ -89,7 +89,7 @@ function Row({ copy, timeZone, busy, putBack }: { copy: Copy; timeZone: string; 
         <button
           type="button"
           className="btn btn-ghost btn-sm"
-          aria-label={`Look into ${made}`}
+          aria-label={`Look into ${copy.name}`}
           onClick={() => void look()}
         >
           Look inside
@@ -97,7 +97,7 @@ function Row({ copy, timeZone, busy, putBack }: { copy: Copy; timeZone: string; 
         <button
           type="button"
           className="btn btn-sm"
-          aria-label={`Put back ${made}`}
+          aria-label={`Put back ${copy.name}`}
           aria-expanded={asked}
           onClick={() => setAsked(!asked)}
         >
