@@ -291,6 +291,8 @@ export interface BenchScreen {
   readonly faces: Readonly<Record<string, FaceView>>;
   /** what earlier mishaps taught */
   readonly lessons: readonly LessonView[];
+  /** of a finished face the look whose day has come and that nobody has made; null = none */
+  readonly looksDue: Readonly<Record<string, { readonly days: number; readonly dueMin: number } | null>>;
   /** regions that came with a finish or a seal on them, and still have it */
   readonly covered: readonly string[];
   /** what is worn and running for the next step of each region, and whether it is asked now */

@@ -103,6 +103,33 @@ describe("the record", () => {
   });
 });
 
+describe("a look at a finished face", () => {
+  const clock = globalThis as unknown as { elmBenchClockShiftMs: number };
+  const DAY_MS = 86_400_000;
+  const WORDS: server.MishapWords = { sign: String, recipe: String, marks: String, reason: String, other: String };
+  const due = (b: Punt) => must(server.getBenchScreen(b.model)).looksDue[b.regionId];
+
+  it("whose day has come stands at the bench until somebody looks; the next comes with its own day", () => {
+    server.nowMs();
+    const began = clock.elmBenchClockShiftMs;
+    try {
+      const b = punt();
+      lay(b);
+      const [first, second] = record(b).faces[0]!.followUps.map((l) => l.days);
+      expect(second!).toBeGreaterThan(first! + 2);
+      expect(due(b)).toBeNull();
+      clock.elmBenchClockShiftMs = began + (first! + 0.5) * DAY_MS;
+      expect(due(b)).toMatchObject({ days: first });
+      must(server.lookAt(b.regionId, { marks: [], note: "as it was" }, WORDS));
+      expect(due(b)).toBeNull();
+      clock.elmBenchClockShiftMs = began + (second! + 1) * DAY_MS;
+      expect(due(b)).toMatchObject({ days: second });
+    } finally {
+      clock.elmBenchClockShiftMs = began;
+    }
+  });
+});
+
 describe("what was used of a can", () => {
   it("counts coats, faces and models by the log, and less again once a coat is taken back", () => {
     const b = punt();

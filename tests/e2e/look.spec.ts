@@ -27,6 +27,7 @@ const PLACES = [
   "/plan?view=table",
   "/plan/card",
   "/logbook",
+  "/record",
   "/settings",
   "/bench?wrong=ml-hull-topsides",
   "/bench?wrong=ml-house-walls&report=ml-clog-house",

@@ -162,7 +162,7 @@ const EARLY_LOOK = 0.1;
 export function followUps(
   finishedMin: number | null,
   days: readonly number[],
-  looked: readonly Extract<BenchEvent, { kind: "looked" | "reported" }>[],
+  looked: readonly Pick<BenchEvent, "atMin">[],
 ): readonly FollowUpLook[] {
   if (finishedMin === null) return [];
   const at = looked.map((l) => l.atMin).sort((a, b) => a - b);

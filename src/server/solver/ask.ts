@@ -14,8 +14,9 @@ export function soon(work: () => void): void {
   else work();
 }
 
-/** What a request may take before it is given up, ms. */
-const ASK_MS = 120_000;
+/** What a request may take before it is given up, ms; one film is asked for by somebody who looks at it. */
+const ASK_MS = 60_000;
+const BUDGET_MS: Readonly<Partial<Record<TaskName, number>>> = { filmCase: 10_000, application: 10_000 };
 
 /**
  * The bench's own plans have a thread, and so has what is sent over the API to be worked out: a screen's question waits for neither.
@@ -42,7 +43,7 @@ export const askSent = <K extends TaskName>(name: K, ...args: Args<K>): Promise<
 async function askIn<K extends TaskName>(lane: LaneName, name: K, args: Args<K>): Promise<Outcome<Result<K>>> {
   if (!THREADED) return done(inPlace(name, args));
   try {
-    return done(await lanes()[lane].call(name, args, ASK_MS));
+    return done(await lanes()[lane].call(name, args, BUDGET_MS[name] ?? ASK_MS));
   } catch (error) {
     if (isSolverTrouble(error)) return failed("refused", `This could not be worked out: ${error.message}.`);
     throw error;

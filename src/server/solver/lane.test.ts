@@ -55,6 +55,16 @@ describe("a thread of the server", () => {
     expect(isSolverTrouble(await trouble(call(own, "fall")))).toBe(true);
     expect(await call(own, 4)).toBe(8);
   });
+  it("lets no more wait than will be served, and is free again once they were", async () => {
+    const own = lane();
+    const asked = Array.from({ length: 60 }, (_, n) => trouble(call(own, n)));
+    const told = await Promise.all(asked);
+    const turned = told.filter((x) => isSolverTrouble(x)) as Error[];
+    expect(turned).toHaveLength(20);
+    expect(turned[0]!.message).toMatch(/others are waiting/);
+    expect(told.slice(0, 40)).toEqual(Array.from({ length: 40 }, (_, n) => String(2 * n)));
+    expect(await call(own, 8)).toBe(16);
+  });
   it("passes on what a task throws as what it is, and lives on", async () => {
     const own = lane();
     const thrown = (await trouble(call(own, "throw"))) as Error;

@@ -15,6 +15,9 @@ export class SolverTrouble extends Error {
 export const isSolverTrouble = (error: unknown): error is SolverTrouble =>
   error instanceof Error && error.name === "SolverTrouble";
 
+/** More than this many would wait longer than anybody does. */
+const MOST_WAITING = 40;
+
 interface Running {
   readonly worker: Worker;
   readonly remote: Remote<Tasks>;
@@ -27,6 +30,7 @@ interface Running {
 export class Lane {
   private running: Running | null = null;
   private tail: Promise<unknown> = Promise.resolve();
+  private waiting = 0;
   private giveUp: ((why: SolverTrouble) => void) | null = null;
   /** what it is at, by what it was given */
   private at: unknown = null;
@@ -35,9 +39,19 @@ export class Lane {
 
   /** @throws SolverTrouble, or what the task itself threw */
   call<K extends TaskName>(name: K, args: Args<K>, budgetMs: number): Promise<Result<K>> {
+    if (this.waiting >= MOST_WAITING)
+      return Promise.reject(new SolverTrouble(`${MOST_WAITING} others are waiting; ask again a little later`));
+    this.waiting += 1;
     const turn = this.tail.then(() => this.run(name, args, budgetMs));
-    this.tail = turn.catch(() => undefined);
+    this.tail = turn.then(
+      () => this.leaves(),
+      () => this.leaves(),
+    );
     return turn;
+  }
+
+  private leaves(): void {
+    this.waiting -= 1;
   }
 
   /** Ends the thread if this is what it is at; what still waits its turn, or is over, costs nobody else theirs. */

@@ -11,6 +11,7 @@ import { airOfNow, type ModelSnapshot, type Snapshot } from "../workspace/snapsh
 import { careFor, sessionSoFar } from "./care";
 import { namedRegions, shownWith, teller } from "./on-bench";
 import { makingOf, planView } from "./plan";
+import { lookDue } from "./record";
 
 const benchView = (m: ModelSnapshot, atMs: number): BenchView => ({
   tiles: m.tiles,
@@ -52,6 +53,16 @@ function benchScreen(m: ModelSnapshot, s: Snapshot, atMs: number): BenchScreen {
     films: Object.fromEntries(all.map(([, r]) => [r.region.id, filmsOf(r)] as const)),
     faces: Object.fromEntries(all.map(([own, r]) => [r.region.id, faceView(own, r.region.id, nowMin)] as const)),
     lessons: lessonsOf(s),
+    looksDue: Object.fromEntries(
+      shown.flatMap((own) =>
+        own.tiles
+          .filter((t) => t.zone === "finished")
+          .map(({ regionId }) => {
+            const face = own.input.regions.find((r) => r.region.id === regionId);
+            return [regionId, face ? lookDue(own, s, face, nowMin) : null] as const;
+          }),
+      ),
+    ),
     covered: all.flatMap(([, r]) => (comesCovered(r.region) ? r.region.id : [])),
     care: Object.fromEntries(
       shown.flatMap((own) =>

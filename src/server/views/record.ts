@@ -1,4 +1,12 @@
-import { done, type LogEntry, type Outcome, type RecordFace, type RecordView, type TouchUpView } from "@/contracts";
+import {
+  type BenchScreen,
+  done,
+  type LogEntry,
+  type Outcome,
+  type RecordFace,
+  type RecordView,
+  type TouchUpView,
+} from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
 import { isOpenReport } from "@/core/history";
 import type { JudgeAnswer, PlacedVerdict } from "@/core/judge";
@@ -76,12 +84,7 @@ function faceOf(m: ModelSnapshot, s: Snapshot, own: PlanRegion, part: string, na
   const opsHere = new Set(log.map((e) => e.opId));
   const records = m.history.records.filter((r) => opsHere.has(r.opId));
   const films = filmsOf(own.face, own.stack, rubbedLayers(records), (pid) => s.data.products.get(pid) ?? null);
-  const top = own.stack.layers.at(-1);
   const lastFilm = films.at(-1);
-  const finished =
-    top && lastFilm?.layerId === top.id && lastFilm.coats >= top.coats && m.tileOf(id)?.zone === "finished"
-      ? lastFilm.lastMin
-      : null;
   return {
     regionId: id,
     part,
@@ -115,15 +118,39 @@ function faceOf(m: ModelSnapshot, s: Snapshot, own: PlanRegion, part: string, na
     photos: log.flatMap((e) => ("photo" in e && e.photo ? [{ hash: e.photo, atMin: minOf(e), title: e.title }] : [])),
     coupons: couponsOf(s, films),
     hours: hoursOf(records),
-    followUps: followUps(
-      finished,
-      m.input.habits?.followUpDays ?? [],
-      log.flatMap((e) =>
-        e.kind === "looked" || e.kind === "reported" ? [{ kind: e.kind, atMin: minOf(e) } as never] : [],
-      ),
-    ),
+    followUps: looksOfFinished(m, own, lastFilm, log),
     touchUp: lastFilm?.product ? touchUpOf(s, m, own, lastFilm, lastFilm.product, atMin) : null,
   };
+}
+
+/** Looks a finished face is due, by its uppermost film and its lines of the log. */
+function looksOfFinished(
+  m: ModelSnapshot,
+  { region, stack }: PlanRegion,
+  lastFilm: RecordFilm | undefined,
+  log: readonly LogEntry[],
+): RecordFace["followUps"] {
+  const top = stack.layers.at(-1);
+  const laid = top && lastFilm?.layerId === top.id && lastFilm.coats >= top.coats;
+  return followUps(
+    laid && m.tileOf(region.id)?.zone === "finished" ? lastFilm.lastMin : null,
+    m.input.habits?.followUpDays ?? [],
+    log.flatMap((e) => (e.kind === "looked" || e.kind === "reported" ? [{ atMin: minOf(e) }] : [])),
+  );
+}
+
+/** The look of a finished face whose day has come or comes within a day, and nobody has made; the latest, if several. */
+export function lookDue(
+  m: ModelSnapshot,
+  s: Snapshot,
+  own: PlanRegion,
+  atMin: number,
+): BenchScreen["looksDue"][string] {
+  const log = m.sources.log.filter((e) => e.regionId === own.region.id);
+  const films = filmsOf(own.face, own.stack, new Set(), (id) => s.data.products.get(id) ?? null);
+  const due = looksOfFinished(m, own, films.at(-1), log).filter((l) => l.dueMin <= atMin + MIN_PER_DAY);
+  const last = due.at(-1);
+  return last && last.lookedMin === null ? { days: last.days, dueMin: last.dueMin } : null;
 }
 
 /** Air of a film's coats by their lines of the log. */

@@ -1,4 +1,5 @@
 import type { BenchScreen } from "@/contracts";
+import { day } from "@/format";
 import { OpenMarks } from "../mishap/OpenMarks";
 import { WrongButtons } from "../mishap/WrongButtons";
 
@@ -16,9 +17,15 @@ export function FinishedTile({
 }) {
   const name = screen.names[regionId] ?? "";
   const view = screen.faces[regionId];
+  const due = screen.looksDue[regionId];
   return (
     <li data-region={regionId} className="rounded-box border border-base-300 p-3">
       <p className="font-bold">{name}</p>
+      {due && (
+        <p>
+          Look at it again: {due.days} days on, due {day(due.dueMin, screen.timeZone)}.
+        </p>
+      )}
       <WrongButtons
         name={name}
         reports={view?.reports ?? []}
