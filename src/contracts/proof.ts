@@ -129,6 +129,8 @@ export interface TaughtView {
   >;
   /** how long one's own hands take, by kind of work; those anything was seen of */
   readonly hands: readonly (HandsFactor & { readonly kind: WorkKind })[];
+  /** since when they count, ISO 8601; null = since ever */
+  readonly handsSince: string | null;
   /** newest first, those left out included */
   readonly looks: readonly LookView[];
   readonly names: Readonly<Record<string, string>>;

@@ -99,6 +99,8 @@ export const shopSchema = z.strictObject({
   ways: z.array(waySchema).max(30, "must hold at most 30").optional(),
   /** the way new searches start from */
   wayId: idSchema.optional(),
+  /** what one's own hands have taught counts from here on; null or left out = all of it */
+  handsSince: momentSchema.nullable().optional(),
   /** how this reader sees figures and times; left out of documents */
   showing: showingSchema.optional(),
 });

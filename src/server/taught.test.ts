@@ -167,5 +167,12 @@ describe("minutes of one’s own hands", () => {
       e.kind === "done" && e.opId.endsWith(":sand") ? [e.plannedMin!] : [],
     );
     for (const min of others) expect(Math.abs(min - first!)).toBeLessThanOrEqual(5);
+    // begun anew they count for nothing; nothing of it is lost
+    const since = (handsSince: string | null) => must(server.saveShop(must(server.getShop()).rev, { handsSince }));
+    since(new Date(server.nowMs() + 60_000).toISOString());
+    expect(taught().hands).toEqual([]);
+    expect(planned()).toBe(before);
+    since(null);
+    expect(taught().hands.find((h) => h.kind === "rubbing")).toMatchObject({ count: 4 });
   });
 });

@@ -33,6 +33,7 @@ function taughtView(s: Snapshot): TaughtView {
       ]),
     ),
     hands: [...s.data.hands].map(([kind, h]) => ({ kind, ...h })),
+    handsSince: shopState.shop.handsSince ?? null,
     looks: looks.slice(-SHOWN).reverse().map(lookView(s)),
     names: Object.fromEntries(shelf.map(({ product }) => [product.id, product.name])),
     timeZone: shopState.shop.timeZone,

@@ -82,20 +82,44 @@ export function loadWorkspace(db: Db, atMs: number): Workspace {
     locals: kept("locals", ["local_airs", "parts"], () => readLocalAirs(db)),
   };
   const { looks, products } = taughtBy(untaught, atMs);
-  return { ...untaught, hands: handsOf(logs), looks, products, productsText: JSON.stringify([...products]) };
+  return {
+    ...untaught,
+    hands: handsOf(logs, untaught.shopState.shop.handsSince ?? null),
+    looks,
+    products,
+    productsText: JSON.stringify([...products]),
+  };
 }
 
-const handsOf = ofEach((logs: Workspace["logs"]) => handsFactors([...logs.values()].flatMap((log) => timedOf(log))));
+const handsOf = (logs: Workspace["logs"], since: string | null) => handsKept(logs)(since);
+const handsKept = ofEach((logs: Workspace["logs"]) => {
+  const known = new Map<string | null, Workspace["hands"]>();
+  return (since: string | null) => {
+    const own =
+      known.get(since) ?? handsFactors([...logs.values()].flatMap((log) => timedOf(log)).filter(after(since)));
+    known.set(since, own);
+    return own;
+  };
+});
+const after = (since: string | null) => {
+  const fromMs = since === null ? Number.NEGATIVE_INFINITY : Date.parse(since);
+  return ({ doneMs }: Done) => doneMs >= fromMs;
+};
 const timedOf = ofEach((log: readonly LogEntry[]) => timedWork(log));
 
+interface Done extends TimedWork {
+  readonly doneMs: number;
+}
+
 /** Work of a log whose minutes are known: begun, done, and planned to take so long. */
-function timedWork(log: readonly LogEntry[]): readonly TimedWork[] {
+function timedWork(log: readonly LogEntry[]): readonly Done[] {
   const begun = new Map<string, number>();
-  return log.flatMap((e): TimedWork[] => {
+  return log.flatMap((e): Done[] => {
     if (e.kind === "started") begun.set(e.opId, Date.parse(e.at));
     const since = begun.get(e.opId);
     if (e.kind !== "done" || e.plannedMin === undefined || since === undefined) return [];
     begun.delete(e.opId);
-    return [{ kind: workKindOf(e.opId), plannedMin: e.plannedMin, tookMin: (Date.parse(e.at) - since) / MS_PER_MIN }];
+    const doneMs = Date.parse(e.at);
+    return [{ kind: workKindOf(e.opId), plannedMin: e.plannedMin, tookMin: (doneMs - since) / MS_PER_MIN, doneMs }];
   });
 }

@@ -1,6 +1,7 @@
 "use client";
 
 import { Download, Search } from "lucide-react";
+import Link from "next/link";
 import { useRouter, useSearchParams } from "next/navigation";
 import { type FormEvent, useState } from "react";
 import { takeBackAction } from "@/actions/bench";
@@ -57,6 +58,18 @@ function film(e: LogEntry): string {
   return `${coats}; about ${volumeText(e.used.ml)} ${e.kind === "taken-back" ? "back in" : "out of"} the can`;
 }
 
+/** A face by name, and the way to what lies on it. */
+function Place({ id, names }: { id: string; names: LogbookView["names"] }) {
+  const own = names.find((n) => n.id === id);
+  return own ? (
+    <Link className="link link-hover" href={`/stacks?region=${id}`}>
+      {own.name}
+    </Link>
+  ) : (
+    "a region deleted since"
+  );
+}
+
 export function LogTable({ book, modelId }: LogTableProps) {
   const { act } = useAct();
   const { params, set } = useAddress();
@@ -68,7 +81,7 @@ export function LogTable({ book, modelId }: LogTableProps) {
     (e) => (region === "" || e.regionId === region) && (kind === "" || e.kind === kind),
   );
   const query = params.toString();
-  const nameOf = (id: string) => names.find((n) => n.id === id)?.name ?? "a region deleted since";
+  const here = new Set(names.map((n) => n.id));
   return (
     <main className="p-4">
       <div className="mb-3 flex flex-wrap items-center gap-3">
@@ -157,7 +170,7 @@ export function LogTable({ book, modelId }: LogTableProps) {
                       {KIND_NAME[e.kind]}
                     </td>
                     <td role="cell" data-label="Part" className="px-2 py-1.5">
-                      {nameOf(e.regionId)}
+                      <Place id={e.regionId} names={names} />
                     </td>
                     <td role="cell" data-label="What" className="px-2 py-1.5">
                       {workOf(e)}
@@ -167,6 +180,15 @@ export function LogTable({ book, modelId }: LogTableProps) {
                     </td>
                     <td role="cell" data-label="Put on" className="px-2 py-1.5 whitespace-nowrap">
                       {film(e)}
+                      {e.kind === "done" && e.laid && here.has(e.regionId) && (
+                        <Link
+                          className="link ml-2 text-sm"
+                          href={`/film?region=${e.regionId}`}
+                          aria-label={`Film: ${e.title}`}
+                        >
+                          film
+                        </Link>
+                      )}
                     </td>
                     <td role="cell" data-label="Air" className="px-2 py-1.5 whitespace-nowrap">
                       {tempText(e.air.tempC)}, {pct(e.air.rhPct)}{" "}

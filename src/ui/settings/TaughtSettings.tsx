@@ -1,13 +1,16 @@
 "use client";
 
 import type { TaughtView } from "@/contracts";
+import { dayClock } from "@/format";
 import { factorText, spanText, WORK_KIND_NAME } from "@/messages";
+import type { SaveField } from "../hooks/useRow";
 import { LookRows } from "../taught/LookRows";
 
 const SHOWN = 15;
+const MS_PER_MIN = 60_000;
 
 /** What the shed has taught of its waits, whether that holds, and the looks it rests on. */
-export function TaughtSettings({ taught }: { taught: TaughtView }) {
+export function TaughtSettings({ taught, save, nowMs }: { taught: TaughtView; save: SaveField; nowMs: number }) {
   const { likely, safe } = taught.calibration;
   return (
     <section aria-labelledby="taught" className="grid gap-2">
@@ -68,6 +71,7 @@ export function TaughtSettings({ taught }: { taught: TaughtView }) {
           </tbody>
         </table>
       )}
+      <HandsSince taught={taught} save={save} nowMs={nowMs} />
       {taught.looks.length > 0 && (
         <details>
           <summary className="cursor-pointer">The newest looks, one by one</summary>
@@ -80,6 +84,33 @@ export function TaughtSettings({ taught }: { taught: TaughtView }) {
         </details>
       )}
     </section>
+  );
+}
+
+/** From when on one's own minutes count: another brush, another bench, somebody else's hands. */
+function HandsSince({ taught, save, nowMs }: { taught: TaughtView; save: SaveField; nowMs: number }) {
+  const { handsSince, hands, timeZone } = taught;
+  if (handsSince === null && hands.length === 0) return null;
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      {handsSince !== null && (
+        <>
+          <p>Of your own hands only work since {dayClock(Date.parse(handsSince) / MS_PER_MIN, timeZone)} counts.</p>
+          <button type="button" className="btn btn-sm" onClick={() => void save({ handsSince: null })}>
+            Count all of it again
+          </button>
+        </>
+      )}
+      {hands.length > 0 && (
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() => void save({ handsSince: new Date(nowMs).toISOString() })}
+        >
+          Begin anew with my hands
+        </button>
+      )}
+    </div>
   );
 }
 
