@@ -1,5 +1,6 @@
 import type { Product } from "@/core/model";
 import type { SumId } from "@/core/sums";
+import { LAYS_PAINT, type Operation } from "@/core/work";
 import { unitShown } from "@/format";
 import { SUM_TEXT } from "./sum-texts";
 import { GRIT_SCALE_NAME, LOAD_NAME, MATERIAL_NAME, METHOD_NAME, PROPELLANT_NAME, VERDICT_NAME } from "./vocabulary";
@@ -56,4 +57,30 @@ export function sumsOf({ role, potLifeMin, method, light }: Product): readonly S
     ...(light ? (["light"] as const) : []),
     "weigh-in",
   ];
+}
+
+const OF_STEP: Readonly<Partial<Record<NonNullable<Operation["step"]>, readonly SumId[]>>> = {
+  degrease: ["dry-part"],
+  wash: ["dry-part"],
+  rinse: ["dry-part"],
+  dry: ["dry-part", "warm-part"],
+  "blow-out": ["dry-part"],
+  "post-cure": ["light", "resin-cure"],
+  key: ["ladder", "grits"],
+  scuff: ["grits"],
+  "dry-fit": ["fit"],
+  "warm-part": ["warm-part", "dew"],
+  heat: ["box", "warm-part"],
+  "warm-can": ["warm-can"],
+};
+
+/** Sums one has at a piece of work. */
+export function sumsOfWork(
+  { kind, step }: Pick<Operation, "kind" | "step">,
+  product: Product | null,
+): readonly SumId[] {
+  if (step !== null) return OF_STEP[step] ?? [];
+  if (kind === "sand") return ["ladder", "grits"];
+  if (kind === "fit") return ["glue", "fit"];
+  return product && (LAYS_PAINT.has(kind) || kind === "touch-in") ? sumsOf(product) : [];
 }

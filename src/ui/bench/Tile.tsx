@@ -7,7 +7,8 @@ import type { BenchScreen, NamedFilm } from "@/contracts";
 import type { BenchTile } from "@/core/plan";
 import type { Operation } from "@/core/work";
 import { clock, countdown, duration, filmText, relativeDay } from "@/format";
-import { againstTexts, MILESTONE_NAME, safetyLine, workHow, workSafety, workText } from "@/messages";
+import { againstTexts, MILESTONE_NAME, safetyLine, sumsOfWork, workHow, workSafety, workText } from "@/messages";
+import { SumLinks } from "../components/SumLinks";
 import { useAct } from "../hooks/useAct";
 import { LessonLine } from "../mishap/LessonLine";
 import { OpenMarks } from "../mishap/OpenMarks";
@@ -66,6 +67,7 @@ export function Tile({
   const name = screen.names[tile.regionId] ?? "";
   const caution = product ? safetyLine(product) : workSafety(op);
   const how = workHow(op, op.productId === null ? null : product);
+  const sums = sumsOfWork(op, product);
   const check = tile.check;
   const barred = check?.barred ?? false;
   const care = screen.care[tile.regionId] ?? null;
@@ -183,6 +185,7 @@ export function Tile({
         <details className="mt-2 text-base">
           <summary className="min-h-11 cursor-pointer content-center">How it is done well</summary>
           <p>{how}</p>
+          {sums.length > 0 && <SumLinks ids={sums} product={productId ?? undefined} region={tile.regionId} />}
         </details>
       )}
       <DoneDialog ref={done} tile={tile} name={name} title={title} air={screen.air} nowMin={nowMin} />

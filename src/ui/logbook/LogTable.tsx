@@ -62,7 +62,7 @@ function film(e: LogEntry): string {
 function Place({ id, names }: { id: string; names: LogbookView["names"] }) {
   const own = names.find((n) => n.id === id);
   return own ? (
-    <Link className="link link-hover" href={`/stacks?region=${id}`}>
+    <Link className="link link-hover" href={`/stacks?region=${id}`} prefetch={false}>
       {own.name}
     </Link>
   ) : (
@@ -184,6 +184,7 @@ export function LogTable({ book, modelId }: LogTableProps) {
                         <Link
                           className="link ml-2 text-sm"
                           href={`/film?region=${e.regionId}`}
+                          prefetch={false}
                           aria-label={`Film: ${e.title}`}
                         >
                           film

@@ -7,9 +7,10 @@ import { MS_PER_MIN } from "@/core/base";
 import type { PlannedOp } from "@/core/plan";
 import { MOST_ROUNDS } from "@/core/reference";
 import { clock, dayClock, duration, filmText, minOfWallClock, pct, tempText, wallClock } from "@/format";
-import { MILESTONE_NAME } from "@/messages";
+import { MILESTONE_NAME, sumsOfWork } from "@/messages";
 import { ClockInput } from "../components/ClockInput";
 import { DateInput } from "../components/DateInput";
+import { SumLinks } from "../components/SumLinks";
 import { SwapHere } from "../mishap/SwapHere";
 import { isFilmWait, WhySoLong } from "../waits/WhySoLong";
 import { EarlyStartBox } from "./EarlyStartBox";
@@ -65,6 +66,7 @@ interface ChosenProps {
 export function Chosen({ op, screen, title, onSpine, planner, desk, words, close }: ChosenProps) {
   const { timeZone } = screen;
   const name = screen.regions.find((r) => r.id === op.regionId)?.name ?? "";
+  const sums = sumsOfWork(op, op.productId === null ? null : (screen.products[op.productId] ?? null));
   const rows: (readonly [string, string])[] = [
     [
       "When",
@@ -135,6 +137,9 @@ export function Chosen({ op, screen, title, onSpine, planner, desk, words, close
                 timeZone={timeZone}
               />
             )}
+          {op.state !== "done" && sums.length > 0 && (
+            <SumLinks ids={sums} product={op.productId ?? undefined} region={op.regionId} />
+          )}
         </div>
         {op.state === "planned" && (
           <Change key={op.id} op={op} screen={screen} planner={planner} desk={desk} words={words} />
