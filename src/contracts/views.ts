@@ -62,8 +62,10 @@ export interface PartNode {
 export interface ShelfItem {
   readonly product: Product;
   readonly rev: number;
-  /** regions whose stacks use it */
+  /** regions whose stacks use it; of many the first */
   readonly places: readonly { readonly regionId: string; readonly name: string }[];
+  /** how many there are */
+  readonly placeCount: number;
 }
 
 export interface JudgedRegion {

@@ -16,9 +16,14 @@ export function listShelf(db: Db): readonly ShelfItem[] {
     .all()
     .flatMap((row) => {
       const product = readRow("product", row.id, row, productFromRow);
-      return product === null ? [] : [{ product, rev: row.rev, places: used.get(row.id) ?? [] }];
+      const places = used.get(row.id) ?? [];
+      if (product === null) return [];
+      return [{ product, rev: row.rev, places: places.slice(0, PLACES_TOLD), placeCount: places.length }];
     });
 }
+
+/** A shed of ten years has more than anybody reads. */
+const PLACES_TOLD = 30;
 
 /** Regions whose stacks use a product, by product. */
 function placesByProduct(db: Db): ReadonlyMap<string, ShelfItem["places"]> {

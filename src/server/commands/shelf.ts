@@ -65,10 +65,10 @@ export function deleteProduct(id: string): Outcome<null> {
   return writing((db) => {
     const item = listShelf(db).find((i) => i.product.id === id);
     if (!item) return notFound("The product");
-    if (item.places.length > 0)
+    if (item.placeCount > 0)
       return failed(
         "in-use",
-        `${item.product.name} is a layer in ${item.places.length} stack${item.places.length === 1 ? "" : "s"}. Take it out there first.`,
+        `${item.product.name} is a layer in ${item.placeCount} stack${item.placeCount === 1 ? "" : "s"}. Take it out there first.`,
       );
     if ([...readPlannings(db).values()].some((p) => productsInPlanning(p.planning).includes(id)))
       return failed(

@@ -91,6 +91,9 @@ export function ProductCard({
                 </Link>
               </li>
             ))}
+            {item.placeCount > item.places.length && (
+              <li className="soft">and {item.placeCount - item.places.length} more</li>
+            )}
           </ul>
         )}
       </section>

@@ -50,7 +50,7 @@ interface RowProps {
 }
 
 function Row({ item, chosen, narrow, compared, today, choose, compare }: RowProps) {
-  const { product: p, places } = item;
+  const { product: p, placeCount } = item;
   const left = p.leftMl === null ? "?" : volumeText(p.leftMl);
   return (
     <tr
@@ -107,7 +107,7 @@ function Row({ item, chosen, narrow, compared, today, choose, compare }: RowProp
       </td>
       {!narrow && (
         <td role="cell" className="px-2 text-right text-sm whitespace-nowrap max-sm:hidden">
-          {places.length > 0 ? `${places.length} stack${places.length > 1 ? "s" : ""}` : "–"}
+          {placeCount > 0 ? `${placeCount} stack${placeCount > 1 ? "s" : ""}` : "–"}
         </td>
       )}
       <td role="cell" className="px-2 max-sm:hidden">
