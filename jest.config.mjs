@@ -18,5 +18,6 @@ export default {
       },
     ],
   },
+  setupFiles: ["<rootDir>/tests/support/browser-gaps.ts"],
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" },
 };

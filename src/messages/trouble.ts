@@ -38,7 +38,7 @@ export const TROUBLE: Readonly<Record<ProblemCode, Words>> = {
   "storage-missing": {
     title: "The database file is gone",
     what: "There was a database in the data folder, and now there is none.",
-    now: "Put a copy of the backups folder in its place below. To start over with nothing, delete elm-bench.here in the data folder.",
+    now: "Below, put a copy from the backups folder in its place. To start over with nothing, delete elm-bench.here in the data folder.",
   },
   "storage-in-use": {
     title: "Another Elm Bench serves this folder",
@@ -58,12 +58,12 @@ export const TROUBLE: Readonly<Record<ProblemCode, Words>> = {
   "storage-damaged": {
     title: "The database file is damaged",
     what: "It is not a whole database any more.",
-    now: "Put a copy of the backups folder in its place below; the damaged file is kept beside it.",
+    now: "Below, put a copy from the backups folder in its place; the damaged file is kept beside it.",
   },
   "storage-newer": {
     title: "The database is newer than this application",
     what: "A later version of Elm Bench has written in it; this one would not know all of it.",
-    now: "Update the application. Or put a copy from before below; the newer file is kept beside it.",
+    now: "Update the application. Or, below, put a copy from before in its place; the newer file is kept beside it.",
   },
   "storage-full": {
     title: "The disk is full",
