@@ -51,8 +51,11 @@ const server = createServer((req, res) => {
   else void handle(req, res);
 });
 server.listen(Number(port), host);
+/** A page left open holds its stream for as long as it can; what is acknowledged is on disk by then. */
+const LEAVES_AFTER_MS = 2000;
 for (const signal of ["SIGINT", "SIGTERM"])
   process.on(signal, () => {
     server.close(() => process.exit(0));
     server.closeIdleConnections();
+    setTimeout(() => process.exit(0), LEAVES_AFTER_MS);
   });

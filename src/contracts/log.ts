@@ -55,6 +55,7 @@ export const doneSchema = z.strictObject({
   rhPct: ranged(1, 100, "% RH").nullable(),
   note: noteSchema,
   checked: z.boolean().optional(),
+  photo: hashSchema.nullable().optional(),
 });
 export const notYetSchema = z.strictObject({
   opId: opIdSchema,
@@ -227,6 +228,8 @@ const VARIANTS = {
     plannedMin: ranged(0, 10_000, "minutes").optional(),
     /** of a step that ends with a look, such as "dull all over": it was looked for and found so; absent = nobody said */
     checked: z.literal(true).optional(),
+    /** how it looked when it was done */
+    photo: hashSchema.optional(),
   }),
   "not-yet": z.strictObject({ ...base, kind: z.literal("not-yet"), sign: z.enum(SIGNS).nullable() }),
   /** somebody looked and it was time; `turned` = it had only just come to it */

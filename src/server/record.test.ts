@@ -1,6 +1,7 @@
 import type { Product } from "@/core/model";
 import { logTitle } from "@/messages";
 import { DONE, hatch } from "../../tests/support/hatch";
+import { redPng } from "../../tests/support/png";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
 import * as server from ".";
@@ -42,6 +43,17 @@ describe("the record", () => {
     expect(r.spent[0]).toMatchObject({ ml: expect.closeTo(out, 1), reckoned: false });
     expect(r.money).toBeCloseTo((out / 400) * 20, 2);
     expect(r.pieces).toBe(3);
+  });
+  it("has the picture taken when a step was done, which the document takes along; one nobody kept is refused", () => {
+    const b = punt();
+    const { hash } = must(server.addPhoto(redPng(12)));
+    const opId = "p:coat:1";
+    must(server.startOp(b.regionId, { opId, reason: "for the test" }, logTitle, String));
+    const finish = (photo: string) => server.finishOp(b.regionId, { ...DONE, opId, wftUm: 60, photo }, logTitle);
+    expect(refusal(finish("0".repeat(64)))).toBe("invalid photo");
+    must(finish(hash));
+    expect(record(b).faces[0]!.photos).toEqual([expect.objectContaining({ hash })]);
+    expect(Object.keys(JSON.parse(must(server.exportDocument(b.model))).photos)).toEqual([hash]);
   });
   it("a coat taken back leaves no film and no money", () => {
     const b = punt();

@@ -33,6 +33,7 @@ import {
   insertCard,
   productRev,
   readLog,
+  readPhoto,
   regionHome,
   updateProduct,
   writeReadings,
@@ -242,7 +243,7 @@ function setLeft(db: Db, product: Product, leftMl: number): boolean {
 export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Outcome<EntryOf<"done">> {
   const parsed = doneSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  const { opId, minutesAgo, coats, wftUm, tempC, rhPct, note, checked, usedG = null } = parsed.data;
+  const { opId, minutesAgo, coats, wftUm, tempC, rhPct, note, checked, usedG = null, photo = null } = parsed.data;
   return writing((db) => {
     const at = atBench(db, opId, titleOf, regionId);
     if (isFailure(at)) return at;
@@ -271,6 +272,8 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
       return failed("invalid", "usedG: the card of the can has no density to make millilitres of grams.", [
         { path: "usedG", message: "needs a density on the can’s card" },
       ]);
+    if (photo !== null && !readPhoto(db, photo))
+      return failed("invalid", "photo is not kept here", [{ path: "photo", message: "is not kept here" }]);
     const used = laid ? takeFromCan(db, at, can, { ...laid, usedG }) : {};
     return record(db, at.modelId, {
       ...base,
@@ -281,6 +284,7 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
       air,
       note,
       ...(checked ? { checked } : {}),
+      ...(photo === null ? {} : { photo }),
       plannedMin: at.op.reckonedMin ?? at.op.handsOnMin,
       ...withCard(db, at.op, can),
       ...used,

@@ -7,6 +7,7 @@ import type { BenchTile } from "@/core/plan";
 import { FORGOT_PRESS } from "@/core/reference";
 import { duration, figureField, figureTyped, filmText } from "@/format";
 import { PREP_CHECK } from "@/messages";
+import { PhotoField } from "../components/PhotoField";
 import { Figure } from "./Figure";
 import { useDeed } from "./useDeed";
 
@@ -45,6 +46,7 @@ export function DoneDialog({ ref, tile, name, title, air, nowMin }: DoneProps) {
   const [draft, setDraft] = useState(EMPTY);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [checked, setChecked] = useState(false);
+  const [photo, setPhoto] = useState<string | null>(null);
   const check = op.kind === "prep" ? PREP_CHECK[op.step as PrepStep] : undefined;
   const faultOf = (field: string) => problem?.fields.find((f) => f.path === field)?.message ?? null;
   const forgotMin = forgottenMin(tile, nowMin);
@@ -71,6 +73,7 @@ export function DoneDialog({ ref, tile, name, title, air, nowMin }: DoneProps) {
       tempC: figureTyped(draft.tempC, "°C"),
       rhPct: figureTyped(draft.rhPct, "%"),
       ...(checked ? { checked } : {}),
+      ...(photo === null ? {} : { photo }),
     };
     const outcome = await deed(
       { kind: "done", regionId: tile.regionId, opId: op.id, title: `${name}: ${title}`, input },
@@ -80,6 +83,7 @@ export function DoneDialog({ ref, tile, name, title, air, nowMin }: DoneProps) {
     if (!outcome.ok) return;
     setDraft(EMPTY);
     setChecked(false);
+    setPhoto(null);
     dialog?.close();
   };
   return (
@@ -128,6 +132,7 @@ export function DoneDialog({ ref, tile, name, title, air, nowMin }: DoneProps) {
             onChange={(e) => setDraft({ ...draft, note: e.target.value })}
           />
         </label>
+        <PhotoField label={`${title}, done`} hash={photo} save={setPhoto} small />
         {problem && (
           <p role="alert" className="font-semibold text-error">
             {problem.detail}
