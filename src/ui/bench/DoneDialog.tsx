@@ -132,7 +132,7 @@ export function DoneDialog({ ref, tile, name, title, air, nowMin }: DoneProps) {
             onChange={(e) => setDraft({ ...draft, note: e.target.value })}
           />
         </label>
-        <PhotoField label={`${title}, done`} hash={photo} save={setPhoto} small />
+        <PhotoField label={title} hash={photo} save={setPhoto} small />
         {problem && (
           <p role="alert" className="font-semibold text-error">
             {problem.detail}
