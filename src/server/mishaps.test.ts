@@ -1,4 +1,5 @@
 import { logTitle } from "@/messages";
+import { WORDS } from "../../tests/support/mishap-words";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
 import * as server from ".";
@@ -6,13 +7,6 @@ import * as server from ".";
 /** What goes wrong, from the first press to the lesson, through the commands the screens send. */
 freshStore();
 
-const WORDS: server.MishapWords = {
-  sign: (s) => s,
-  recipe: (r) => r,
-  marks: (n) => `${n} marks`,
-  reason: (code) => code,
-  other: (k) => k,
-};
 const layer = (id: string, productId: string, over: object = {}) => ({
   ...{ id, productId, coats: 1, heaviness: "light", wftUm: null, gapMin: null, before: [], sandAfter: null },
   ...over,

@@ -1,6 +1,7 @@
 import type { Product } from "@/core/model";
 import { logTitle } from "@/messages";
 import { DONE, hatch } from "../../tests/support/hatch";
+import { WORDS } from "../../tests/support/mishap-words";
 import { redPng } from "../../tests/support/png";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
@@ -118,7 +119,6 @@ describe("the record", () => {
 describe("a look at a finished face", () => {
   const clock = globalThis as unknown as { elmBenchClockShiftMs: number };
   const DAY_MS = 86_400_000;
-  const WORDS: server.MishapWords = { sign: String, recipe: String, marks: String, reason: String, other: String };
   const due = (b: Punt) => must(server.getBenchScreen(b.model)).looksDue[b.regionId];
 
   it("whose day has come stands at the bench until somebody looks; the next comes with its own day", () => {

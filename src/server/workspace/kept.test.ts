@@ -1,19 +1,13 @@
 import { failed } from "@/contracts";
 import { closeDb, openDb } from "@/db";
 import * as server from "@/server";
+import { WORDS } from "../../../tests/support/mishap-words";
 import { freshStore, must } from "../../../tests/support/store";
 import { writing } from "../guard";
 import { snapshotOf } from "./snapshot";
 
 freshStore();
 
-const WORDS: server.MishapWords = {
-  sign: (s) => s,
-  recipe: (r) => r,
-  marks: (n) => `${n} marks`,
-  reason: (code) => code,
-  other: (k) => k,
-};
 const now = () => snapshotOf(openDb()).data;
 const reading = (tempC: number) => must(server.addReading({ minutesAgo: 0, tempC, rhPct: 60 }));
 

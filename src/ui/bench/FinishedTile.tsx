@@ -23,7 +23,7 @@ export function FinishedTile({
       <p className="font-bold">{name}</p>
       {due && (
         <p>
-          Look at it again: {due.days} days on, due {day(due.dueMin, screen.timeZone)}.
+          Look at it again: {due.days} {due.days === 1 ? "day" : "days"} on, due {day(due.dueMin, screen.timeZone)}.
         </p>
       )}
       <WrongButtons

@@ -67,7 +67,9 @@ function asideText(before: string | null, aside: string | null): string {
 
 const when = (ms: number, timeZone: string): string => {
   const min = ms / MS_PER_MIN;
-  return `${dateShown(wallClock(min, timeZone).slice(0, DATE_CHARS))}, ${clock(min, timeZone)}`;
+  // where the shed's own zone cannot be read, whose hours these are is said
+  const zone = timeZone === "UTC" ? " UTC" : "";
+  return `${dateShown(wallClock(min, timeZone).slice(0, DATE_CHARS))}, ${clock(min, timeZone)}${zone}`;
 };
 const DATE_CHARS = 10;
 
