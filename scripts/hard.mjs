@@ -63,11 +63,12 @@ if (["fuzz", "load", "years"].some(wanted)) ensureBuilt();
 if (wanted("fuzz"))
   await served(seedDemo, async (url) => {
     const told = await fuzz(url, { bodies: number("ELM_BENCH_BODIES", 50_000), seed: number("ELM_BENCH_SEED", 1909) });
-    const { faults, slow, changed, ...sums } = told;
+    const { faults, slow, changed, unfit, ...sums } = told;
     console.log("fuzz", { ...sums, faults: faults.length, slow: slow.length, changed: changed.length });
     for (const f of [...faults, ...slow, ...changed].slice(0, 20))
       console.log(f.path, f.status ?? "", f.tookMs, "ms", f.text);
-    if (faults.length + slow.length + changed.length > 0) fail("fuzz: see above");
+    for (const line of unfit) console.log("refused as it is:", line);
+    if (faults.length + slow.length + changed.length + unfit.length > 0) fail("fuzz: see above");
   });
 if (wanted("load"))
   await served(seedDemo, async (url) => {

@@ -82,6 +82,27 @@ const lcg = (seed) => {
   };
 };
 
+/** The same document as another model's, whose ids nobody else has. */
+function underOtherIds(doc, modelId) {
+  const ids = [
+    ...doc.parts.flatMap((p) => [p.id, ...p.regions.flatMap((r) => [r.id, ...r.stack.layers.map((l) => l.id)])]),
+    ...doc.log.map((e) => e.id),
+    ...doc.coupons.map((c) => c.id),
+  ].sort((a, b) => b.length - a.length);
+  const text = ids.reduce(
+    (t, id) => t.replaceAll(new RegExp(`"${id}(?=["~:])`, "g"), `"${modelId}-${id}`),
+    JSON.stringify(doc),
+  );
+  const other = JSON.parse(text);
+  return { ...other, model: { ...other.model, id: modelId } };
+}
+
+/** A value for what a sum asks: its usual one, else the first of its choices, else the middle of its range. */
+const filledIn = (input) =>
+  input.usual ??
+  input.options?.[0] ??
+  (input.kind === "colour" ? "#808080" : input.kind === "numbers" ? [1, 2] : ((input.min ?? 0) + (input.max ?? 2)) / 2);
+
 /** @param url of a server on throw-away data with the demo in it */
 export async function fuzz(url, { bodies, seed = 1909, slowMs = 2000, say = console.log }) {
   const random = lcg(seed);
@@ -105,13 +126,13 @@ export async function fuzz(url, { bodies, seed = 1909, slowMs = 2000, say = cons
     {
       verb: "POST",
       path: "/api/v1/diagnose",
-      body: { document: kept, region: kept.parts[0].regions[0].id, sign: "tacky", at: now },
+      body: { document: kept, region: kept.parts[0].regions[0].id, sign: "haze", at: now },
     },
     { verb: "PUT", path: MODEL, body: document, put: true },
     {
       verb: "PUT",
       path: "/api/v1/models/fuzzed",
-      body: { ...kept, model: { ...kept.model, id: "fuzzed" } },
+      body: underOtherIds(kept, "fuzzed"),
       put: true,
     },
     { verb: "POST", path: "/api/v1/shelf.json", body: { ...shelf, products: shelf.products.slice(0, 3) }, put: true },
@@ -188,35 +209,49 @@ export async function fuzz(url, { bodies, seed = 1909, slowMs = 2000, say = cons
       path: "/api/v1/read-label",
       body: { text: "Touch dry 30 min, recoat after 2 h or within 24 h at 20 °C" },
     },
-    { verb: "POST", path: "/api/v1/lamp/readings", body: { at: now, mw_cm2: 12, cm: 10 }, put: true },
-    { verb: "POST", path: "/api/v1/scale/readings", body: { at: now, g: 12.5 }, put: true },
+    {
+      verb: "POST",
+      path: "/api/v1/lamp/readings",
+      body: { at: now, irradiance_mw_cm2: 12, distance_cm: 10 },
+      put: true,
+    },
+    { verb: "POST", path: "/api/v1/scale/readings", body: { mass_g: 12.5 }, put: true },
     ...sums.sums.map((s) => ({
       verb: "POST",
       path: `/api/v1/sums/${s.id}`,
-      body: Object.fromEntries(s.inputs.map((i) => [i.id ?? i.name, i.usual ?? i.example ?? 1])),
+      body: Object.fromEntries(s.inputs.map((i) => [i.id, filledIn(i)])),
     })),
   ].map((t) => ({ ...t, slots: slots(t.body) }));
-  /** All that could be changed; what is told of the hour is left out. */
-  const state = async () =>
-    JSON.stringify([
-      (await fetch(url + MODEL)).headers.get("etag"),
-      await (await fetch(`${url}/api/v1/shelf.json`)).text(),
-    ]);
-  const tally = { sent: 0, taken: 0, refused: 0, faults: [], slow: [], changed: [] };
+  const versionOf = async (path) => (await fetch(url + path)).headers.get("etag");
+  /** All that could be changed, but for what changes by itself: a plan made beside it, and the hour. */
+  const state = async () => {
+    const { plan: _, ...own } = await json(`${MODEL}?photos=none`);
+    const others = ["/api/v1/models/fuzzed", MODEL].map(versionOf);
+    const told = ["/api/v1/shelf.json", "/api/v1/lamp", "/api/v1/scale"].map(async (path) =>
+      (await fetch(url + path)).text(),
+    );
+    return JSON.stringify([own, await Promise.all(others), await Promise.all(told)]);
+  };
+  const send = async ({ verb, path }, text) => {
+    const tag = verb === "PUT" ? await versionOf(path) : null;
+    const headers = { "content-type": "application/json", ...(tag ? { "if-match": tag } : {}) };
+    return fetch(url + path, { method: verb, headers, body: text, signal: AbortSignal.timeout(60_000) });
+  };
+  // a body that is wrong before anything is spoilt would prove nothing
+  const unfit = [];
+  for (const t of targets) {
+    const answer = await send(t, JSON.stringify(t.body));
+    const told = await answer.text();
+    if (!answer.ok) unfit.push(`${t.path}: ${answer.status} ${told.slice(0, 200)}`);
+  }
+  const tally = { kinds: targets.length, unfit, sent: 0, taken: 0, refused: 0, faults: [], slow: [], changed: [] };
   let before = await state();
   for (let n = 0; n < bodies; n++) {
     const t = targets[Math.floor(random() * targets.length)];
     const body = spoiled(t.body, random, t.slots);
     const text = JSON.stringify(body);
     const began = performance.now();
-    const headers = { "content-type": "application/json" };
-    if (t.path === MODEL) headers["if-match"] = JSON.parse(before)[0];
-    const answer = await fetch(url + t.path, {
-      method: t.verb,
-      headers,
-      body: text,
-      signal: AbortSignal.timeout(60_000),
-    }).catch((e) => e);
+    const answer = await send(t, text).catch((e) => e);
     const tookMs = performance.now() - began;
     const what = {
       path: t.path,

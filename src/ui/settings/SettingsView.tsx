@@ -81,7 +81,7 @@ export function SettingsView({ shop, rev, today, back, devices, nowMs, backups, 
           </Labelled>
         </div>
       </section>
-      {taught && <TaughtSettings taught={taught} save={saveField} nowMs={nowMs} />}
+      {taught && <TaughtSettings taught={taught} save={saveField} />}
       {devices && <Devices view={devices} nowMs={nowMs} timeZone={shop.timeZone} />}
       {!devices && <p role="alert">The file of paired devices, elm-bench-devices.db, cannot be read or written.</p>}
       <section id="backups" aria-labelledby="backups-title" className="grid gap-2">

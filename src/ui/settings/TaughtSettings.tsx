@@ -3,6 +3,7 @@
 import type { TaughtView } from "@/contracts";
 import { dayClock } from "@/format";
 import { factorText, spanText, WORK_KIND_NAME } from "@/messages";
+import { useAskNow } from "../hooks/useNow";
 import type { SaveField } from "../hooks/useRow";
 import { LookRows } from "../taught/LookRows";
 
@@ -10,7 +11,7 @@ const SHOWN = 15;
 const MS_PER_MIN = 60_000;
 
 /** What the shed has taught of its waits, whether that holds, and the looks it rests on. */
-export function TaughtSettings({ taught, save, nowMs }: { taught: TaughtView; save: SaveField; nowMs: number }) {
+export function TaughtSettings({ taught, save }: { taught: TaughtView; save: SaveField }) {
   const { likely, safe } = taught.calibration;
   return (
     <section aria-labelledby="taught" className="grid gap-2">
@@ -71,7 +72,7 @@ export function TaughtSettings({ taught, save, nowMs }: { taught: TaughtView; sa
           </tbody>
         </table>
       )}
-      <HandsSince taught={taught} save={save} nowMs={nowMs} />
+      <HandsSince taught={taught} save={save} />
       {taught.looks.length > 0 && (
         <details>
           <summary className="cursor-pointer">The newest looks, one by one</summary>
@@ -88,7 +89,8 @@ export function TaughtSettings({ taught, save, nowMs }: { taught: TaughtView; sa
 }
 
 /** From when on one's own minutes count: another brush, another bench, somebody else's hands. */
-function HandsSince({ taught, save, nowMs }: { taught: TaughtView; save: SaveField; nowMs: number }) {
+function HandsSince({ taught, save }: { taught: TaughtView; save: SaveField }) {
+  const askNow = useAskNow();
   const { handsSince, hands, timeZone } = taught;
   if (handsSince === null && hands.length === 0) return null;
   return (
@@ -105,7 +107,7 @@ function HandsSince({ taught, save, nowMs }: { taught: TaughtView; save: SaveFie
         <button
           type="button"
           className="btn btn-sm"
-          onClick={() => void save({ handsSince: new Date(nowMs).toISOString() })}
+          onClick={() => void save({ handsSince: new Date(askNow()).toISOString() })}
         >
           Begin anew with my hands
         </button>
