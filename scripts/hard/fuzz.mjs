@@ -101,7 +101,11 @@ function underOtherIds(doc, modelId) {
 const filledIn = (input) =>
   input.usual ??
   input.options?.[0] ??
-  (input.kind === "colour" ? "#808080" : input.kind === "numbers" ? [1, 2] : ((input.min ?? 0) + (input.max ?? 2)) / 2);
+  (input.kind === "colour"
+    ? "#808080"
+    : input.kind === "numbers"
+      ? [input.min, input.max]
+      : ((input.min ?? 0) + (input.max ?? 2)) / 2);
 
 /** @param url of a server on throw-away data with the demo in it */
 export async function fuzz(url, { bodies, seed = 1909, slowMs = 2000, say = console.log }) {
