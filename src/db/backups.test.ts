@@ -1,5 +1,6 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import Database from "better-sqlite3";
 import * as server from "@/server";
 import { freshStore, must, rawDb, refusal } from "../../tests/support/store";
 import { closeDb } from ".";
@@ -91,6 +92,23 @@ describe("a copy put back", () => {
     expect(refusal(server.getModels())).toBe("storage-missing");
     expect(must(server.putBackupBack(name))).toEqual({ before: null, aside: null });
     expect(names()).toEqual(["Skiff"]);
+  });
+  it("is not put back where no copy of what is here can be made first; the folder stays ours, and work goes on", () => {
+    model("Skiff");
+    const { name } = copy();
+    model("Wherry");
+    const { prepare } = Database.prototype;
+    jest.spyOn(Database.prototype, "prepare").mockImplementation(function full(this: Database.Database, sql: string) {
+      if (sql.startsWith("vacuum")) throw Object.assign(new Error("no room"), { code: "SQLITE_FULL" });
+      return prepare.call(this, sql);
+    } as typeof prepare);
+    expect(refusal(server.putBackupBack(name))).toBe("storage-full");
+    jest.restoreAllMocks();
+    const other = new Database(join(store.dir(), "elm-bench.lock"), { timeout: 0 });
+    expect(() => other.exec("begin exclusive")).toThrow(/locked/);
+    other.close();
+    expect(names()).toEqual(["Skiff", "Wherry"]);
+    model("Gig");
   });
   it("that is itself damaged is not put back, and what is here stays", () => {
     model("Skiff");

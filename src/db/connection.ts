@@ -226,7 +226,8 @@ export function restoreBackup({ name }: Backup): Restored {
       holder.elmBenchStore = connect(lock);
       return { before, aside };
     } catch (error) {
-      lock.close();
+      // still open it goes on being ours
+      if (!holder.elmBenchStore) lock.close();
       throw error;
     }
   } catch (error) {
