@@ -15,6 +15,8 @@ import {
   type Region,
   RUB_SIGNS,
   SEALED_FIELDS,
+  SOAK_PREP,
+  type SoakKey,
   TACKS,
   ZONE_FIELDS,
 } from "@/core/model";
@@ -81,6 +83,8 @@ export const sandAfterSchema = z.strictObject({
 });
 
 /** Products that steps are done with, by step. */
+/** Where on a face something lies, in plain names. */
+export const placesSchema = z.array(z.string().trim().min(1).max(60)).max(12, "must hold at most 12");
 const liquidsFor = <T extends string>(steps: readonly T[]) =>
   z.partialRecord(z.enum(steps as readonly [T, ...T[]]), idSchema).optional();
 
@@ -108,7 +112,7 @@ export const layerMore = {
   beforeWith: liquidsFor(LIQUID_BEFORE),
   depthUm: maybe(ranged(1, 200_000, "µm")),
   spot: maybe(z.union([ranged(0.001, 1, "(a share)"), z.literal(false)])),
-  places: z.array(z.string().trim().min(1).max(60)).max(12, "must hold at most 12").optional(),
+  places: placesSchema.optional(),
   mixUsed: maybe(z.string().trim().max(20)),
   mixedWithId: maybe(idSchema),
   thinnerId: maybe(idSchema),
@@ -137,6 +141,8 @@ export const layerSchema = z.strictObject({
   ...layerMore,
 });
 
+const soakKeys = prepKeysOf(SOAK_PREP) as readonly SoakKey[];
+
 export const stackSchema = z.strictObject({
   prep: z
     .array(z.enum(PREP_STEPS))
@@ -146,6 +152,7 @@ export const stackSchema = z.strictObject({
     }),
   prepWith: liquidsFor(prepKeysOf(LIQUID_PREP)),
   prepWaitMin: z.partialRecord(z.enum(prepKeysOf(PREP_STEPS)), ranged(0, 100_000, "minutes")).optional(),
+  prepSoakMin: z.partialRecord(z.enum(soakKeys), ranged(1, 1440, "minutes")).optional(),
   layers: z.array(layerSchema).max(24, "a stack holds at most 24 layers"),
 });
 

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { JOINT_LOADS, OBJECTIVES } from "@/core/model";
 import { daySchema, idSchema, ranged, utcMomentSchema } from "./base";
 import { opIdSchema } from "./log";
+import { placesSchema } from "./model";
 
 const dateSchema = daySchema;
 const whole = (min: number, max: number, unit: string) =>
@@ -37,6 +38,8 @@ export const planningSchema = z.strictObject({
   rounds: z.record(idSchema, whole(0, 4, "rounds")),
   /** region → the putty its rounds are filled with, in place of the one its stack holds; left out = of every region that one */
   fills: z.record(idSchema, idSchema).optional(),
+  /** region → where its rounds are filled, in plain names; left out = wherever a look finds something */
+  fillPlaces: z.record(idSchema, placesSchema.min(1, "must name a place")).optional(),
   /** coats done in one go */
   batches: z.array(z.array(opIdSchema).min(2, "needs at least two coats").max(60)).max(200),
   /** product to buy, or one that runs out → the day it arrives; region sent out → the day it is back */

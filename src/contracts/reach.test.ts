@@ -22,9 +22,9 @@ const NO_LAYER = new Set(["stripper", "masking", "abrasive"]);
 function asStored(c: Case) {
   const input = inputOf(c);
   const region = regionSchema.parse(JSON.parse(JSON.stringify(input.region)));
-  const { prep, prepWith, layers } = input.stack;
+  const { prep, prepWith, prepSoakMin, layers } = input.stack;
   const plain = layers.map(({ air: _, ...l }) => l);
-  const stack = stackSchema.parse(JSON.parse(JSON.stringify({ prep, prepWith, layers: plain })));
+  const stack = stackSchema.parse(JSON.parse(JSON.stringify({ prep, prepWith, prepSoakMin, layers: plain })));
   const known = new Map<string, ReturnType<typeof parseProduct>>();
   const productOf = (id: string) => {
     const own = known.get(id) ?? parseProduct(JSON.parse(JSON.stringify(input.productOf(id))));

@@ -14,6 +14,7 @@ import {
 import {
   fromPrepRows,
   type Layer,
+  type PrepRow,
   type PrepStep,
   type PrepTold,
   type Product,
@@ -68,21 +69,25 @@ export const layerFromRow = (row: typeof layers.$inferSelect): Layer =>
   });
 
 /** A preparatory step as it is stored: by its name, or with what else is told of it. */
-type StoredStep = PrepStep | { readonly step: PrepStep; readonly with?: string; readonly waitMin?: number };
+type StoredStep =
+  | PrepStep
+  | ({ readonly step: PrepStep; readonly with?: string } & Pick<PrepRow, "waitMin" | "soakMin">);
 
 export const prepToRow = (told: PrepTold): readonly StoredStep[] =>
-  prepRows(told).map(({ step, withId, waitMin }) =>
-    withId === undefined && waitMin === undefined
+  prepRows(told).map(({ step, withId, ...minutes }) =>
+    withId === undefined && Object.keys(minutes).length === 0
       ? step
-      : { step, ...(withId === undefined ? {} : { with: withId }), ...(waitMin === undefined ? {} : { waitMin }) },
+      : { step, ...(withId === undefined ? {} : { with: withId }), ...minutes },
   );
 
 /** Not checked yet: whoever reads a pile checks it whole. */
-export function prepFromRow(stored: unknown): { prep: unknown; prepWith?: unknown; prepWaitMin?: unknown } {
+export function prepFromRow(
+  stored: unknown,
+): { prep: unknown } & Partial<Record<Exclude<keyof PrepTold, "prep">, unknown>> {
   if (!Array.isArray(stored)) return { prep: stored };
   return fromPrepRows(
     (stored as readonly StoredStep[]).map((s) =>
-      typeof s === "string" ? { step: s } : { step: s.step, withId: s.with, waitMin: s.waitMin },
+      typeof s === "string" ? { step: s } : { step: s.step, withId: s.with, waitMin: s.waitMin, soakMin: s.soakMin },
     ),
   );
 }

@@ -292,6 +292,27 @@ export const SUM_TEXT: Readonly<Record<SumId, SumWords>> = {
       shake: "Dry it, shake it two minutes, test on card.",
     },
   },
+  gun: {
+    title: "Warm air gun",
+    about: "How warm its air is where it meets the part, and how near it may come.",
+    inputs: {
+      material: "material",
+      dialC: "dial",
+      nozzleMm: "nozzle width",
+      distanceCm: "distance",
+      roomC: "room",
+    },
+    lines: {
+      jetC: "air at the part (est.)",
+      limitC: "the material stands",
+      nearestCm: "no nearer than, the dial a fifth off (est.)",
+    },
+    notes: {
+      "too-near": "So near it softens or warps: farther off, or a lower setting.",
+      "keep-moving": "Keep it moving: held still, a thin wall takes the heat of the air within seconds.",
+      "never-wet": "Never on paint still wet with solvent: bubbles, and fire.",
+    },
+  },
   "warm-part": {
     title: "Warm a part",
     about: "How long it lies in the warm, and how long it stays warm enough afterwards.",

@@ -10,7 +10,7 @@ export const SUM_GROUPS: readonly (readonly [string, readonly SumId[]])[] = [
   ["Paint", ["quantities", "thin", "two-pack", "film", "weigh-in", "cost"]],
   ["Colour", ["hide", "recipe"]],
   ["Surface", ["ladder", "grits", "ridge", "skins", "gap", "detail", "fit", "mass"]],
-  ["Warmth and water", ["dew", "warm-can", "warm-part", "box", "dry-part"]],
+  ["Warmth and water", ["dew", "warm-can", "warm-part", "gun", "box", "dry-part"]],
   ["Light and glue", ["light", "resin-cure", "glue"]],
   ["Units", ["convert"]],
 ];
@@ -70,7 +70,7 @@ const OF_STEP: Readonly<Partial<Record<NonNullable<Operation["step"]>, readonly 
   scuff: ["grits"],
   "dry-fit": ["fit"],
   "warm-part": ["warm-part", "dew"],
-  heat: ["box", "warm-part"],
+  heat: ["gun", "box", "warm-part"],
   "warm-can": ["warm-can"],
 };
 

@@ -69,6 +69,8 @@ export const REASON: Readonly<Record<string, string>> = {
   "crack-too-fine": "A paste only bridges a crack this fine, and comes out again with the paper.",
   "gap-too-wide": "In a gap this wide what dries goes on sinking for weeks.",
   "gap-unfilled": "There is a gap to fill, and nothing in the pile fills it: paint only runs into it.",
+  "soak-long":
+    "It lies in its bath for long: plastics swell or warp in degreaser and warm water, foam and wood drink it.",
   "pits-unfilled": "Pits and bubbles stay dark dots through every coat; filler primer takes the small ones.",
   "gap-without-backing": "There is nothing behind the gap: the filler falls through or shrinks away.",
   "spot-rim-shows": "The rim of the spot stands up under the paint and draws a ring: feather it out first.",
@@ -257,6 +259,7 @@ const ADVICE: Readonly<Record<AdviceKey, string>> = {
   "cover-it": "Cover it with a primer or colour.",
   "thinner-skins": "Build it in thinner skins, each dried.",
   "fewer-coats": "Fewer or lighter coats.",
+  "soak-shorter": "Half an hour at most, then scrub, and again if need be.",
   "putty-first": "More filler primer, sanded, or putty first.",
   "uv-clear": "Finish with a UV-resistant clear.",
   "raise-finish": "Raise the finish level and its preparation.",

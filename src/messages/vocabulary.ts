@@ -339,6 +339,7 @@ export const MILESTONE_NAME: Readonly<Record<WaitedFor, string>> = {
   "can-bath": "can warm",
   "warm-through": "part warm through",
   "uv-box": "cured under the lamp",
+  soak: "soaked long enough",
   joint: "joint set",
   decal: "decal flat and dry",
   stripper: "stripped and dry",

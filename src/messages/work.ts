@@ -30,6 +30,7 @@ type Work = Pick<
   | "places"
   | "until"
   | "lampMin"
+  | "soakMin"
   | "extra"
 > & { readonly mend?: string | undefined };
 /** Name of a product by its id; nothing where nobody knows it. */
@@ -66,7 +67,7 @@ function wholeText(op: Work, nameOf: NameOf): string {
   const withIt = liquid ? `: ${liquid}` : "";
   switch (op.kind) {
     case "prep":
-      return `${PREP_NAME[op.step as keyof typeof PREP_NAME]}${lampText(op)}${op.abrasive ? `,${op.abrasive.wet ? " wet only," : ""}` : ""}${paper(op)}${withIt}`;
+      return `${PREP_NAME[op.step as keyof typeof PREP_NAME]}${lampText(op)}${soakText(op)}${op.abrasive ? `,${op.abrasive.wet ? " wet only," : ""}` : ""}${paper(op)}${withIt}`;
     case "before":
       return `${BEFORE_NAME[op.step as keyof typeof BEFORE_NAME]}${op.warmC === undefined ? "" : ` to ${tempText(op.warmC)}`}${withIt}`;
     case "helper":
@@ -106,6 +107,8 @@ function wholeText(op: Work, nameOf: NameOf): string {
 
 const lampText = ({ lampMin, coat, of }: Work): string =>
   lampMin === undefined ? "" : `, ${of > 1 ? `side ${coat} of ${of}, ` : ""}${duration(lampMin)} under the lamp`;
+const soakText = ({ soakMin, coat }: Work): string =>
+  soakMin === undefined ? "" : coat === 2 ? ", out of its bath" : `, put in for ${duration(soakMin)}`;
 const heldText = ({ held }: Work): string =>
   held ? `, ${held.by === "hand" ? "held" : "clamped"} ${duration(held.min)}` : "";
 

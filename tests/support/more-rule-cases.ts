@@ -366,6 +366,10 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("petg", { conditions: ["keyed", "clean", "pits"] }), pile: ["water-primer"] },
     { on: on("petg", { conditions: ["keyed", "clean", "pits"] }), pile: ["build-primer"] },
   ),
+  "soak-long": pair(
+    { on: on("petg"), pile: ["water-primer"], prep: ["wash"], soakMin: { wash: 90 } },
+    { on: on("petg"), pile: ["water-primer"], prep: ["wash"], soakMin: { wash: 30 } },
+  ),
   "crack-too-fine": pair(
     { on: on("petg", { fillWidthUm: 100 }), pile: ["fairing-putty"] },
     { on: on("petg", { fillWidthUm: 800 }), pile: ["fairing-putty"] },

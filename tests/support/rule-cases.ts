@@ -20,6 +20,7 @@ export interface Case {
   readonly pile: readonly (Layer | string)[];
   readonly prep?: readonly PrepStep[];
   readonly prepWith?: Stack["prepWith"];
+  readonly soakMin?: Stack["prepSoakMin"];
   readonly with?: readonly Product[];
   readonly wearing?: readonly Protection[];
   readonly air?: AirSpot;
@@ -33,7 +34,12 @@ export interface Case {
 
 export const inputOf = (c: Case): JudgeInput => ({
   region: region(c.on),
-  stack: { ...pile(...c.pile), prep: c.prep ?? [], ...(c.prepWith ? { prepWith: c.prepWith } : {}) },
+  stack: {
+    ...pile(...c.pile),
+    prep: c.prep ?? [],
+    ...(c.prepWith ? { prepWith: c.prepWith } : {}),
+    ...(c.soakMin ? { prepSoakMin: c.soakMin } : {}),
+  },
   productOf: lookup(c.with),
   protection: c.wearing ?? SAFE,
   air: c.air ?? null,

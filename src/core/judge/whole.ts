@@ -1,5 +1,5 @@
 import { at } from "../base";
-import { type Layer, type Product, placeOf, type Role, toldPartly, type Zone } from "../model";
+import { type Layer, type Product, placeOf, prepRows, type Role, toldPartly, type Zone } from "../model";
 import {
   dryDensityGMl,
   filmMassG,
@@ -134,6 +134,7 @@ export function stackFacts(pile: Pile): Facts {
       (layer) => !toldPartly(layer),
       (layer) => zonesOf(layer, region).length === 0,
     ),
+    "stack.soakMin": Math.max(0, ...prepRows(pile.input.stack).map((r) => r.soakMin ?? 0)),
     "stack.pitsOpen": region.conditions.includes("pits") && !lays("putty", "primer-highbuild", "surfacer"),
     "stack.topRole": top.role,
     "stack.topSheen": top.sheen,

@@ -1,5 +1,13 @@
 import type { Stack } from "./types";
-import { isOneOf, PREP_STEPS, PREP_TIMES_MOST, type PrepKey, type PrepStep } from "./vocabulary";
+import {
+  isOneOf,
+  PREP_STEPS,
+  PREP_TIMES_MOST,
+  type PrepKey,
+  type PrepStep,
+  SOAK_PREP,
+  type SoakKey,
+} from "./vocabulary";
 
 /** A step of getting ready, with the key its liquid, its wait and its log entries go by. */
 export interface PreparedStep {
@@ -30,21 +38,30 @@ export function prepStepOf(key: string): PrepStep | null {
 }
 
 /** What is told of a pile's steps beside their order. */
-export type PrepTold = Pick<Stack, "prep" | "prepWith" | "prepWaitMin">;
+export type PrepTold = Pick<Stack, "prep" | "prepWith" | "prepWaitMin" | "prepSoakMin">;
 
 /** One step with all that is told of it, so that it can be moved about. */
 export interface PrepRow {
   readonly step: PrepStep;
   readonly withId?: string | undefined;
   readonly waitMin?: number | undefined;
+  readonly soakMin?: number | undefined;
 }
 
-export const prepRows = ({ prep, prepWith, prepWaitMin }: PrepTold): readonly PrepRow[] =>
+export const prepRows = ({ prep, prepWith, prepWaitMin, prepSoakMin }: PrepTold): readonly PrepRow[] =>
   preparedSteps(prep).map(({ step, key }) => {
     const withId = prepWith?.[key];
     const waitMin = prepWaitMin?.[key];
-    return { step, ...(withId ? { withId } : {}), ...(waitMin === undefined ? {} : { waitMin }) };
+    const soakMin = soakKept(step) ? prepSoakMin?.[key as SoakKey] : undefined;
+    return {
+      step,
+      ...(withId ? { withId } : {}),
+      ...(waitMin === undefined ? {} : { waitMin }),
+      ...(soakMin === undefined ? {} : { soakMin }),
+    };
   });
+
+const soakKept = isOneOf(SOAK_PREP);
 
 export function fromPrepRows(rows: readonly PrepRow[]): PrepTold {
   const keys = preparedSteps(rows.map((r) => r.step)).map(({ key }) => key);
@@ -54,10 +71,12 @@ export function fromPrepRows(rows: readonly PrepRow[]): PrepTold {
   };
   const prepWith = told((r) => r.withId);
   const prepWaitMin = told((r) => r.waitMin);
+  const prepSoakMin = told((r) => (soakKept(r.step) ? r.soakMin : undefined));
   return {
     prep: rows.map((r) => r.step),
     ...(prepWith ? { prepWith } : {}),
     ...(prepWaitMin ? { prepWaitMin } : {}),
+    ...(prepSoakMin ? { prepSoakMin } : {}),
   };
 }
 

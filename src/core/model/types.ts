@@ -18,6 +18,7 @@ import type {
   PrepKey,
   PrepStep,
   RubSign,
+  SoakKey,
   Source,
   StripWay,
   Tack,
@@ -263,6 +264,8 @@ export interface Stack {
   readonly prepWith?: Readonly<Partial<Record<PrepKey, string>>> | undefined;
   /** how long a step is left in the user's own word, minutes, by the step's key; beats what is reckoned, whatever the air */
   readonly prepWaitMin?: Readonly<Partial<Record<PrepKey, number>>> | undefined;
+  /** how long the part lies in the liquid of a step, minutes, by the step's key; left out = it is washed or wiped by hand */
+  readonly prepSoakMin?: Readonly<Partial<Record<SoakKey, number>>> | undefined;
   readonly layers: readonly Layer[];
 }
 

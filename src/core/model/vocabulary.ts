@@ -258,6 +258,10 @@ export type BeforeStep = (typeof BEFORE_STEPS)[number];
 /** Steps that are done with a liquid of the user's own choice, which then has to suit what it touches. */
 export const LIQUID_PREP = ["degrease", "derust", "wash", "wipe"] as const satisfies readonly PrepStep[];
 export type LiquidPrep = (typeof LIQUID_PREP)[number];
+/** Steps in whose liquid a part can be left lying. */
+export const SOAK_PREP = ["degrease", "derust", "wash"] as const satisfies readonly PrepStep[];
+type SoakPrep = (typeof SOAK_PREP)[number];
+export type SoakKey = SoakPrep | `${SoakPrep}-${2 | 3}`;
 export const LIQUID_BEFORE = ["degrease", "wipe"] as const satisfies readonly BeforeStep[];
 export type LiquidBefore = (typeof LIQUID_BEFORE)[number];
 

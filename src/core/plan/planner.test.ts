@@ -30,6 +30,30 @@ const panel = (id: string, over: Partial<PlanRegion["region"]> = {}, colour = "e
 });
 
 describe("rounds of look, fill, sand and prime", () => {
+  it("are filled where the user says, and primed all over: the next look wants one even colour", () => {
+    const putty = layer("red-stopper", {
+      id: "s",
+      coats: 1,
+      places: ["bow"],
+      sandAfter: { grit: 400, wet: false, takesUm: 20 },
+    });
+    const stack = pile(
+      layer("grey-primer", { id: "p" }),
+      putty,
+      layer("grey-primer", { id: "q" }),
+      layer("estuary-blue", { id: "c" }),
+    );
+    const filled = (fillPlaces?: Record<string, string[]>) =>
+      planned(
+        planInput([{ region: panel("a").region, stack }], {
+          wishes: wishes({ rounds: { a: 1 }, ...(fillPlaces ? { fillPlaces } : {}) }),
+        }),
+      ).ops.filter((o) => o.round === 1 && o.kind === "coat");
+    const [fill, prime] = filled({ a: ["the seam", "stern"] });
+    expect(fill!.places).toEqual(["the seam", "stern"]);
+    expect(prime!.places).toBeUndefined();
+    expect(filled()[0]!.places).toBeUndefined();
+  });
   const roundsIn = (over: Partial<PlanInput>, finish: "hidden" | "seen" | "show") =>
     planned(planInput([panel("a", { finish })], over)).ops.filter((o) => o.kind === "inspect").length;
   it("are planned at their likely number by finish, and at the upper one by a safe plan", () => {

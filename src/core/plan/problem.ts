@@ -159,11 +159,11 @@ const ASIDE = new Set<Operation["kind"]>(["inspect", "mask", "turn", "fit", "dre
 function withoutPassed(chain: Chain, records: ReadonlyMap<string, OpRecord>): Chain {
   const last = chain.ops.findLastIndex((op) => records.has(op.id));
   const painted = chain.ops.findLastIndex((op) => LAYS_PAINT.has(op.kind) && records.has(op.id));
-  // nor is a bare face got ready that is painted, or turned under a lamp once something else was done to it
+  // nor is a bare face got ready that is painted, or turned under a lamp or taken out of a bath once something else was done to it
   const isPast = (op: Operation, i: number) =>
     i < painted
       ? ASIDE.has(op.kind) || op.kind === "prep"
-      : i < last && (ASIDE.has(op.kind) || op.lampMin !== undefined);
+      : i < last && (ASIDE.has(op.kind) || op.lampMin !== undefined || op.soakMin !== undefined);
   const gone = new Set(chain.ops.filter((op, i) => isPast(op, i) && !records.has(op.id)).map((op) => op.id));
   if (gone.size === 0) return chain;
   let { ties } = chain;

@@ -54,6 +54,31 @@ describe("the user's own word", () => {
   });
 });
 
+describe("a soak", () => {
+  const bath: Partial<Stack> = { prep: ["degrease", "wash"], prepSoakMin: { degrease: 25 } };
+  const stack = { ...pile(layer("water-primer", { id: "y" })), ...bath };
+  const at = (over: Partial<Stack> = {}) => {
+    const answer = planModel(
+      planInput([{ region: face({ id: "r", joints: false, conditions: ["keyed"] }), stack: { ...stack, ...over } }]),
+    );
+    if (answer.outcome !== "planned") throw new Error(answer.outcome);
+    return (id: string) => answer.ops.find((o) => o.id === id);
+  };
+  const put = opIds.prep("r", "degrease");
+  it("is put in and taken out, on time, with the minutes between left to other work", () => {
+    const op = at();
+    const [into, out] = [op(put)!, op(opIds.turn(put, 1))!];
+    expect(out.startMin - into.endMin).toBeGreaterThanOrEqual(25);
+    expect(out.startMin - into.endMin).toBeLessThanOrEqual(40);
+    expect(op(opIds.prep("r", "wash"))!.startMin).toBeGreaterThanOrEqual(out.endMin);
+    expect(waitAfter("degrease", bath)).toBeGreaterThanOrEqual(25);
+  });
+  it("nobody told is none, and one told of a step that is not in the pile is nobody's", () => {
+    expect(at({ prepSoakMin: undefined })(opIds.turn(put, 1))).toBeUndefined();
+    expect(at({ prep: ["wash"] })(opIds.turn(put, 1))).toBeUndefined();
+  });
+});
+
 describe("the last dust", () => {
   it("comes off the same evening as the coat where the hands are free, not the evening before", () => {
     const stack = {

@@ -47,6 +47,8 @@ export interface PlanWishes {
   readonly rounds: Readonly<Record<string, number>>;
   /** region → the putty its rounds are filled with; left out = the one its stack holds */
   readonly fills?: Readonly<Record<string, string>> | undefined;
+  /** region → where its rounds are filled, in plain names; left out = wherever a look finds something */
+  readonly fillPlaces?: Readonly<Record<string, readonly string[]>> | undefined;
   /** coats of one product done in one go, by their operations */
   readonly batches: readonly (readonly string[])[];
   /** product on its way, to buy or to go on with → when it arrives */

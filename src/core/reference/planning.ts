@@ -58,6 +58,12 @@ export const TOUCH_IN_MIN = 2;
 export const GUIDE_DRY_MIN = 30;
 /** Turning a part under the lamp, minutes (est.). */
 export const TURN_UNDER_LAMP_MIN = 2;
+/** Taking a part out of what it soaked in, minutes (est.). */
+export const OUT_OF_BATH_MIN = 3;
+/** So much longer than told a part may lie in its bath before it has to come out, minutes (est.). */
+export const SOAK_OVER_MIN = 15;
+/** A degreaser or a wash that a part lies in longer than this swells or warps it, or lifts what is printed fine, minutes (est.: makers name up to half an hour). */
+export const SOAK_LONG_MIN = 30;
 /** A joint can be worked on this long after it was glued, minutes (est.; the adhesive's own label decides). */
 export const JOINT_SETS_MIN = 720;
 /** A decal lies flat and is dry this long after its softener, minutes (est.; the label decides). */

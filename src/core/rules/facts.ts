@@ -208,6 +208,7 @@ const FACTS = {
   "stack.topOilProof": { of: oneOf(["stated-no", "unsure", "yes"]), scopes: ["stack"] },
   "stack.topWaterBorne": { of: flag, scopes: ["stack"] },
   "stack.gapOpen": { of: flag, scopes: ["stack"] },
+  "stack.soakMin": { of: number(0, 1440), scopes: ["stack"] },
   "stack.pitsOpen": { of: flag, scopes: ["stack"] },
   "stack.ridgeBuried": { of: flag, scopes: ["stack"] },
   "stack.fadingHue": { of: oneOf(HUES), scopes: ["stack"] },

@@ -52,7 +52,12 @@ describe("the order of getting ready, as it is proposed", () => {
 });
 
 describe("steps one can edit", () => {
-  const told = { prep: ["wash", "key", "wash"] as const, prepWith: { "wash-2": "soap" }, prepWaitMin: { wash: 720 } };
+  const told = {
+    prep: ["wash", "key", "wash"] as const,
+    prepWith: { "wash-2": "soap" },
+    prepWaitMin: { wash: 720 },
+    prepSoakMin: { wash: 20 },
+  };
   it("one that comes twice keeps its own liquid and its own wait wherever it is moved", () => {
     const [first, key, second] = prepRows(told);
     expect(fromPrepRows([first!, key!, second!])).toEqual(told);
@@ -60,6 +65,7 @@ describe("steps one can edit", () => {
       prep: ["wash", "key", "wash"],
       prepWith: { wash: "soap" },
       prepWaitMin: { "wash-2": 720 },
+      prepSoakMin: { "wash-2": 20 },
     });
   });
   it("a missing one goes where it usually stands; one that is there, to the end; and never a fourth time", () => {

@@ -48,6 +48,7 @@ const ADVICE_KEYS = [
   "thinner-skins",
   "fewer-coats",
   "putty-first",
+  "soak-shorter",
   "uv-clear",
   "raise-finish",
   "sand-less",

@@ -5,7 +5,7 @@ import { light, resinCure } from "./light";
 import { cost, film, quantities, thin, twoPack, weighIn } from "./liquids";
 import { detail, fit, gap, ladder, mass, ridge, skins } from "./surface";
 import type { Sum, SumInputs, SumResult, SumShelf, SumValues } from "./types";
-import { box, dew, dryPart, warmCan, warmPart } from "./warmth";
+import { box, dew, dryPart, gun, warmCan, warmPart } from "./warmth";
 
 /** Every sum there is, by its id, in the order they are listed. */
 const SUMS = {
@@ -25,6 +25,7 @@ const SUMS = {
   mass,
   "warm-can": warmCan,
   "warm-part": warmPart,
+  gun,
   box,
   "dry-part": dryPart,
   light,

@@ -108,6 +108,21 @@ describe("published cases", () => {
     };
     expect(line(doing("light", told), "sideS")).toBeCloseTo(v.seconds, 2);
   });
+  it.each([
+    ["a low setting an arm’s length off is hand-warm", { dialC: 90, distanceCm: 60 }, 30, 45],
+    ["as near as a hand it is as hot as it leaves", { dialC: 90, distanceCm: 10 }, 90, 90],
+    ["a paint stripper’s setting burns at any distance one can reach", { dialC: 500, distanceCm: 50 }, 150, 250],
+  ] as const)("a warm air gun: %s", (_, told, least, most) => {
+    const jetC = line(doing("gun", { roomC: 15, ...told }), "jetC")!;
+    expect(jetC).toBeGreaterThanOrEqual(least);
+    expect(jetC).toBeLessThanOrEqual(most);
+  });
+  it("a gun may come as near to PLA as one dares with a hand, and nearer to what stands more", () => {
+    const nearest = (material: string) => line(doing("gun", { roomC: 15, dialC: 90, material }), "nearestCm")!;
+    expect(nearest("pla")).toBeGreaterThan(30);
+    expect(nearest("pla")).toBeLessThan(80);
+    expect(nearest("abs-asa")).toBeLessThan(nearest("pla"));
+  });
   it("wet to dry and back is where it began, thinned or not", () => {
     for (const filmUm of [1, 40, 900])
       for (const thinnerParts of [0, 1, 3]) {
@@ -136,6 +151,7 @@ describe("what is said beside the figures", () => {
     ["warm-can", {}, "never-hotter"],
     ["warm-part", { boxC: 70, material: "pla" }, "too-hot"],
     ["warm-part", { fromC: 2, roomC: 18, rhPct: 60 }, "dew"],
+    ["gun", { dialC: 90, distanceCm: 10, material: "pla" }, "too-near"],
     ["box", { boxC: 58, material: "pla" }, "too-hot"],
     ["dry-part", { joints: "yes" }, "blow-out"],
     ["light", { depthUm: 5000 }, "too-deep"],

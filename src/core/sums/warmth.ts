@@ -73,6 +73,42 @@ export const warmPart = sum({
   },
 });
 
+/** A free jet of air stays as it left for so many nozzle widths, then falls with the distance (est.; free round jets, 4.5 to 6). */
+const JET_CORE_WIDTHS = 5;
+/** The scale of a dial is so far off, as a share of what it shows above the room (est.). */
+const DIAL_OFF = 0.2;
+const MM_PER_CM = 10;
+
+export const gun = sum({
+  formula:
+    "at the part = room + (dial − room) × min(1, 5 × nozzle ÷ distance); nearest = 5 × nozzle × 1.2 × (dial − room) ÷ (limit − room)",
+  source: "decay of a free round jet; a dial a fifth off (est.)",
+  inputs: {
+    material: choice(MATERIALS, "petg"),
+    dialC: num("°C", 30, 650, 90),
+    nozzleMm: num("mm", 5, 100, 35),
+    distanceCm: num("cm", 1, 200, 30),
+    roomC: { ...TEMP, usual: 12 },
+  },
+  run: ({ material, dialC, nozzleMm, distanceCm, roomC }) => {
+    const limitC = heatLimitC([{ material }]);
+    const hotter = Math.max(0, dialC - roomC);
+    const coreCm = (JET_CORE_WIDTHS * nozzleMm) / MM_PER_CM;
+    const jetC = roomC + hotter * Math.min(1, coreCm / distanceCm);
+    // within the core it is as hot as it leaves, however near
+    const over = limitC === null ? 0 : ((1 + DIAL_OFF) * hotter) / (limitC - roomC);
+    const nearestCm = limitC === null || limitC <= roomC ? null : over <= 1 ? 0 : coreCm * over;
+    return {
+      lines: [line("jetC", jetC, "°C"), line("limitC", limitC, "°C"), line("nearestCm", nearestCm, "cm")],
+      notes: [
+        ...when(limitC !== null && roomC + (1 + DIAL_OFF) * (jetC - roomC) > limitC, "too-near"),
+        "keep-moving",
+        "never-wet",
+      ],
+    };
+  },
+});
+
 /** What a wall lets through, W/m²K (est.). */
 const WALL_W_M2K = { "card box": 2.5, "foam box": 0.8, "wooden cabinet": 1.8 } as const;
 const WALLS = ["card box", "foam box", "wooden cabinet"] as const;

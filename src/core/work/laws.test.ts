@@ -34,7 +34,7 @@ const WAITS: { readonly [K in WaitKind]: Extract<Wait, { kind: K }> } = {
   fixed: { kind: "fixed", minutes: 30, what: "joint" },
   milestone: { kind: "milestone", milestone: "handle", leastMin: 0 },
   unmask: { kind: "unmask", leastMin: null },
-  "tape-limit": { kind: "tape-limit", minutes: 1440 },
+  "no-later": { kind: "no-later", minutes: 1440 },
   flash: { kind: "flash", apartMin: null },
   sandable: { kind: "sandable" },
   seam: { kind: "seam", waits: [{ until: "window", index: 0 }], fallback: [] },
@@ -48,7 +48,7 @@ const ROWS: readonly (readonly [WaitKind, string | null, boolean, boolean, boole
   ["fixed", "joint", false, false, false],
   ["milestone", "handle", true, false, false],
   ["unmask", "touch", true, true, false],
-  ["tape-limit", null, false, true, false],
+  ["no-later", null, false, true, false],
   ["flash", "flash", true, false, true],
   ["sandable", "sandable", true, false, false],
   ["seam", "recoat", true, false, true],
@@ -80,7 +80,7 @@ describe("one law a kind", () => {
     const looked = ctx({ notYet: { atMin: 5000, lacks: null } });
     for (const kind of Object.keys(WAITS) as WaitKind[]) {
       const first = spansOf(WAITS[kind], looked)[0]?.startMin ?? Number.POSITIVE_INFINITY;
-      expect(first >= 5000).toBe(kind !== "tape-limit");
+      expect(first >= 5000).toBe(kind !== "no-later");
     }
   });
   it("bare waits are always assumed, a film's by its label", () => {

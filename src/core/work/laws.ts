@@ -98,7 +98,7 @@ const LAWS: { readonly [K in WaitKind]: Law<K> } = {
     estimateMin: ({ leastMin }, times) => Math.max(leastMin ?? 0, dry(times, "touch")),
     aspects: () => ["handle", "sandable", "touch"],
   },
-  "tape-limit": {
+  "no-later": {
     spans: ({ minutes }, ctx) => [{ startMin: ctx.fromMin, endMin: ctx.fromMin + minutes }],
     milestone: () => null,
     canShut: () => true,

@@ -82,6 +82,8 @@ export interface Operation {
   readonly partC?: number | undefined;
   /** so long it lies under the lamp, one side, minutes; absent = under none */
   readonly lampMin?: number | undefined;
+  /** lies so long in its liquid between being put in (1) and taken out (2), minutes */
+  readonly soakMin?: number | undefined;
   /** of a joint: so long it is held by hand, or by a clamp, minutes; absent = it holds by itself */
   readonly held?: { readonly by: "hand" | "clamp"; readonly min: number } | undefined;
   /** how and where the part is held, of work to do with that; absent = of none */

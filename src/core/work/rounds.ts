@@ -16,6 +16,7 @@ export interface RoundsInput extends Pick<JudgeInput, "productOf" | "protection"
     | {
         readonly rounds: Readonly<Record<string, number>>;
         readonly fills?: Readonly<Record<string, string>> | undefined;
+        readonly fillPlaces?: Readonly<Record<string, readonly string[]>> | undefined;
       }
     | undefined;
   readonly caution: Caution;
@@ -49,7 +50,7 @@ export function withRounds(
   const rounds = roundsFor(r, over, input);
   if (rounds === 0) return plain;
   for (const putty of [puttyOf(r, input), null]) {
-    const region = { ...r, stack: expanded(r.stack, over, rounds, putty, input) };
+    const region = { ...r, stack: expanded(r, over, rounds, putty, input) };
     const answer = judgeStack({
       ...region,
       productOf: input.productOf,
@@ -97,11 +98,18 @@ const puttyOf = ({ region, stack }: PlanRegion, input: RoundsInput): string | nu
   stack.layers.find((l) => input.productOf(l.productId).role === "putty")?.productId ??
   null;
 
-function expanded(stack: Stack, over: number, rounds: number, puttyId: string | null, input: RoundsInput): Stack {
+function expanded(
+  { region, stack }: PlanRegion,
+  over: number,
+  rounds: number,
+  puttyId: string | null,
+  input: RoundsInput,
+): Stack {
+  const places = own(input.wishes?.fillPlaces ?? {}, region.id);
   const primer = stack.layers[over]!;
   const made: Layer[] = [];
   for (let n = 1; n <= rounds; n++) {
-    if (puttyId !== null) made.push(fillLayer(primer, puttyId, n, input));
+    if (puttyId !== null) made.push({ ...fillLayer(primer, puttyId, n, input), ...(places ? { places } : {}) });
     made.push({ ...primer, id: roundId(primer.id, n, "p"), coats: 1, before: [], gapMin: null, tape: null });
   }
   return { ...stack, layers: [...stack.layers.slice(0, over + 1), ...made, ...stack.layers.slice(over + 1)] };

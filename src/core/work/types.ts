@@ -18,8 +18,8 @@ export type Wait =
   | { readonly kind: "milestone"; readonly milestone: Held; readonly leastMin: number }
   /** tape comes off while the edge is soft, or once the film is hard; in between the edge tears */
   | { readonly kind: "unmask"; readonly leastMin: number | null }
-  /** tape has to be off the part by then */
-  | { readonly kind: "tape-limit"; readonly minutes: number }
+  /** what follows has to be begun by then: tape off the part, a part out of its bath */
+  | { readonly kind: "no-later"; readonly minutes: number }
   /** next coat of the same layer, no sooner than the user wants them apart */
   | { readonly kind: "flash"; readonly apartMin: number | null }
   | { readonly kind: "sandable" }
@@ -73,6 +73,7 @@ type Settled =
   | "can-bath"
   | "warm-through"
   | "uv-box"
+  | "soak"
   | "joint"
   | "decal"
   | "stripper"
@@ -90,6 +91,7 @@ const BARE: ReadonlySet<WaitedFor> = new Set([
   "can-bath",
   "warm-through",
   "uv-box",
+  "soak",
   "joint",
   "decal",
   "stripper",

@@ -85,7 +85,7 @@ export function movePart(partId: string, toModelId: string): Outcome<{ unjoined:
   });
 }
 
-type Moves = Pick<Planning, "locks" | "minutes" | "rounds" | "fills" | "away" | "batches">;
+type Moves = Pick<Planning, "locks" | "minutes" | "rounds" | "fills" | "fillPlaces" | "away" | "batches">;
 
 /** What was said of a part's work, and what of everything else's. */
 function divided(
@@ -100,6 +100,7 @@ function divided(
     minutes: split(said.minutes, mine),
     rounds: split(said.rounds, mine),
     ...(said.fills ? { fills: split(said.fills, mine) } : {}),
+    ...(said.fillPlaces ? { fillPlaces: split(said.fillPlaces, mine) } : {}),
     away: split(said.away, mine),
     // coats sprayed together are one model's work: what is left of a batch has to be two at the least
     batches: said.batches.map((b) => b.filter((id) => isOwn(id) === mine)).filter((b) => b.length > 1),
@@ -117,6 +118,7 @@ const joined = (to: Planning, more: Moves): Moves => ({
   minutes: { ...to.minutes, ...more.minutes },
   rounds: { ...to.rounds, ...more.rounds },
   ...(to.fills || more.fills ? { fills: { ...to.fills, ...more.fills } } : {}),
+  ...(to.fillPlaces || more.fillPlaces ? { fillPlaces: { ...to.fillPlaces, ...more.fillPlaces } } : {}),
   away: { ...to.away, ...more.away },
   batches: [...to.batches, ...more.batches],
 });

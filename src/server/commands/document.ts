@@ -288,6 +288,7 @@ function renamedPlanning(p: Planning, opId: (id: string) => string, id: (id: str
     minutes: keys(p.minutes, opId),
     rounds: keys(p.rounds, id),
     ...(p.fills ? { fills: keys(p.fills, id) } : {}),
+    ...(p.fillPlaces ? { fillPlaces: keys(p.fillPlaces, id) } : {}),
     away: keys(p.away, id),
     batches: p.batches.map((b) => b.map(opId)),
     joins: p.joins.map((j) => ({ ...j, partId: id(j.partId), ontoId: id(j.ontoId) })),

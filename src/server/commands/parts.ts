@@ -131,7 +131,8 @@ function prepFor(db: Db, kind: NodeKind, id: string, fields: object): Record<str
   // of a material nobody knows nothing is proposed, and what there is stays until one is told
   const untouched =
     stack.prep.length === 0 ? !isTold(region) : isTold(region) && isDeepStrictEqual(stack.prep, proposed(region));
-  if (!untouched || !isTold(next) || (stack.prepWith ?? stack.prepWaitMin) !== undefined) return {};
+  if (!untouched || !isTold(next) || (stack.prepWith ?? stack.prepWaitMin ?? stack.prepSoakMin) !== undefined)
+    return {};
   return { prep: proposed(next) };
 }
 

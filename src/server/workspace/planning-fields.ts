@@ -32,6 +32,7 @@ function wishesOf({ planning: p, dues = [] }: ToldOfPlan, timeZone: string): Pla
     minutes: p.minutes,
     rounds: p.rounds,
     fills: p.fills,
+    fillPlaces: p.fillPlaces,
     batches: p.batches,
     arrivals: inMin(p.arrivals, morning),
     away: inMin(p.away, morning),

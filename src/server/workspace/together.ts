@@ -41,6 +41,7 @@ function joinedPlanning(all: readonly Planning[]): Planning {
     minutes: together((p) => p.minutes),
     rounds: together((p) => p.rounds),
     fills: together((p) => p.fills),
+    fillPlaces: together((p) => p.fillPlaces),
     batches: all.flatMap((p) => p.batches),
     arrivals: latest(all.map((p) => p.arrivals)),
     away: together((p) => p.away),

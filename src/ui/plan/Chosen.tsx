@@ -259,6 +259,36 @@ function Change({ op, screen, planner, desk, words }: ChangeProps) {
           </select>
         </label>
       )}
+      {op.round !== undefined && (
+        <form
+          className="flex flex-wrap items-center gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const names = String(new FormData(e.currentTarget).get("places"))
+              .split(",")
+              .map((n) => n.trim())
+              .filter((n) => n !== "");
+            void change(
+              { fillPlaces: withEntry(planning.fillPlaces ?? {}, op.regionId, names.length > 0 ? names : null) },
+              "Where the rounds are filled changed",
+            );
+          }}
+        >
+          <label className="flex items-center gap-2">
+            Filled at
+            <input
+              name="places"
+              className="input input-sm w-52"
+              aria-label="Places the rounds are filled at, with commas between"
+              defaultValue={(planning.fillPlaces?.[op.regionId] ?? []).join(", ")}
+              placeholder="wherever a look finds something"
+            />
+          </label>
+          <button type="submit" className="btn btn-sm" disabled={planner.busy}>
+            Keep the places
+          </button>
+        </form>
+      )}
       <Together op={op} screen={screen} planner={planner} change={change} words={words} />
       {fault && (
         <p role="alert" className="font-semibold text-error">

@@ -97,6 +97,7 @@ const FIELD_NAME: Readonly<Record<string, string>> = {
   minutes: "Hands-on minutes",
   rounds: "Rounds",
   fills: "The filler of the rounds",
+  fillPlaces: "Where the rounds are filled",
   batches: "Spraying together",
   arrivals: "The arrival date",
   away: "The date a part is back",

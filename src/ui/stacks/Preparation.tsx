@@ -13,6 +13,7 @@ import {
   type Product,
   preparedSteps,
   prepRows,
+  SOAK_PREP,
   type Stack,
   withStep,
 } from "@/core/model";
@@ -52,9 +53,9 @@ export function Preparation({
   const proposed = ready.proposed.map(({ step }) => step);
   const asProposed = proposed.join() === stack.prep.join();
   const put = (to: (rows: readonly PrepRow[]) => readonly PrepRow[]) =>
-    void change(({ prep, prepWith, prepWaitMin, ...others }) => ({
+    void change(({ prep, prepWith, prepWaitMin, prepSoakMin, ...others }) => ({
       ...others,
-      ...fromPrepRows(to(prepRows({ prep, prepWith, prepWaitMin }))),
+      ...fromPrepRows(to(prepRows({ prep, prepWith, prepWaitMin, prepSoakMin }))),
     }));
   // what was chosen is read now: the change is worked out when its turn in the queue comes
   const add = (step: PrepStep) => put((all) => withStep(all, step));
@@ -149,10 +150,26 @@ function PrepLine({ row, n, last, why, time, maxC, shelf, edit, move, remove }: 
         <span className="font-semibold">{name}</span>
         {time && <span className="soft text-sm">{duration(time.handsOnMin)}</span>}
         <span className="ml-auto flex items-center">
-          <OwnWait
-            name={name}
-            reckonedMin={time?.waitMin ?? 0}
-            waitMin={row.waitMin}
+          {isOneOf(SOAK_PREP)(row.step) && (
+            <OwnTime
+              about="in it"
+              label={`Left lying in it: ${name}, minutes`}
+              unit="min"
+              most={MOST_SOAK_MIN}
+              such="20"
+              placeholder="–"
+              minutes={row.soakMin}
+              save={(soakMin) => edit({ soakMin: soakMin || undefined })}
+            />
+          )}
+          <OwnTime
+            about="then alone"
+            label={`Left alone after: ${name}, hours`}
+            unit="h"
+            most={MOST_HOURS}
+            such="12"
+            placeholder={(time?.waitMin ?? 0) > 0 ? `≈ ${Math.round((time?.waitMin ?? 0) / 6) / 10}` : "–"}
+            minutes={row.waitMin}
             save={(waitMin) => edit({ waitMin })}
           />
           <LineButton label={`Earlier: ${name}`} icon={ArrowUp} disabled={n === 0} press={() => move(-1)} />
@@ -204,31 +221,40 @@ function LineButton({
   );
 }
 
-/** How long it is left alone in the user's own word: "overnight" is 12. */
-function OwnWait({
-  name,
-  reckonedMin,
-  waitMin,
+/** How long it lies in its liquid, or is left alone after, in the user's own word: "overnight" is 12 h. */
+function OwnTime({
+  about,
+  label,
+  unit,
+  most,
+  such,
+  placeholder,
+  minutes,
   save,
 }: {
-  name: string;
+  about: string;
+  label: string;
+  unit: "h" | "min";
+  most: number;
+  such: string;
   /** what stands where the user says nothing, at 20 °C and half damp */
-  reckonedMin: number;
-  waitMin: number | undefined;
-  save: (waitMin: number | undefined) => void;
+  placeholder: string;
+  minutes: number | undefined;
+  save: (minutes: number | undefined) => void;
 }) {
-  const shown = waitMin === undefined ? "" : figureField(waitMin / MIN_PER_HOUR, "h");
+  const per = unit === "h" ? MIN_PER_HOUR : 1;
+  const shown = minutes === undefined ? "" : figureField(minutes / per, unit);
   const [typed, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const told = () => {
     if (typed === null) return;
-    const hours = typed.trim() === "" ? null : numberTyped(typed, "h");
-    const wrong = hours !== null && !(hours >= 0 && hours <= MOST_HOURS);
-    setFault(wrong ? `hours from 0 to ${MOST_HOURS}, such as 12` : null);
+    const figure = typed.trim() === "" ? null : numberTyped(typed, unit);
+    const wrong = figure !== null && !(figure >= 0 && figure <= most);
+    setFault(wrong ? `${unit === "h" ? "hours" : "minutes"} from 0 to ${most}, such as ${such}` : null);
     if (wrong) return;
     setTyped(null);
-    const next = hours === null ? undefined : Math.round(hours * MIN_PER_HOUR);
-    if (next !== waitMin) save(next);
+    const next = figure === null ? undefined : Math.round(figure * per);
+    if (next !== minutes) save(next);
   };
   return (
     <label className="soft flex items-center gap-1 text-sm">
@@ -237,22 +263,23 @@ function OwnWait({
           {fault}
         </span>
       )}
-      then alone
+      {about}
       <input
         className={`input input-xs w-14 text-right ${fault ? "input-error" : ""}`}
         inputMode="decimal"
-        placeholder={reckonedMin > 0 ? `≈ ${Math.round(reckonedMin / 6) / 10}` : "–"}
-        aria-label={`Left alone after: ${name}, hours`}
+        placeholder={placeholder}
+        aria-label={label}
         aria-invalid={fault !== null}
         value={typed ?? shown}
         onChange={(e) => setTyped(e.target.value)}
         onBlur={told}
         onKeyDown={(e) => e.key === "Enter" && told()}
       />
-      h
+      {unit}
     </label>
   );
 }
+const MOST_SOAK_MIN = 1440;
 const MIN_PER_HOUR = 60;
 const MOST_HOURS = 1000;
 

@@ -6,6 +6,7 @@ import {
   DETAIL_LOSS_CARE,
   DETAIL_LOSS_STOP,
   DEW_MARGIN_C,
+  SOAK_LONG_MIN,
   STACKED_COATS,
 } from "../../reference";
 import { above, all, any, atLeast, below, has, is, no, not, yes } from "../condition";
@@ -60,6 +61,12 @@ export const STACK_RULES = rulesFor("stack", [
     verdict: "care",
     when: all(yes("stack.pitsOpen"), is("region.finish", "seen", "show")),
     remedy: [advise("putty-first")],
+  },
+  {
+    id: "soak-long",
+    verdict: "care",
+    when: all(above("stack.soakMin", SOAK_LONG_MIN), not(is("region.group", "metal"))),
+    remedy: [advise("soak-shorter")],
   },
   {
     id: "no-uv-protection",

@@ -157,7 +157,7 @@ const faceId = (coatId: string, face: number): string => (face === 0 ? coatId : 
 function sandOp(region: Region, layer: Layer, product: Product, rub: NonNullable<Layer["sandAfter"]>): Operation {
   const round = roundOf(layer.id) ?? undefined;
   const papers = papersOf(rub);
-  const laid = round === undefined ? spotShare(layer, product, region) : SPOT_SHARE;
+  const laid = round === undefined || layer.places?.length ? spotShare(layer, product, region) : SPOT_SHARE;
   const share =
     (rub.share ?? featheredShare(laid, layer, region.areaCm2)) * (1 + NEXT_PAPER_SHARE * (papers.length - 1));
   return {
@@ -225,7 +225,8 @@ const hardenedByLight = ({ family }: Product): boolean =>
 function coatOps(region: Region, layer: Layer, product: Product, n: number): { coat: Operation; turns: Operation[] } {
   const method: Method = product.method;
   const round = roundOf(layer.id) ?? undefined;
-  const share = round !== undefined && product.role === "putty" ? SPOT_SHARE : spotShare(layer, product, region);
+  const found = round !== undefined && product.role === "putty" && !layer.places?.length;
+  const share = found ? SPOT_SHARE : spotShare(layer, product, region);
   const count = turnsOf(region);
   const wholeMin =
     minutesFor(COAT_LABOUR[method], region.areaCm2, share) +

@@ -88,7 +88,7 @@ export function tapeOff(
   work.now({ kind: "unmask", leastMin });
   const share = maskedShare(region, below, productOf(below.productId), kept);
   work.push({ ...sideWork(region, "unmask", id, below.id, share), ...on(region, below, kept) });
-  work.tie(opIds.mask(below.id), id, { kind: "tape-limit", minutes: TAPE_LATEST_MIN[tackOf(tape, productOf)] });
+  work.tie(opIds.mask(below.id), id, { kind: "no-later", minutes: TAPE_LATEST_MIN[tackOf(tape, productOf)] });
 }
 /** What is covered, by name. */
 const on = (region: Region, layer: Layer, kept: boolean): Pick<Operation, "places"> => {

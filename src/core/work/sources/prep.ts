@@ -5,6 +5,7 @@ import {
   type Product,
   preparedSteps,
   type Region,
+  type SoakKey,
   type Stack,
 } from "../../model";
 import { wetOnly } from "../../policy";
@@ -12,7 +13,9 @@ import {
   CURE_SIDES,
   cureSideMin,
   materialFacts,
+  OUT_OF_BATH_MIN,
   PREP_LABOUR,
+  SOAK_OVER_MIN,
   TURN_UNDER_LAMP_MIN,
   WIPE_FLASH_MIN,
 } from "../../reference";
@@ -24,7 +27,7 @@ import { dryAgain, inSteps, leavesFace, minutesFor, NO_WAIT, Work } from "./put-
 export function prepared(
   work: Work,
   region: Region,
-  { prep, prepWith, prepWaitMin }: Stack,
+  { prep, prepWith, prepWaitMin, prepSoakMin }: Stack,
   productOf: (id: string) => Product,
 ): void {
   const steps = preparedSteps(prep);
@@ -38,7 +41,14 @@ export function prepared(
     const op = { ...prepOp(region, { step, key }), withId };
     // a lamp sees one side at a time
     const sides = step === "post-cure" ? (region.cureSides ?? CURE_SIDES) : 0;
-    if (sides === 0) work.push(op, wait);
+    const soakMin = prepSoakMin?.[key as SoakKey];
+    if (soakMin !== undefined) {
+      // left lying in it, and taken out again in time
+      const out = { ...op, id: opIds.turn(op.id, 1), coat: 2, of: 2, soakMin, handsOnMin: inSteps(OUT_OF_BATH_MIN) };
+      work.push({ ...op, coat: 1, of: 2, soakMin }, { kind: "fixed", minutes: soakMin, what: "soak" });
+      work.push(out, wait);
+      work.tie(op.id, out.id, { kind: "no-later", minutes: soakMin + SOAK_OVER_MIN });
+    } else if (sides === 0) work.push(op, wait);
     for (let side = 1; side <= sides; side++)
       work.push(
         {
@@ -69,14 +79,17 @@ export function prepTimes(region: Region, stack: Stack, productOf: (id: string) 
   work.push({ ...blankOperation, id: "", regionId: region.id, kind: "inspect", handsOnMin: 0 });
   const sum = (ids: ReadonlySet<string>, of: (n: number) => number) =>
     work.ops.reduce((total, op, n) => total + (ids.has(op.id) ? of(n) : 0), 0);
+  // limits lie beside the row of waits
+  const inARow = work.ties.filter(({ wait }) => wait.kind !== "no-later");
   return preparedSteps(stack.prep).map(({ step, key }) => {
     const id = opIds.prep(region.id, key);
-    const turns = step === "post-cure" ? (region.cureSides ?? CURE_SIDES) - 1 : 0;
+    const soaks = stack.prepSoakMin?.[key as SoakKey] !== undefined;
+    const turns = soaks ? 1 : step === "post-cure" ? (region.cureSides ?? CURE_SIDES) - 1 : 0;
     const own = new Set([id, ...Array.from({ length: turns }, (_, k) => opIds.turn(id, k + 1))]);
     return {
       key,
       handsOnMin: sum(own, (n) => work.ops[n]!.handsOnMin),
-      waitMin: Math.round(sum(own, (n) => leftAloneMin(work.ties[n]!.wait))),
+      waitMin: Math.round(sum(own, (n) => leftAloneMin(inARow[n]!.wait))),
     };
   });
 }
