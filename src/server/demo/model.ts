@@ -95,6 +95,8 @@ export const DEMO_PARTS: readonly DemoPart[] = [
         areaCm2: 210,
         detailUm: 500,
         ridgeUm: 24,
+        // printed on its face, over supports: rougher than the walls
+        zones: [{ name: "under the eaves", share: 0.12, ridgeUm: 40, fillDepthUm: null, fillWidthUm: null }],
         prep: ["wash", "key", "dust-off"],
         layers: [
           layer("ml-house-1", "build-primer", 2, {
