@@ -1,11 +1,12 @@
 import type { Graph } from "./graph";
-import type { EndOf, Op, Problem, Span } from "./types";
+import { type EndOf, type Op, type Problem, PUT_AWAY_MIN, type Span } from "./types";
 
 /**
  * A moment before which no plan can end; absolute minutes. Two arguments, the later one counts:
  *   - alone: every operation as early as its waits, sessions and air would let it if nothing else held hands or booth;
  *   - together: what must be done on a resource after some moment needs so many minutes of session, and after the last of it
- *     the shortest tail of waits and work still follows.
+ *     the shortest tail of waits and work still follows; to the hands' minutes count the cleanings without which so many different
+ *     loads do not go through a tool in so few sessions.
  * Valid while a wait never ends sooner for having begun later, which holds for films but for the jump where one is just forming.
  */
 export function lowerBound(problem: Problem, graph: Graph): number {
@@ -78,16 +79,47 @@ function leastTails(graph: Graph): ReadonlyMap<string, number> {
   return tails;
 }
 
-/** End of `workMin` minutes of session time from a moment on; null = the sessions do not hold that much. */
-function afterWork(problem: Problem, from: number, workMin: number): number | null {
-  let left = workMin;
+/**
+ * End of `workMin` minutes of session time from a moment on; null = the sessions do not hold that much.
+ * @param moreMin what comes on top of it when as many loads as are told need no cleaning before them
+ */
+function afterWork(
+  problem: Problem,
+  from: number,
+  workMin: number,
+  moreMin: (freeLoads: number) => number,
+): number | null {
+  let done = 0;
+  let freeLoads = 0;
   for (const s of problem.sessions) {
     const start = Math.max(s.startMin, from);
     if (s.endMin <= start) continue;
-    if (left <= s.endMin - start) return start + left;
-    left -= s.endMin - start;
+    // the first load of a session, and one after so long a rest, may find the tool clean
+    freeLoads += 1 + Math.floor((s.endMin - start) / PUT_AWAY_MIN);
+    const left = workMin + moreMin(freeLoads) - done;
+    if (left <= s.endMin - start) return start + Math.max(0, left);
+    done += s.endMin - start;
   }
   return null;
+}
+
+/** Minutes of cleaning that the loads of some work cannot do without, tool by tool. */
+class Cleanings {
+  private readonly loads = new Map<string, Set<string>>();
+  constructor(private readonly setupMin: Readonly<Record<string, number>>) {}
+  add({ loads = {} }: Op): void {
+    for (const [tool, load] of Object.entries(loads)) {
+      if ((this.setupMin[tool] ?? 0) === 0) continue;
+      const own = this.loads.get(tool);
+      if (own) own.add(load);
+      else this.loads.set(tool, new Set([load]));
+    }
+  }
+  readonly leastMin = (freeLoads: number): number => {
+    let sum = 0;
+    for (const [tool, { size }] of this.loads) sum += Math.max(0, size - freeLoads) * this.setupMin[tool]!;
+    return sum;
+  };
 }
 
 /** Looked at with all its floors, a plan of thousands of operations would cost more to bound than to make. */
@@ -109,6 +141,7 @@ function workBound(
     .map((id) => graph.opById.get(id)!)
     .filter((op) => (op.needs[resource] ?? 0) > 0 && !op.fixed && !op.unattended && heads.has(op.id))
     .map((op) => ({
+      op,
       start: heads.get(op.id)! - op.durationMin,
       work: (op.durationMin * op.needs[resource]!) / capacity,
       tail: tails.get(op.id)!,
@@ -118,10 +151,12 @@ function workBound(
   // for every floor under the tails: all users with at least that much after them
   for (const floor of someOf([...new Set(users.map((u) => u.tail))])) {
     let work = 0;
+    const cleanings = new Cleanings(problem.setupTakes === resource ? (problem.setupMin ?? {}) : {});
     for (const u of users) {
       if (u.tail < floor) continue;
       work += u.work;
-      const end = afterWork(problem, u.start, work);
+      cleanings.add(u.op);
+      const end = afterWork(problem, u.start, work, cleanings.leastMin);
       if (end !== null) bound = Math.max(bound, end + floor);
     }
   }

@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { seededRandom } from "../base";
+import { lowerBound } from "./bound";
 import { graphOf } from "./graph";
 import { type Instance, problemOfInstance } from "./instances";
 import { Placer } from "./placer";
@@ -58,6 +59,7 @@ describe.each(IDS)("%s", (id) => {
     const problem = make(random);
     const graph = graphOf(problem);
     const placer = new Placer(problem, graph);
+    const boundMin = lowerBound(problem, graph);
     for (let n = 0; n < 12; n++) {
       const priority = new Map(problem.ops.map((o) => [o.id, graph.tailMin.get(o.id)! * (0.5 + random())]));
       const hold = n % 3 === 0 ? NO_HOLDS : new Map(problem.ops.map((o) => [o.id, random() < 0.05 ? 600 : 0]));
@@ -74,6 +76,8 @@ describe.each(IDS)("%s", (id) => {
         continue;
       }
       placed += 1;
+      // whatever order it is placed in, nothing ends before the bound
+      expect(slow.endMin).toBeGreaterThanOrEqual(boundMin);
       const at = new Map(slow.placed.map((p) => [p.opId, p.startMin]));
       expect([...placer.start]).toEqual(placer.ids.map((i) => at.get(i)));
     }

@@ -63,6 +63,18 @@ describe("tools are cleaned between products", () => {
     // 20 + 10 + 20 + 5 one after the other, or the last five minutes inside the cleaning
     expect([withHands, without]).toEqual([55, 50]);
   });
+  it("the bound counts the cleanings nobody gets round, and none that a night or a long rest saves", () => {
+    const colours = [spray("a", "red"), spray("b", "blue"), spray("c", "red"), spray("d", "black")];
+    const bound = (...sessions: readonly (readonly [number, number])[]) => {
+      const own = sessions.map(([startMin, endMin]) => ({ startMin, endMin }));
+      const found = placedOf(shop(colours, [], { ...tools, setupTakes: "hands", sessions: own }), { tries: 60 });
+      return [found.boundMin, found.endMin];
+    };
+    // four coats, three colours: two cleanings in one evening, none of them where each has an evening of its own
+    expect(bound([0, 230])).toEqual([100, 100]);
+    expect(bound([0, 50], [1440, 1480], [2880, 2900])).toEqual([1480, 1480]);
+    expect(bound([0, 600])[0]).toBe(80);
+  });
   it("the referee sees hands that were busy while they should have cleaned", () => {
     const problem = shop([spray("a", "red"), spray("b", "blue"), op("c", 10)], [], { ...tools, setupTakes: "hands" });
     const lies = [

@@ -149,7 +149,7 @@ function PrepLine({ row, n, last, why, time, maxC, shelf, edit, move, remove }: 
         <span className="w-5 text-right tabular-nums">{n + 1}.</span>
         <span className="font-semibold">{name}</span>
         {time && <span className="soft text-sm">{duration(time.handsOnMin)}</span>}
-        <span className="ml-auto flex items-center">
+        <span className="ml-auto flex items-center gap-x-2">
           {isOneOf(SOAK_PREP)(row.step) && (
             <OwnTime
               about="in it"
