@@ -1,4 +1,5 @@
 import { execFileSync } from "node:child_process";
+import { benchBench } from "./bench/bench";
 import { benchColour } from "./bench/colour";
 import { benchFilm } from "./bench/film";
 import { benchFinder } from "./bench/finder";
@@ -10,7 +11,7 @@ import { benchPlan } from "./bench/plan";
 import { benchRecord } from "./bench/record";
 import { benchSchedule } from "./bench/schedule";
 
-/** npm run bench [-- film judge finder mishaps colour learning record plan schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
+/** npm run bench [-- film judge finder mishaps colour learning record plan bench schedule [FILE…] [--starts] | peer FILE… | pages]: what is measured, one JSON line a result. */
 const words = process.argv.slice(2);
 const files = words.filter((w) => w.endsWith(".json"));
 const withStarts = words.includes("--starts");
@@ -23,6 +24,7 @@ const BENCHES: Readonly<Record<string, () => void | Promise<void>>> = {
   learning: benchLearning,
   record: benchRecord,
   plan: benchPlan,
+  bench: benchBench,
   schedule: () => benchSchedule(files, withStarts),
 };
 /** Asked for by name only: they start a server or a browser. */
