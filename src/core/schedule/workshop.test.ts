@@ -53,6 +53,29 @@ describe("random workshops with tools, racks, dust and windows", () => {
   );
 });
 
+describe("an evening falls out of a full week", () => {
+  const EVENING = 60;
+  const evening = (n: number) => ({ startMin: n * 1440, endMin: n * 1440 + EVENING });
+  const half = (id: string) => op(id, EVENING / 2, { needs: { hands: 1 } });
+  const old = new Map<string, number>();
+  for (const n of [1, 2, 3])
+    for (const [k, who] of ["a", "b", "c"].entries()) old.set(`${who}${n}`, (k < 2 ? n : 3 + n) * 1440 + (k % 2) * 30);
+  const chain = (who: string) => [link(`${who}1`, `${who}2`, [[600, null]]), link(`${who}2`, `${who}3`, [[600, null]])];
+  const problem = shop([...old.keys()].map(half), [...chain("a"), ...chain("c")], {
+    capacity: { hands: 1 },
+    sessions: [2, 3, 4, 5, 6, 7, 8, 9].map(evening),
+  });
+  it("what much hangs on takes its room again, and what it pushes out goes where there is some: nothing waits for the end of the week", () => {
+    const found = keepPlan(problem, old);
+    if (found.outcome !== "placed") throw new Error("lost");
+    expect(checkSchedule(problem, found.placed)).toEqual([]);
+    const day = (id: string) => Math.floor(at(found.placed, id).startMin / 1440);
+    // three evenings of one chain and three of the other, an evening late at the most
+    expect(Math.max(day("a3"), day("c3"))).toBeLessThanOrEqual(7);
+    expect(["b2", "b3"].map(day)).toEqual([2, 3]);
+  });
+});
+
 describe("tools are cleaned between products", () => {
   const spray = (id: string, colour: string) => op(id, 20, { needs: { hands: 1, brush: 1 }, loads: { brush: colour } });
   const tools = { capacity: { hands: 1, brush: 1 }, setupMin: { brush: 10 } };
