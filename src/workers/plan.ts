@@ -11,9 +11,12 @@ import {
   type PlanAnswer,
   type PlanGroup,
   type PlanInput,
+  plannedWithRounds,
   planTogether,
   REPLAN_WAYS,
   type ReplanWay,
+  ROUNDS_WAYS,
+  type RoundsFound,
   replanned,
   tryForDate,
   type WayFound,
@@ -41,6 +44,8 @@ export type PlanQuestion =
     }
   /** the ways of planning again beside each other, with so much search each */
   | { readonly kind: "ways"; readonly freeFromMin: number; readonly seconds: number }
+  /** the bench with no, likely and safe rounds on some faces, with so much search each */
+  | { readonly kind: "rounds"; readonly regionIds: readonly string[]; readonly seconds: number }
   | { readonly kind: "move"; readonly opId: string; readonly startMin: number }
   | { readonly kind: "hurry"; readonly opId: string }
   | { readonly kind: "search"; readonly objective: Objective; readonly seconds: number };
@@ -53,6 +58,7 @@ export type PlanReport =
   | { readonly kind: "going"; readonly tries: number; readonly share: number }
   | { readonly kind: "found"; readonly tries: number; readonly doneMin: number | null; readonly starts: Starts | null }
   | { readonly kind: "way"; readonly way: WayFound }
+  | { readonly kind: "rounds"; readonly tried: RoundsFound }
   | { readonly kind: "tries"; readonly of: number }
   | { readonly kind: "dated"; readonly tried: DateTried }
   | { readonly kind: "failed"; readonly why: string };
@@ -137,6 +143,13 @@ function answer(q: PlanQuestion): PlanReport | null {
   }
   if (q.kind === "ways") {
     for (const way of REPLAN_WAYS) scope.postMessage({ kind: "way", way: oneWay(way, q) });
+    return null;
+  }
+  if (q.kind === "rounds") {
+    for (const way of ROUNDS_WAYS) {
+      const tried = plannedWithRounds(way, input, groups, q.regionIds, searchingFor(q.seconds));
+      scope.postMessage({ kind: "rounds", tried });
+    }
     return null;
   }
   desk ??= moveTrials(input, Object.fromEntries(Object.entries(places).map(([id, p]) => [id, p.startMin])));

@@ -22,5 +22,14 @@ export { touchDryMin } from "./touch-dry";
 export * from "./types";
 export type { Looked } from "./verify";
 export type { WarmthOffer } from "./warmth";
-export { REPLAN_WAYS, type ReplanWay, replanned, type WayFound } from "./ways";
+export {
+  plannedWithRounds,
+  REPLAN_WAYS,
+  type ReplanWay,
+  ROUNDS_WAYS,
+  type RoundsFound,
+  type RoundsWay,
+  replanned,
+  type WayFound,
+} from "./ways";
 export { type WhyOpWaits, whyOpWaits } from "./why-op-waits";

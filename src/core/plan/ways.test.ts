@@ -3,8 +3,8 @@ import { climateOf } from "@/core/film";
 import { layer, NOW_MIN, pile, planInput, region } from "../../../tests/support/world";
 import type { PlanGroup } from "./together";
 import { planTogether } from "./together";
-import type { PlanAnswer, PlanInput } from "./types";
-import { REPLAN_WAYS, type ReplanWay, replanned } from "./ways";
+import { NO_WISHES, type PlanAnswer, type PlanInput } from "./types";
+import { plannedWithRounds, REPLAN_WAYS, type ReplanWay, ROUNDS_WAYS, replanned } from "./ways";
 
 /** A bench of five parts, some masked, planned; then something changes, and it is planned again three ways. */
 
@@ -72,5 +72,22 @@ describe("planned again", () => {
   it("with no session left there is no way", () => {
     const { found } = replanned("keep", { ...first, sessions: [] }, GROUPS, before, freeFromMin, TRIES);
     expect(found).toBeNull();
+  });
+});
+
+describe("rounds beside each other", () => {
+  const some = ["r0", "r1"];
+  const input = bench({ wishes: { ...NO_WISHES, rounds: { r2: 2 } } });
+  const tried = ROUNDS_WAYS.map((way) => plannedWithRounds(way, input, GROUPS, some, TRIES));
+  it("none, likely and safe: more work each time, on the faces asked for alone", () => {
+    expect(tried.map((t) => t.rounds)).toEqual([
+      { r0: 0, r1: 0 },
+      { r0: 1, r1: 1 },
+      { r0: 2, r1: 2 },
+    ]);
+    const hands = tried.map((t) => t.found!.handsOnMin);
+    expect(hands[1]! - hands[0]!).toBeGreaterThan(10);
+    expect(hands[2]! - hands[1]!).toBeGreaterThan(10);
+    expect(tried[2]!.found!.doneMin).toBeGreaterThanOrEqual(tried[0]!.found!.doneMin);
   });
 });

@@ -1,15 +1,15 @@
 "use client";
 
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { editNodeAction } from "@/actions/parts";
-import { askForPlanAction, planInputAction } from "@/actions/plan";
+import { askForPlanAction } from "@/actions/plan";
 import { saveShopAction } from "@/actions/settings";
 import type { ModelOnBench, PlanScreen } from "@/contracts";
 import type { DateTried, DateTry, PlanAnswer } from "@/core/plan";
 import { clockShown, day as dayOf, duration, relativeDay } from "@/format";
-import type { PlanQuestion, PlanReport } from "@/workers/plan";
 import { useAct } from "../hooks/useAct";
 import type { Planners } from "./usePlanning";
+import { usePlanWorker } from "./usePlanWorker";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 /** Each try is a search of its own. */
@@ -33,35 +33,27 @@ export function DateWays({
   planners: Planners;
 }) {
   const { act, busy } = useAct();
-  const worker = useRef<Worker | null>(null);
+  const { ask, end } = usePlanWorker();
   const [told, setTold] = useState<Told | null>(null);
   const [fault, setFault] = useState<string | null>(null);
-  const end = () => {
-    worker.current?.terminate();
-    worker.current = null;
-  };
-  useEffect(() => () => worker.current?.terminate(), []);
   const { state, dueMin, doneMin, name, spare } = model;
   const { nowMin, timeZone, planVia } = screen;
   if (state !== "active" || dueMin === null || doneMin === null || doneMin <= dueMin || planVia === null) return null;
 
   const look = async () => {
-    end();
     setFault(null);
     setTold({ tried: [], of: null });
-    const sent = await planInputAction();
-    if (!sent.ok) return setFault(sent.problem.detail);
-    const own = new Worker(new URL("../../workers/plan.ts", import.meta.url));
-    worker.current = own;
-    const broke = () => setFault("That could not be tried; the plan is as it was.");
-    own.onerror = broke;
-    own.onmessage = ({ data }: MessageEvent<PlanReport>) => {
-      if (data.kind === "tries") setTold({ tried: [], of: data.of });
-      if (data.kind === "dated") setTold((t) => t && { ...t, tried: [...t.tried, data.tried] });
-      if (data.kind === "failed") broke();
-    };
-    own.postMessage({ kind: "open", ...sent.value } satisfies PlanQuestion);
-    own.postMessage({ kind: "date", groupId: model.id, answer, spare, seconds: SECONDS } satisfies PlanQuestion);
+    await ask(
+      { kind: "date", groupId: model.id, answer, spare, seconds: SECONDS },
+      {
+        heard: (r) => {
+          if (r.kind === "tries") setTold({ tried: [], of: r.of });
+          if (r.kind === "dated") setTold((t) => t && { ...t, tried: [...t.tried, r.tried] });
+        },
+        broke: "That could not be tried; the plan is as it was.",
+        fault: setFault,
+      },
+    );
   };
 
   const done = (way: DateTry): Promise<string | null> => {

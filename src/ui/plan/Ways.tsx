@@ -1,13 +1,13 @@
 "use client";
 
 import { Columns3, X } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
-import { planInputAction, takePlanAction } from "@/actions/plan";
+import { useState } from "react";
+import { takePlanAction } from "@/actions/plan";
 import type { PlanScreen } from "@/contracts";
 import type { ReplanWay, WayFound } from "@/core/plan";
 import { minOfWallClock, relativeDay } from "@/format";
-import type { PlanQuestion, PlanReport } from "@/workers/plan";
 import { useAct } from "../hooks/useAct";
+import { usePlanWorker } from "./usePlanWorker";
 
 const SECONDS = 4;
 const MS_PER_DAY = 86_400_000;
@@ -27,14 +27,9 @@ function afterTomorrow({ today, timeZone, nowMin }: PlanScreen): number {
 /** What planning again comes to, three ways beside each other; one is taken for what it is. */
 export function Ways({ screen, via }: { screen: PlanScreen; via: string }) {
   const { act, busy } = useAct();
-  const worker = useRef<Worker | null>(null);
+  const { ask, end } = usePlanWorker();
   const [told, setTold] = useState<readonly WayFound[] | null>(null);
   const [fault, setFault] = useState<string | null>(null);
-  const end = () => {
-    worker.current?.terminate();
-    worker.current = null;
-  };
-  useEffect(() => () => worker.current?.terminate(), []);
   const close = () => {
     end();
     setTold(null);
@@ -43,21 +38,14 @@ export function Ways({ screen, via }: { screen: PlanScreen; via: string }) {
   const compare = async () => {
     close();
     setTold([]);
-    const sent = await planInputAction();
-    if (!sent.ok) return setFault(sent.problem.detail);
-    const own = new Worker(new URL("../../workers/plan.ts", import.meta.url));
-    worker.current = own;
-    own.onmessage = ({ data }: MessageEvent<PlanReport>) => {
-      if (data.kind === "way") setTold((t) => [...(t ?? []), data.way]);
-      if (data.kind === "failed") setFault("The ways could not be compared; the plan is as it was.");
-    };
-    own.onerror = () => setFault("The ways could not be compared; the plan is as it was.");
-    own.postMessage({ kind: "open", ...sent.value } satisfies PlanQuestion);
-    own.postMessage({
-      kind: "ways",
-      freeFromMin: afterTomorrow(screen),
-      seconds: SECONDS,
-    } satisfies PlanQuestion);
+    await ask(
+      { kind: "ways", freeFromMin: afterTomorrow(screen), seconds: SECONDS },
+      {
+        heard: (r) => r.kind === "way" && setTold((t) => [...(t ?? []), r.way]),
+        broke: "The ways could not be compared; the plan is as it was.",
+        fault: setFault,
+      },
+    );
   };
   const take = async (starts: Readonly<Record<string, number>>) => {
     const taken = await act(() => takePlanAction(via, starts, true), { quiet: true });
