@@ -95,6 +95,20 @@ test("the ways to plan again stand beside each other, and one is taken for what 
   await expect(page.getByTestId("finish")).toBeVisible();
 });
 
+test("none, likely and safe rounds stand beside each other, and one is planned with", async ({ page }) => {
+  test.setTimeout(180_000);
+  await page.goto("/plan");
+  await planIsMade(page);
+  await page.getByTestId("finish").click();
+  await page.getByRole("button", { name: "Compare none, likely and safe" }).click();
+  const rounds = page.getByTestId("rounds-compared");
+  for (const way of ["none", "likely", "safe"])
+    await expect(rounds.locator(`[data-rounds="${way}"]`)).toContainText("evenings", { timeout: 90_000 });
+  await rounds.getByRole("button", { name: "Plan with it: no rounds" }).click();
+  await planIsMade(page);
+  await expect(page.getByLabel("Rounds on every face")).toHaveValue("0");
+});
+
 test("of a date nobody can keep it is told what would help, and by how much; one press does it", async ({ page }) => {
   test.setTimeout(240_000);
   await page.goto("/plan");

@@ -53,12 +53,43 @@ test("a block pulled along its lane answers at once, falls back on Escape, and i
   await expect(block(page, SAND)).toHaveAttribute("aria-label", /pinned/, { timeout: 60_000 });
   const pinned = await label(page, SAND);
   expect(pinned).not.toBe(before);
+  // what lay elsewhere is drawn where it lay
+  await page.getByLabel("where it lay before").check();
+  await expect(page.getByTestId("before").first()).toBeAttached();
   // a pin outlives planning again
   await page.getByRole("button", { name: "Plan again" }).click();
   await expect(page.getByRole("button", { name: "Plan again" })).toBeEnabled();
   await expect(block(page, SAND)).toHaveAttribute("aria-label", pinned);
   await page.keyboard.press("Control+z");
   await expect(block(page, SAND)).not.toHaveAttribute("aria-label", /pinned/);
+});
+
+test("a finger that rests on a block takes hold of it; one that goes on scrolls", async ({ browser }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1024, height: 768 } });
+  const page = await context.newPage();
+  await page.goto("/plan");
+  await planIsMade(page);
+  await block(page, SAND).scrollIntoViewIfNeeded();
+  const box = (await block(page, SAND).boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const fingers = await context.newCDPSession(page);
+  const touch = (type: "touchStart" | "touchMove" | "touchEnd", atX: number) =>
+    fingers.send("Input.dispatchTouchEvent", { type, touchPoints: type === "touchEnd" ? [] : [{ x: atX, y }] });
+  await touch("touchStart", x);
+  for (let px = 10; px <= 60; px += 10) await touch("touchMove", x + px);
+  await expect(page.getByTestId("ghost")).toBeHidden();
+  await touch("touchEnd", x);
+  await page.reload();
+  await planIsMade(page);
+  await block(page, SAND).scrollIntoViewIfNeeded();
+  await touch("touchStart", x);
+  await expect(page.getByTestId("ghost")).toBeVisible();
+  for (let px = 10; px <= 60; px += 10) await touch("touchMove", x + px);
+  await expect(trial(page)).toContainText("fits");
+  await page.keyboard.press("Escape");
+  await touch("touchEnd", x + 60);
+  await expect(page.getByTestId("ghost")).toBeHidden();
+  await context.close();
 });
 
 test("the same by keyboard alone: the table, another start tried and pinned, and taken back", async ({ page }) => {

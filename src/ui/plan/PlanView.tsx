@@ -281,6 +281,7 @@ function Lanes({ answer, screen, plannerOf, desk, titleOf, words, chosen, choose
               ) : null
             }
             trialFits={fits}
+            moved={answer.moved}
           />
         </Apart>
       )}

@@ -1,10 +1,12 @@
 "use client";
 
 import { useState } from "react";
+import { askForPlanAction } from "@/actions/plan";
 import type { PlanScreen } from "@/contracts";
 import type { RoundsFound, RoundsWay } from "@/core/plan";
 import { MOST_ROUNDS } from "@/core/reference";
 import { duration, relativeDay } from "@/format";
+import { useAct } from "../hooks/useAct";
 import type { Planner } from "./usePlanning";
 import { usePlanWorker } from "./usePlanWorker";
 
@@ -17,6 +19,7 @@ export function RoundsForAll({ screen, planner }: { screen: PlanScreen; planner:
   const [fault, setFault] = useState<string | null>(null);
   const [tried, setTried] = useState<readonly RoundsFound[] | null>(null);
   const { ask } = usePlanWorker();
+  const { act } = useAct();
   const faces = screen.regions.filter((r) => r.modelId === screen.modelId).map((r) => r.id);
   const told = faces.map((id) => planner.planning.rounds[id] ?? null);
   const isAlike = told.every((n) => n === told[0]);
@@ -40,7 +43,10 @@ export function RoundsForAll({ screen, planner }: { screen: PlanScreen; planner:
   const take = async ({ rounds }: RoundsFound) => {
     const wrong = await planner.change({ rounds }, "Rounds changed on every face");
     setFault(wrong);
-    if (wrong === null) setTried(null);
+    if (wrong !== null) return;
+    // what was compared was laid out anew: keeping the plan as it lay would not end when it was told to
+    await act(() => askForPlanAction(screen.planVia ?? screen.modelId));
+    setTried(null);
   };
   return (
     <div className="grid content-start gap-1">
@@ -82,7 +88,7 @@ export function RoundsForAll({ screen, planner }: { screen: PlanScreen; planner:
                     </span>
                     <button
                       type="button"
-                      className="btn btn-xs"
+                      className="btn btn-xs btn-outline"
                       disabled={planner.busy}
                       aria-label={`Plan with it: ${NAME[way]}`}
                       onClick={() => void take(own)}

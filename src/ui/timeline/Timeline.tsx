@@ -4,7 +4,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { Minus, Plus, Scan } from "lucide-react";
 import { type ReactNode, useEffect, useId, useMemo, useRef, useState } from "react";
 import type { Backdrop } from "@/contracts";
-import type { PlannedOp } from "@/core/plan";
+import type { Move, PlannedOp } from "@/core/plan";
 import { unitShown } from "@/format";
 import { AirTrack } from "./AirTrack";
 import { axisOf, BENCH_WIDE, EVEN, zoomed } from "./axis";
@@ -30,6 +30,8 @@ interface TimelineProps {
   /** what a pulled block would do where it is, in words */
   readonly trial: ReactNode;
   readonly trialFits: boolean | null;
+  /** what lay elsewhere in the plan before */
+  readonly moved: readonly Move[];
 }
 
 const NAMES_PX = 132;
@@ -65,6 +67,11 @@ export function Timeline(props: TimelineProps) {
     overscan: OVERSCAN,
     initialRect: { width: 1200, height: 600 },
   });
+  const [withBefore, setWithBefore] = useState(false);
+  const fromMin = useMemo(
+    () => new Map(withBefore ? props.moved.map((m) => [m.opId, m.fromMin]) : []),
+    [props.moved, withBefore],
+  );
   const topPx = HEAD_PX + AIR_PX;
   return (
     <div className="rounded-box border border-base-300">
@@ -72,9 +79,22 @@ export function Timeline(props: TimelineProps) {
         <ZoomButton label="Closer" onClick={() => by(1.25)} icon={<Plus className="size-4" aria-hidden />} />
         <ZoomButton label="Farther" onClick={() => by(0.8)} icon={<Minus className="size-4" aria-hidden />} />
         <ZoomButton label="As at first" onClick={reset} icon={<Scan className="size-4" aria-hidden />} />
+        {props.moved.length > 0 && (
+          <label className="flex items-center gap-2 px-2">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={withBefore}
+              onChange={(e) => setWithBefore(e.target.checked)}
+            />
+            where it lay before
+          </label>
+        )}
         <p className="min-w-0 flex-1 truncate px-2" role="status" data-testid="trial">
           {props.trial ?? (
-            <span className="soft">Pull a block to see what moving it would do; Ctrl and wheel zoom.</span>
+            <span className="soft">
+              Pull a block (a finger rests on it first) to see what moving it would do; Ctrl and wheel zoom.
+            </span>
           )}
         </p>
       </div>
@@ -138,6 +158,17 @@ export function Timeline(props: TimelineProps) {
                     sight={sight}
                     grab={grab}
                   />
+                  {lane.ops.map(
+                    (o) =>
+                      fromMin.has(o.id) && (
+                        <Before
+                          key={o.id}
+                          x={axis.x(fromMin.get(o.id)!)}
+                          to={axis.x(fromMin.get(o.id)! + o.handsOnMin)}
+                          nowPx={axis.x(o.startMin)}
+                        />
+                      ),
+                  )}
                   {drag && lane.ops.some((o) => o.id === drag.op.id) && (
                     <Ghost
                       x={axis.x(drag.startMin)}
@@ -188,6 +219,24 @@ function Ghost({ x, to, fits }: { x: number; to: number; fits: boolean | null })
         strokeDasharray={fits === false ? "5 4" : undefined}
       />
       {fits === false && <path d={`M${x} 12L${Math.max(x + 5, to)} 40`} stroke={colour} strokeWidth="2" />}
+    </g>
+  );
+}
+
+/** Where a piece lay in the plan before, with a line to where it lies now. */
+function Before({ x, to, nowPx }: { x: number; to: number; nowPx: number }) {
+  const width = Math.max(5, to - x);
+  return (
+    <g
+      pointerEvents="none"
+      data-testid="before"
+      fill="none"
+      stroke="var(--color-base-content)"
+      strokeWidth="1.4"
+      strokeDasharray="3 3"
+    >
+      <rect x={x} y="10" width={width} height="32" rx="3" />
+      <path d={`M${x + width / 2} 10L${nowPx + width / 2} 6`} />
     </g>
   );
 }
