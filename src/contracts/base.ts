@@ -55,3 +55,7 @@ export const utcMomentSchema = z.iso
   .refine(saneYear, { error: YEARS_SPAN });
 /** A calendar day. */
 export const daySchema = z.iso.date("must be a date such as 2026-03-14").refine(saneYear, { error: YEARS_SPAN });
+
+/** A whole figure of a unit. */
+export const whole = (min: number, max: number, unit: string) =>
+  ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });

@@ -1,5 +1,5 @@
-import type { Scheme } from "@/core/model";
-import type { Order, Why } from "@/core/scheme";
+import type { Role, Scheme, SealKind, Touch } from "@/core/model";
+import type { FinishingStep, Order, Why } from "@/core/scheme";
 
 /** An order of a scheme with what it takes. */
 export interface OrderView extends Order {
@@ -31,7 +31,25 @@ export interface ColourScreen {
     readonly inStack: boolean;
     /** a colour of it lies on the part by the log: what is on it stays in the pile, and nothing is put in anew */
     readonly begun: boolean;
+    readonly touches: readonly Touch[];
+    readonly finishing: {
+      /** in order, with the clears put in among them */
+      readonly steps: readonly FinishingStep[];
+      readonly missing: readonly SealKind[];
+      readonly inStack: boolean;
+      /** some of it lies on the part by the log */
+      readonly begun: boolean;
+    };
   } | null;
+  /** what markings and dirt can be made with */
+  readonly touchProducts: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly role: Role;
+    readonly owned: boolean;
+  }[];
+  /** clears by their ids */
+  readonly clearNames: Readonly<Record<string, string>>;
   readonly colours: readonly {
     readonly id: string;
     readonly name: string;

@@ -4,8 +4,11 @@ import {
   type Mend,
   mendProducts,
   namedProducts,
+  productsOnFace,
   type Region,
+  type Scheme,
   type Stack,
+  type Touch,
   workedWith,
 } from "@/core/model";
 import { documentAirSchema } from "./air";
@@ -109,6 +112,8 @@ type DocumentShape = {
     readonly regions: readonly {
       readonly id: string;
       readonly stack: Pick<Stack, "prepWith" | "layers">;
+      readonly scheme?: Scheme | undefined;
+      readonly touches?: readonly Touch[] | undefined;
     }[];
   }[];
   readonly products: readonly { readonly id: string }[];
@@ -167,6 +172,9 @@ function looseEnds(doc: DocumentShape): readonly LooseEnd[] {
       p.regions.flatMap((r, j) =>
         namedProducts(r.stack).flatMap((n) => product(n.productId, "parts", i, "regions", j, "stack", ...n.path)),
       ),
+    ),
+    ...doc.parts.flatMap((p, i) =>
+      p.regions.flatMap((r, j) => productsOnFace(r).flatMap((id) => product(id, "parts", i, "regions", j))),
     ),
     ...doc.log.flatMap(({ mend }, i) =>
       mend ? mendProducts(mend).flatMap((id) => product(id, "log", i, "mend")) : [],

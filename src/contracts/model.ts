@@ -14,16 +14,18 @@ import {
   REGION_MORE,
   type Region,
   RUB_SIGNS,
+  SEAL_KINDS,
   SEALED_FIELDS,
   SOAK_PREP,
   type SoakKey,
   TACKS,
+  TOUCH_KINDS,
   ZONE_FIELDS,
 } from "@/core/model";
 import { ratioParts } from "@/core/numbers";
-import { hashSchema, idSchema, minutes, nameSchema, noteSchema, ranged, uniqueList } from "./base";
+import { hashSchema, idSchema, minutes, nameSchema, noteSchema, ranged, uniqueList, whole } from "./base";
 import { shapeOf } from "./fields";
-import { schemeSchema } from "./scheme";
+import { schemeSchema, touchesSchema } from "./scheme";
 
 /** A fact that may be left out (older documents), given as none, or given. */
 const maybe = <T extends z.ZodType>(schema: T) => schema.nullable().optional();
@@ -56,6 +58,7 @@ export const regionMore = {
   sealedBy: maybe(z.strictObject(shapeOf(SEALED_FIELDS))),
   zones: zonesHold(z.array(z.strictObject(shapeOf(ZONE_FIELDS)))).optional(),
   scheme: schemeSchema.optional(),
+  touches: touchesSchema.optional(),
 };
 
 const regionFields = { ...shapeOf(REGION_COLUMNS), ...regionMore };
@@ -64,9 +67,6 @@ export const regionEditSchema = z.strictObject(regionFields).partial();
 /** A region as the registry's rows make it, for an object that holds more beside. */
 export const regionShape = { id: idSchema, ...regionFields };
 export const regionSchema = z.strictObject(regionShape) as unknown as z.ZodType<Region>;
-
-const whole = (min: number, max: number, unit: string) =>
-  ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });
 
 const paperFields = { grit: whole(40, 10_000, ""), scale: z.enum(GRIT_SCALES).optional(), wet: z.boolean() };
 const MOST_PAPERS = 6;
@@ -114,6 +114,9 @@ export const layerMore = {
   spot: maybe(z.union([ranged(0.001, 1, "(a share)"), z.literal(false)])),
   places: placesSchema.optional(),
   mixUsed: maybe(z.string().trim().max(20)),
+  touch: maybe(
+    z.strictObject({ kind: z.enum([...TOUCH_KINDS, ...SEAL_KINDS]), count: whole(1, 200, "pieces").optional() }),
+  ),
   mixedWithId: maybe(idSchema),
   thinnerId: maybe(idSchema),
   thinRatio: maybe(ratioSchema),

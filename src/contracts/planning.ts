@@ -1,12 +1,10 @@
 import { z } from "zod";
 import { JOINT_LOADS, OBJECTIVES } from "@/core/model";
-import { daySchema, idSchema, ranged, utcMomentSchema } from "./base";
+import { daySchema, idSchema, ranged, utcMomentSchema, whole } from "./base";
 import { opIdSchema } from "./log";
 import { placesSchema } from "./model";
 
 const dateSchema = daySchema;
-const whole = (min: number, max: number, unit: string) =>
-  ranged(min, max, unit).refine(Number.isInteger, { error: "must be a whole number" });
 
 const JOIN_TIMES = ["before-paint", "primed", "after-paint"] as const;
 const joinSchema = z

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { EDGE_KINDS } from "@/core/model";
-import { idSchema, nameSchema, ranged } from "./base";
+import { EDGE_KINDS, TOUCH_KINDS } from "@/core/model";
+import { idSchema, nameSchema, ranged, whole } from "./base";
 
 const MOST_FIELDS = 24;
 const MOST_COATS = 20;
@@ -53,5 +53,29 @@ export const schemeSchema = z
     order?.forEach((id, n) => {
       if (!colours.has(id))
         ctx.addIssue({ code: "custom", path: ["order", n], message: "is no colour of this scheme" });
+    });
+  });
+
+const MOST_TOUCHES = 24;
+/** Markings and dirt of a face, each with a name of its own. */
+export const touchesSchema = z
+  .array(
+    z.strictObject({
+      name: nameSchema.max(60, "must be at most 60 characters"),
+      kind: z.enum(TOUCH_KINDS),
+      productId: idSchema,
+      share: ranged(0.0001, 1, "of the face"),
+      count: whole(1, 200, "pieces"),
+    }),
+  )
+  .max(MOST_TOUCHES, `a face has at most ${MOST_TOUCHES} markings and traces`)
+  .superRefine((touches, ctx) => {
+    touches.forEach(({ name }, n) => {
+      if (touches.slice(0, n).some((t) => t.name === name))
+        ctx.addIssue({
+          code: "custom",
+          path: [n, "name"],
+          message: "is the name of another marking or trace of this face",
+        });
     });
   });

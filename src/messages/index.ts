@@ -15,6 +15,7 @@ export * from "./set-up";
 export * from "./sum-texts";
 export * from "./sums";
 export * from "./taught";
+export * from "./touches";
 export * from "./trouble";
 export * from "./verdicts";
 export * from "./vocabulary";

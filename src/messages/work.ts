@@ -8,6 +8,7 @@ import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
 import type { Operation } from "@/core/work";
 import { areaText, inUnits, tempText } from "@/format";
 import { duration } from "@/format/time";
+import { TOUCH_NAME } from "./touches";
 import { missingText, reasonOf, verdictText } from "./verdicts";
 import { BEFORE_NAME, HOLD_NAME, PREP_NAME, RUB_SIGN_NAME } from "./vocabulary";
 
@@ -32,6 +33,7 @@ type Work = Pick<
   | "lampMin"
   | "soakMin"
   | "extra"
+  | "touch"
 > & { readonly mend?: string | undefined };
 /** Name of a product by its id; nothing where nobody knows it. */
 export type NameOf = (productId: string) => string | null | undefined;
@@ -101,9 +103,17 @@ function wholeText(op: Work, nameOf: NameOf): string {
     case "coat":
     case "part-coat":
       if (op.round) return `${product ?? "Coat"}, round ${op.round}`;
+      if (op.touch) return touchText(op, product);
       return `${product ?? "Coat"}${op.places ? ` on ${op.places.join(", ")}` : ""}${op.of > 1 ? `, coat ${op.coat} of ${op.of}` : ""}`;
   }
 }
+
+/** "Waterslide decals: Printed names, on name board, 6 pieces"; "Barrier: Water matt". */
+const touchText = ({ touch, places }: Work, product: string | null): string => {
+  const { kind, count = 1 } = touch!;
+  const where = places?.length ? `, on ${places.join(", ")}` : "";
+  return `${TOUCH_NAME[kind]}: ${product ?? "paint"}${where}${count > 1 ? `, ${count} pieces` : ""}`;
+};
 
 const lampText = ({ lampMin, coat, of }: Work): string =>
   lampMin === undefined ? "" : `, ${of > 1 ? `side ${coat} of ${of}, ` : ""}${duration(lampMin)} under the lamp`;

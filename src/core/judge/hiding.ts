@@ -25,7 +25,10 @@ const SHOWS_THROUGH = new Set(["clear", "decal", "promoter"]);
 
 export function colourFacts(pile: Pile, i: number): Facts {
   const p = at(pile.products, i);
-  if (p.role !== "colour" || p.assumed?.includes("colour")) return { "layer.hue": null, "layer.groundPale": null };
+  // what is sponged, streaked or dry-brushed is meant to let the colour below show
+  const isTouch = at(pile.layers, i).touch != null;
+  if (p.role !== "colour" || isTouch || p.assumed?.includes("colour"))
+    return { "layer.hue": null, "layer.groundPale": null };
   const ground = groundOfColour(pile, i);
   const hue = hueOf(p.colour);
   const sameHue = ground !== null && hue !== "other" && hueOf(ground.colour) === hue;

@@ -1,4 +1,4 @@
-import type { ExtraWork, Layer, Mend, Scheme, Stack, Tape } from "./types";
+import type { ExtraWork, Layer, Mend, Region, Scheme, Stack, Tape, Touch } from "./types";
 
 type Named = Pick<Stack, "prepWith" | "layers">;
 
@@ -75,10 +75,12 @@ export const productsOfWork = (op: {
   readonly mix?: Partial<Pick<Layer, "thinnerId" | "mixedWithId">> | undefined;
 }): readonly string[] => [op.productId, op.withId, op.mix?.thinnerId, op.mix?.mixedWithId].flatMap((id) => id ?? []);
 
-/** Colours a scheme names. */
-export const productsInScheme = (scheme: Scheme | undefined): readonly string[] => [
-  ...new Set(scheme?.fields.flatMap((f) => f.productId ?? []) ?? []),
+/** Products that the scheme and the markings of a face name. */
+export const productsOnFace = ({ scheme, touches }: Pick<Region, "scheme" | "touches">): readonly string[] => [
+  ...new Set([...(scheme?.fields.flatMap((f) => f.productId ?? []) ?? []), ...(touches ?? []).map((t) => t.productId)]),
 ];
+export const touchesRenamed = (touches: readonly Touch[], nameOf: (id: string) => string): readonly Touch[] =>
+  touches.map((t) => ({ ...t, productId: nameOf(t.productId) }));
 export const schemeRenamed = (scheme: Scheme, nameOf: (id: string) => string): Scheme => ({
   ...scheme,
   fields: scheme.fields.map((f) => (f.productId === null ? f : { ...f, productId: nameOf(f.productId) })),

@@ -18,10 +18,12 @@ import type {
   PrepKey,
   PrepStep,
   RubSign,
+  SealKind,
   SoakKey,
   Source,
   StripWay,
   Tack,
+  TouchKind,
   Wetting,
 } from "./vocabulary";
 
@@ -78,9 +80,22 @@ export interface Region extends Shape<typeof REGION_COLUMNS>, Shape<typeof REGIO
   readonly sealedBy?: SealedBy | null | undefined;
   readonly zones?: readonly Zone[] | undefined;
   readonly scheme?: Scheme | undefined;
+  readonly touches?: readonly Touch[] | undefined;
   readonly unknowns?: readonly RegionUnknown[] | undefined;
 }
 type RegionUnknown = KeysWhere<typeof REGION_COLUMNS, { mayBeUnknown: true }>;
+
+/** A marking, or a trace of wear and weather, over the colours of a face. */
+export interface Touch {
+  readonly name: string;
+  readonly kind: TouchKind;
+  /** the sheet, film or paint it is made with */
+  readonly productId: string;
+  /** of the face, (0, 1]; 1 = all over */
+  readonly share: number;
+  /** pieces of it, at least one */
+  readonly count: number;
+}
 
 /** A field of a face's colour scheme: its own colour, over what is common to the face. */
 export interface SchemeField {
@@ -156,6 +171,8 @@ export interface Layer {
   readonly spot?: number | false | null | undefined;
   /** where it lies, in plain names; none told = wherever there is something for it to do */
   readonly places?: readonly string[] | undefined;
+  /** the marking or trace of weather it is, or the clear put in for such; absent = neither */
+  readonly touch?: { readonly kind: TouchKind | SealKind; readonly count?: number | undefined } | null | undefined;
   readonly mixedWithId?: string | null | undefined;
   readonly thinnerId?: string | null | undefined;
   /** paint to thinner by volume, such as 2:1; null = nobody told how much */

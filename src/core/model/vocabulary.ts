@@ -393,6 +393,16 @@ export type MarkKind = (typeof MARK_KINDS)[number];
 export const MARK_SIZES = ["fine", "plain", "deep"] as const;
 export type MarkSize = (typeof MARK_SIZES)[number];
 
+/** Markings of a face, and traces of wear and weather on it. */
+export const MARKING_KINDS = ["waterslide", "cut-film", "dry-transfer"] as const;
+export type MarkingKind = (typeof MARKING_KINDS)[number];
+export const DIRT_KINDS = ["chips", "filter", "panel-wash", "streaks", "stains", "dry-brush", "dust"] as const;
+export const TOUCH_KINDS = [...MARKING_KINDS, ...DIRT_KINDS] as const;
+export type TouchKind = (typeof TOUCH_KINDS)[number];
+/** Clears put among them: what a decal lies flat on, what shuts markings in, what keeps a bite away, what shuts all in. */
+export const SEAL_KINDS = ["gloss-under", "seal", "barrier", "over-all"] as const;
+export type SealKind = (typeof SEAL_KINDS)[number];
+
 /** How two fields of a scheme meet: a line along tape, a soft change, or no line at all because something parts them. */
 export const EDGE_KINDS = ["hard", "soft", "apart"] as const;
 export type EdgeKind = (typeof EDGE_KINDS)[number];

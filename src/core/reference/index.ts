@@ -20,5 +20,6 @@ export * from "./set-up";
 export * from "./solids";
 export * from "./strip";
 export * from "./substances";
+export * from "./touches";
 export * from "./warmth";
 export * from "./ways";

@@ -151,7 +151,7 @@ export function aroundScheme(
   productOf: ProductOf,
 ): { readonly below: readonly Layer[]; readonly above: readonly Layer[] } {
   const others = layers.filter((l) => !isOfScheme(l, scheme));
-  const last = others.findLastIndex((l) => !OVER_ALL.has(productOf(l.productId).role));
+  const last = others.findLastIndex((l) => l.touch == null && !OVER_ALL.has(productOf(l.productId).role));
   return { below: others.slice(0, last + 1), above: others.slice(last + 1) };
 }
 

@@ -1,2 +1,3 @@
 export * from "./face";
+export * from "./finishing";
 export * from "./order";

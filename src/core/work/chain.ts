@@ -80,7 +80,7 @@ const OVER_ALL: ReadonlySet<Role> = new Set<Role>(["clear", "decal", "wash"]);
 /** No colour is laid beside the others after it: what follows, if anything, goes over all of them. */
 function lastBeside(layers: readonly Layer[], i: number, productOf: (id: string) => Product): boolean {
   const next = layers.slice(i + 1).find((l) => !isContact(productOf(l.productId)));
-  return next === undefined || OVER_ALL.has(productOf(next.productId).role);
+  return next === undefined || next.touch != null || OVER_ALL.has(productOf(next.productId).role);
 }
 
 /** A layer lies on fields of the face's scheme. */

@@ -8,6 +8,7 @@ import {
   coatOf,
   type ExtraWork,
   type Hold,
+  type Layer,
   type Paper,
   type PrepStep,
   type Product,
@@ -74,6 +75,8 @@ export interface Operation {
   readonly withId?: string | undefined;
   /** what a coat's product is thinned and mixed with; absent = it goes on as it is */
   readonly mix?: Mix | undefined;
+  /** the marking or trace of weather a coat is, or the clear put in for such; absent = neither */
+  readonly touch?: Layer["touch"];
   /** share of the face a coat is laid on; absent = all of it */
   readonly share?: number | undefined;
   /** what a part or a can is warmed to, °C; absent = nothing is warmed */

@@ -17,6 +17,7 @@ import {
   rekey,
   renamed as renamedKey,
   schemeRenamed,
+  touchesRenamed,
   withProductsRenamed,
   workRenamed,
 } from "@/core/model";
@@ -330,7 +331,8 @@ function insertDocument(db: Db, doc: ModelDocument, productId: (id: string) => s
     for (const { stack, overrides, ...region } of p.regions) {
       const own = withProductsRenamed(stack, productId);
       const scheme = region.scheme ? { scheme: schemeRenamed(region.scheme, productId) } : {};
-      insertRegion(db, p.id, { ...region, ...scheme }, own);
+      const touches = region.touches ? { touches: touchesRenamed(region.touches, productId) } : {};
+      insertRegion(db, p.id, { ...region, ...scheme, ...touches }, own);
       replaceStack(db, region.id, 0, own);
       for (const { key, reason } of overrides) {
         const here = keyFromPlace(key, own.layers) ?? rekey(key, stack.layers, own.layers, productId) ?? key;

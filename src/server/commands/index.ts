@@ -20,7 +20,7 @@ export { addPhoto, getPhoto } from "./photos";
 export * from "./plan";
 export { afterLook, type RoundsFound, savePlanning } from "./planning";
 export { getScale, readStandInScale, takeScaleReading } from "./scale";
-export { applyScheme } from "./scheme";
+export { applyScheme, applyTouches } from "./scheme";
 export * from "./shelf";
 export * from "./shop";
 export * from "./stacks";

@@ -1,7 +1,9 @@
 import { failed, type Outcome } from "@/contracts";
+import { TOUCH_FACTS } from "@/core/reference";
 import { aroundScheme, bestOrder, groundShade, layersOf, priced, runsOf } from "@/core/scheme";
 import { notFound, writing } from "../guard";
 import { newId } from "../ids";
+import { finishingOf } from "../workspace/finishing";
 import { snapshotOf } from "../workspace/snapshot";
 import { storeStack } from "./stacks";
 
@@ -27,5 +29,29 @@ export function applyScheme(regionId: string, stackRev: number): Outcome<{ rev: 
     const order = wanted.length === colours.length ? priced(runs, wanted) : bestOrder(runs);
     const laid = layersOf(scheme, order, below, () => newId("y"));
     return storeStack(db, s, regionId, stackRev, { ...stack, layers: [...laid.below, ...laid.fields, ...above] });
+  });
+}
+
+/**
+ * Puts the markings and the dirt of a face over its colours, in their order and with the clears they want, in place of what a list
+ * like it put there before.
+ */
+export function applyTouches(regionId: string, stackRev: number): Outcome<{ rev: number }> {
+  return writing((db) => {
+    const s = snapshotOf(db);
+    const home = s.home(regionId);
+    const m = home && s.model(home.modelId);
+    if (!home || !m) return notFound("The region");
+    const { region, stack } = home.node;
+    for (const [n, { kind, name, productId }] of (region.touches ?? []).entries()) {
+      const item = s.data.shelf.find((i) => i.product.id === productId);
+      const path = `touches.${n}.productId`;
+      const wrong = (message: string) => failed("invalid", `${name}: ${message}`, [{ path, message }]);
+      if (!item) return wrong("names what is not on the shelf");
+      if (!TOUCH_FACTS[kind].roles.includes(item.product.role))
+        return wrong(`names ${item.product.name}, which that is not made with`);
+    }
+    const { layers } = finishingOf(m, s, home.node, () => newId("y"));
+    return storeStack(db, s, regionId, stackRev, { ...stack, layers });
   });
 }

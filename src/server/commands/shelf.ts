@@ -1,5 +1,5 @@
 import { done, failed, invalid, mixSchema, type Outcome, productSchema, productsInPlanning } from "@/contracts";
-import { type Product, productsInScheme } from "@/core/model";
+import { type Product, productsOnFace } from "@/core/model";
 import { mixedProduct } from "@/core/numbers";
 import { onBestEvidence } from "@/core/reference";
 import { shareACup } from "@/core/sums";
@@ -77,8 +77,11 @@ export function deleteProduct(id: string): Outcome<null> {
       );
     const bench = snapshotOf(db);
     const parts = bench.data.models.flatMap((m) => bench.model(m.id)?.tree ?? []);
-    if (parts.some((p) => p.regions.some((r) => productsInScheme(r.region.scheme).includes(id))))
-      return failed("in-use", `${item.product.name} is a colour of a scheme. Choose another under Colour first.`);
+    if (parts.some((p) => p.regions.some((r) => productsOnFace(r.region).includes(id))))
+      return failed(
+        "in-use",
+        `${item.product.name} is a colour of a scheme, or what a marking or a trace of weather is made with. Choose another under Colour first.`,
+      );
     setProductDeleted(db, id, nowMs());
     return done(null);
   });

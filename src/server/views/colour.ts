@@ -1,9 +1,10 @@
 import { type ColourScreen, done, type OrderView, type Outcome, type RegionNode } from "@/contracts";
-import { type Layer, type Product, readKey, type Scheme } from "@/core/model";
+import { type Layer, type Product, type Role, readKey, type Scheme } from "@/core/model";
 import {
   aroundScheme,
   bestOrder,
   groundShade,
+  holdsTouches,
   layersOf,
   type Order,
   priced,
@@ -13,9 +14,11 @@ import {
   whys,
 } from "@/core/scheme";
 import { notFound, viewingModel } from "../guard";
+import { finishingOf } from "../workspace/finishing";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
 import { regionNames } from "./parts";
 
+const TOUCH_ROLES: ReadonlySet<Role> = new Set<Role>(["decal", "wash", "colour"]);
 const NO_SCHEME: Scheme = { fields: [], edges: [], order: null };
 
 type Chosen = NonNullable<ColourScreen["chosen"]>;
@@ -67,7 +70,23 @@ function chosenOf(m: ModelSnapshot, s: Snapshot, node: RegionNode, name: string)
     wanted: wanted && orderView(node, runs, wanted, s.productOf),
     inStack: inForce !== null && alike(kept, layersOf(scheme, inForce, below, () => "").fields),
     begun: kept.some((l) => laid.has(l.id)),
+    touches: region.touches ?? [],
+    finishing: finishingView(m, s, node, laid),
   };
+}
+
+function finishingView(
+  m: ModelSnapshot,
+  s: Snapshot,
+  node: RegionNode,
+  laid: ReadonlySet<string>,
+): Chosen["finishing"] {
+  const { layers } = node.stack;
+  const own = layers.filter((l) => l.touch != null);
+  if ((node.region.touches ?? []).length === 0 && own.length === 0)
+    return { steps: [], missing: [], inStack: true, begun: false };
+  const { steps, missing, layers: then } = finishingOf(m, s, node, () => "");
+  return { steps, missing, inStack: holdsTouches(layers, then), begun: own.some((l) => laid.has(l.id)) };
 }
 
 /** The scheme of one face: its fields, the order of its colours, and what that takes. */
@@ -87,6 +106,13 @@ export const getColourScreen = (modelId: string, regionId: string | null): Outco
         fields: nodes.find((n) => n.region.id === id)?.region.scheme?.fields.length ?? 0,
       })),
       chosen: node ? chosenOf(m, s, node, names.find((n) => n.id === node.region.id)?.name ?? "") : null,
+      touchProducts: s.data.shelf
+        .map((i) => i.product)
+        .filter((p) => TOUCH_ROLES.has(p.role))
+        .map(({ id, name, role, owned }) => ({ id, name, role, owned: owned !== false })),
+      clearNames: Object.fromEntries(
+        s.data.shelf.flatMap(({ product: p }) => (p.role === "clear" ? [[p.id, p.name] as const] : [])),
+      ),
       colours: s.data.shelf
         .filter((i) => i.product.role === "colour")
         .map(({ product: { id, name, colour, owned } }) => ({

@@ -10,7 +10,7 @@ import {
   type Shop,
 } from "@/contracts";
 import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
-import { mendProducts, type Product, productsInScheme, productsNamedIn, workedWith } from "@/core/model";
+import { mendProducts, type Product, productsNamedIn, productsOnFace, workedWith } from "@/core/model";
 import { type Db, type Photo, readPhotos, readReadings, readStoredCards, restedReadings, type StoredPlan } from "@/db";
 import { hashOfBytes, writeText } from "@/workers/document";
 import { nowMs } from "../clock";
@@ -29,7 +29,7 @@ function documentOf(db: Db, modelId: string, withReadings = true): ModelDocument
   if (!m) return null;
   const { head, tree } = m;
   const used = new Set(tree.flatMap((p) => p.regions.flatMap((r) => productsNamedIn(r.stack))));
-  for (const p of tree) for (const r of p.regions) for (const id of productsInScheme(r.region.scheme)) used.add(id);
+  for (const p of tree) for (const r of p.regions) for (const id of productsOnFace(r.region)) used.add(id);
   const coupons = data.coupons.filter((c) => c.modelId === modelId);
   for (const c of coupons) for (const l of c.card.layers) used.add(l.productId);
   const laid = m.sources.log.flatMap((e) => ("laid" in e && e.laid) || []);

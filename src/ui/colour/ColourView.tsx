@@ -14,6 +14,7 @@ import { Edges } from "./Edges";
 import { Fields } from "./Fields";
 import { type Fault, faultOf } from "./fault";
 import { OrderTable } from "./OrderTable";
+import { Touches } from "./Touches";
 
 type Chosen = NonNullable<ColourScreen["chosen"]>;
 
@@ -110,6 +111,7 @@ export function ColourView({ screen, chosen: seen }: { screen: ColourScreen; cho
             colours, their masks, coats and paint follow.
           </p>
         )}
+        <Touches screen={screen} chosen={chosen} saveField={saveField} />
       </div>
     </main>
   );

@@ -1,6 +1,7 @@
 import type { SeamPlan } from "../../judge";
 import {
   type BeforeStep,
+  isOneOf,
   type Layer,
   type LiquidBefore,
   type Method,
@@ -8,6 +9,7 @@ import {
   type Product,
   type Region,
   subjectOf,
+  TOUCH_KINDS,
 } from "../../model";
 import { featheredShare, lastPaper, type Mix, papersOf, plannedWftUm, spotShare } from "../../numbers";
 import {
@@ -25,6 +27,7 @@ import {
   SAND_LABOUR,
   SIDE_LABOUR,
   SPOT_SHARE,
+  TOUCH_FACTS,
 } from "../../reference";
 import { isSprayed } from "../../rules";
 import { blankOperation, type Operation } from "../operations";
@@ -218,6 +221,7 @@ function waitAfterBefore(region: Region, layer: Layer, step: BeforeStep, liquid:
   return step === "degrease" || step === "wipe" ? leavesFace(region, liquid, true) : NO_WAIT;
 }
 
+const isTouch = isOneOf(TOUCH_KINDS);
 const hardenedByLight = ({ family }: Product): boolean =>
   family !== "unknown" && familyFacts(family).mechanism === "light";
 
@@ -228,8 +232,11 @@ function coatOps(region: Region, layer: Layer, product: Product, n: number): { c
   const found = round !== undefined && product.role === "putty" && !layer.places?.length;
   const share = found ? SPOT_SHARE : spotShare(layer, product, region);
   const count = turnsOf(region);
+  const labour = layer.touch && isTouch(layer.touch.kind) ? TOUCH_FACTS[layer.touch.kind] : null;
   const wholeMin =
-    minutesFor(COAT_LABOUR[method], region.areaCm2, share) +
+    (labour
+      ? minutesFor(labour.labour, region.areaCm2, share) + inSteps(labour.pieceMin * (layer.touch?.count ?? 1))
+      : minutesFor(COAT_LABOUR[method], region.areaCm2, share)) +
     (hardenedByLight(product) ? minutesFor(LAMP_PASS_LABOUR, region.areaCm2, share) : 0);
   const handsOnMin = inSteps(wholeMin / (count + 1));
   const coat: Operation = {
@@ -249,6 +256,7 @@ function coatOps(region: Region, layer: Layer, product: Product, n: number): { c
     takesUm: 0,
     round,
     mix: mixOf(layer),
+    ...(layer.touch ? { touch: layer.touch } : {}),
     ...(share < 1 ? { share } : {}),
     ...placesOf(layer),
     ...(layer.before.includes("warm-part") ? { partC: warmedTo("warm-part", layer)! } : {}),
