@@ -1,7 +1,7 @@
 /** The colour scheme of a face from what is typed to the pile: stored, refused where it cannot be, put in, exported. */
 
 import type { Scheme } from "@/core/model";
-import { logTitle } from "@/messages";
+import { logTitle, workText } from "@/messages";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
 import * as server from ".";
@@ -175,4 +175,81 @@ it("once a colour lies on the part the scheme is not put in anew", async () => {
   must(tell(b, { ...b.scheme, order: [...screen(b).best!.ids].reverse() }));
   expect(refusal(server.applyScheme(b.regionId, screen(b).stackRev))).toBe("refused layers");
   expect(pile(b)[1]!.id).toBe(first.id);
+});
+
+describe("markings and dirt of a face", () => {
+  const shelfed = () => {
+    const b = bench();
+    must(tell(b, b.scheme));
+    must(server.applyScheme(b.regionId, screen(b).stackRev));
+    const sheet = must(server.addProduct(product("name-decals"))).id;
+    const wash = must(server.addProduct(product("rust-wash"))).id;
+    const gloss = must(server.addProduct({ ...product("water-matt"), name: "gloss", sheen: "gloss" })).id;
+    const touches = [
+      { name: "rust", kind: "streaks", productId: wash, share: 0.1, count: 3 },
+      { name: "number", kind: "waterslide", productId: sheet, share: 0.02, count: 2 },
+    ];
+    return { b, sheet, wash, gloss, touches };
+  };
+  const say = (b: Bench, touches: unknown) => server.editNode("region", b.regionId, screen(b).rev, { touches });
+  const kinds = (b: Bench) => pile(b).flatMap((l) => l.touch?.kind ?? []);
+
+  it("lie in the pile in their order over the colours and under the clear, and are planned as such", async () => {
+    const { b, touches } = shelfed();
+    must(say(b, touches));
+    const { steps, inStack } = screen(b).finishing;
+    expect(steps.flatMap((s) => s.name ?? [])).toEqual(["number", "rust"]);
+    expect(inStack).toBe(false);
+    must(server.applyTouches(b.regionId, screen(b).stackRev));
+    expect(screen(b).finishing.inStack).toBe(true);
+    expect(kinds(b).filter((k) => k === "waterslide" || k === "streaks")).toEqual(["waterslide", "streaks"]);
+    expect(pile(b).at(-1)!.touch).toBeUndefined();
+    const answer = must(await server.makePlan(b.modelId));
+    if (answer.outcome !== "planned") throw new Error(answer.outcome);
+    const op = answer.ops.find((o) => o.touch?.kind === "waterslide" && o.kind === "coat")!;
+    // ten minutes of soaking and setting out, four for each of the two
+    expect(op.handsOnMin).toBeGreaterThanOrEqual(15);
+    expect(op.handsOnMin).toBeLessThanOrEqual(25);
+    expect(workText(op, () => "Sheet")).toBe("Waterslide decals: Sheet, on number, 2 pieces");
+    // taken off the list and put in anew, the pile is as it was
+    must(say(b, []));
+    must(server.applyTouches(b.regionId, screen(b).stackRev));
+    expect(kinds(b)).toEqual([]);
+  });
+  it("are refused by their field where they cannot be", () => {
+    const { b, touches, sheet } = shelfed();
+    const [rust, number] = touches;
+    const rows: readonly [unknown, string][] = [
+      [[{ ...rust, share: 0 }], "touches.0.share"],
+      [[{ ...rust, share: 1.2 }], "touches.0.share"],
+      [[{ ...rust, count: 0 }], "touches.0.count"],
+      [[{ ...rust, kind: "snow" }], "touches.0.kind"],
+      [[rust, { ...number, name: "rust" }], "touches.1.name"],
+      [[{ ...rust, name: "" }], "touches.0.name"],
+    ];
+    for (const [wrong, path] of rows) expect(refusal(say(b, wrong))).toBe(`invalid ${path}`);
+    must(say(b, [{ ...rust, productId: sheet }]));
+    expect(refusal(server.applyTouches(b.regionId, screen(b).stackRev))).toBe("invalid touches.0.productId");
+    expect(refusal(say(b, [{ ...rust, productId: "gone" }]))).toBe("invalid touches.0.productId");
+    const [top] = b.scheme.fields;
+    const lost = { ...b.scheme, fields: [{ ...top!, productId: "gone" }], edges: [], order: null };
+    expect(refusal(tell(b, lost))).toBe("invalid scheme.fields.0.productId");
+    expect(kinds(b)).toEqual([]);
+  });
+  it("what they are made with stays on the shelf, and they go with the document", () => {
+    const { b, touches, wash } = shelfed();
+    must(say(b, touches));
+    must(server.applyTouches(b.regionId, screen(b).stackRev));
+    expect(refusal(server.deleteProduct(wash))).toBe("in-use");
+    const text = must(server.exportDocument(b.modelId));
+    const copy = must(server.importText(text, { onExisting: "copy", takeShop: false })).modelId;
+    const chosen = must(server.getColourScreen(copy, null)).chosen!;
+    expect(chosen.touches).toEqual(touches);
+    expect(chosen.finishing.inStack).toBe(true);
+    const doc = JSON.parse(text);
+    doc.parts[0].regions[0].touches[0].productId = "gone";
+    expect(refusal(server.importText(JSON.stringify(doc), { onExisting: "copy", takeShop: false }))).toMatch(
+      /^invalid parts\.0\.regions\.0/,
+    );
+  });
 });

@@ -75,3 +75,38 @@ test("a scheme of one’s own on a bare face, by keys; nonsense is named and not
   await name.press("Enter");
   await expect(page.getByLabel("Edge between field 1 and fin", { exact: true })).toBeVisible();
 });
+
+test("markings and dirt stand in their order with the clears they want, and go into the pile by keys", async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await page.goto("/colour?region=ml-hull-topsides");
+  const list = page.getByRole("region", { name: "Markings and dirt" });
+  const kinds = () => list.locator("[data-step]").evaluateAll((all) => all.map((e) => e.getAttribute("data-step")));
+  expect((await kinds()).filter((k) => k !== "seal" && k !== "gloss-under" && k !== "barrier")).toEqual([
+    "waterslide",
+    "waterslide",
+    "streaks",
+    "dust",
+  ]);
+  const share = list.getByLabel("Share of the face, mud line");
+  await share.fill("0");
+  await share.press("Enter");
+  await expect(list.getByRole("alert")).toContainText("mud line");
+  await page.reload();
+  await expect(share).toHaveValue("6");
+  await list.getByLabel("Add a marking or a trace of weather").selectOption("chips");
+  await expect(list.locator('[data-step="chips"]')).toContainText("Damage before dirt");
+  await list.getByRole("button", { name: "Put them into the pile" }).press("Enter");
+  await expect(list.getByRole("button", { name: "They lie in the pile so" })).toBeDisabled();
+  await page.goto("/plan?view=table");
+  await page.getByRole("button", { name: /^Plan (again|everything)$/ }).click();
+  await expect(page.getByRole("button", { name: "Plan again" })).toBeEnabled({ timeout: 90_000 });
+  await page.getByRole("tab", { name: "Evenings" }).click();
+  await expect(
+    page
+      .getByRole("region", { name: "Bench sessions" })
+      .getByText(/Waterslide decals: .*name on both bows, 2 pieces/)
+      .first(),
+  ).toBeVisible();
+});

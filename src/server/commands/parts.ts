@@ -17,6 +17,7 @@ import {
 import type { Region } from "@/core/model";
 import { proposedPrep } from "@/core/rules";
 import {
+  allProducts,
   type Db,
   insertModel,
   insertPart,
@@ -97,6 +98,8 @@ export function editNode(kind: NodeKind, id: string, rev: number, edit: unknown)
   if (!parsed.success) return invalid(parsed.error);
   if (Object.keys(parsed.data).length === 0) return failed("invalid", "nothing to change");
   return writing((db) => {
+    const unknown = kind === "region" ? unknownOnFace(db, parsed.data as Partial<Region>) : null;
+    if (unknown) return unknown;
     const before = kind === "region" ? snapshotOf(db).home(id)?.node : undefined;
     const next = updateNode(db, kind, id, rev, { ...parsed.data, ...prepFor(db, kind, id, parsed.data) });
     if (next !== null && kind === "model" && "state" in parsed.data) onBenchChanged(db, id);
@@ -150,6 +153,22 @@ export function restoreNode(kind: NodeKind, id: string): Outcome<null> {
     if (kind === "model") onBenchChanged(db, id);
     return tooWarm(db, kind, id) ?? done(null);
   });
+}
+
+/** A scheme or a list of markings names what is on the shelf, or nothing could be said of it any more. */
+function unknownOnFace(
+  db: Db,
+  { scheme, touches }: Pick<Partial<Region>, "scheme" | "touches">,
+): Outcome<never> | null {
+  const known = allProducts(db);
+  const named = [
+    ...(scheme?.fields ?? []).map((f, n) => [`scheme.fields.${n}.productId`, f.productId] as const),
+    ...(touches ?? []).map((t, n) => [`touches.${n}.productId`, t.productId] as const),
+  ];
+  const gone = named.find(([, id]) => id !== null && !known.has(id));
+  if (!gone) return null;
+  const message = "names what is not on the shelf";
+  return failed("invalid", `${gone[0]} ${message}`, [{ path: gone[0], message }]);
 }
 
 const UM_PER_CM = 10_000;

@@ -44,12 +44,11 @@ export function applyTouches(regionId: string, stackRev: number): Outcome<{ rev:
     if (!home || !m) return notFound("The region");
     const { region, stack } = home.node;
     for (const [n, { kind, name, productId }] of (region.touches ?? []).entries()) {
-      const item = s.data.shelf.find((i) => i.product.id === productId);
+      const product = s.productOf(productId);
       const path = `touches.${n}.productId`;
-      const wrong = (message: string) => failed("invalid", `${name}: ${message}`, [{ path, message }]);
-      if (!item) return wrong("names what is not on the shelf");
-      if (!TOUCH_FACTS[kind].roles.includes(item.product.role))
-        return wrong(`names ${item.product.name}, which that is not made with`);
+      const message = `names ${product.name}, which that is not made with`;
+      if (!TOUCH_FACTS[kind].roles.includes(product.role))
+        return failed("invalid", `${name}: ${message}`, [{ path, message }]);
     }
     const { layers } = finishingOf(m, s, home.node, () => newId("y"));
     return storeStack(db, s, regionId, stackRev, { ...stack, layers });

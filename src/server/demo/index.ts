@@ -8,7 +8,7 @@ import {
   type Shop,
 } from "@/contracts";
 import { MS_PER_MIN } from "@/core/base";
-import { readKey } from "@/core/model";
+import { productsOnFace, readKey } from "@/core/model";
 import { allProducts, type Db, insertProduct, setProductDeleted } from "@/db";
 import { nowMs } from "../clock";
 import { type ImportReport, importDocument } from "../commands/document";
@@ -71,7 +71,11 @@ const partOf = ({ regions, ...part }: (typeof DEMO_PARTS)[number]) => ({
 
 function demoDocument(atMs: number, timeZone: string): unknown {
   const laid = DEMO_PARTS.flatMap((p) => p.regions.flatMap((r) => r.layers.map((l) => l.productId)));
-  const used = new Set([...laid, ...productsInPlanning(DEMO_PLANNING)]);
+  const used = new Set([
+    ...laid,
+    ...productsInPlanning(DEMO_PLANNING),
+    ...DEMO_PARTS.flatMap((p) => p.regions.flatMap(productsOnFace)),
+  ]);
   const doc = {
     format: DOCUMENT_FORMAT,
     model: {

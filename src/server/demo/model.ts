@@ -70,6 +70,12 @@ export const DEMO_PARTS: readonly DemoPart[] = [
           ],
           order: null,
         },
+        touches: [
+          { name: "name on both bows", kind: "waterslide", productId: "name-decals", share: 0.01, count: 2 },
+          { name: "draught marks", kind: "waterslide", productId: "name-decals", share: 0.01, count: 4 },
+          { name: "rust under the scuppers", kind: "streaks", productId: "rust-wash", share: 0.03, count: 6 },
+          { name: "mud line", kind: "dust", productId: "grime-wash", share: 0.06, count: 1 },
+        ],
         prep: ["wash", "key", "dust-off"],
         layers: [
           layer("ml-hull-1", "build-primer", 2, {

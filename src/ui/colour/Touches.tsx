@@ -76,48 +76,56 @@ export function Touches({ screen, chosen, saveField }: { screen: ColourScreen; c
     <section aria-label="Markings and dirt" className="grid gap-2">
       <h3 className="font-bold">Markings and dirt</h3>
       {touches.map((t, n) => (
-        <div
-          key={t.name}
-          className="grid grid-cols-[minmax(0,1fr)_5.5rem_2rem] items-center gap-2 sm:grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)_5.5rem_5.5rem_2rem]"
-          data-touch={t.kind}
-        >
-          <div className="grid">
-            <span className="soft text-sm">{TOUCH_NAME[t.kind]}</span>
-            <TextCell value={t.name} field="name" label={`Name of ${t.name}`} save={save(n)} />
+        <div key={t.name} className="grid gap-1 rounded-field bg-base-200/60 p-2" data-touch={t.kind}>
+          <div className="flex items-center gap-2">
+            <span className="soft w-36 shrink-0 text-sm">{TOUCH_NAME[t.kind]}</span>
+            <TextCell
+              value={t.name}
+              field="name"
+              label={`Name of ${t.name}`}
+              save={save(n)}
+              className="min-w-0 flex-1"
+            />
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm btn-square"
+              aria-label={`Take ${t.name} out`}
+              onClick={() => void put(touches.filter((_, k) => k !== n))}
+            >
+              <X className="size-4" aria-hidden />
+            </button>
           </div>
-          <select
-            className="select select-sm w-full self-end"
-            aria-label={`Made with, ${t.name}`}
-            value={t.productId}
-            onChange={(e) => void put(own(n, { productId: e.target.value }))}
-          >
-            {suitable(t.kind).map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-                {p.owned ? "" : " (to buy)"}
-              </option>
-            ))}
-          </select>
-          <div className="self-end">
+          <div className="flex flex-wrap items-center gap-2">
+            <select
+              className="select select-sm min-w-0 flex-1 basis-44"
+              aria-label={`Made with, ${t.name}`}
+              value={t.productId}
+              onChange={(e) => void put(own(n, { productId: e.target.value }))}
+            >
+              {suitable(t.kind).map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                  {p.owned ? "" : " (to buy)"}
+                </option>
+              ))}
+            </select>
             <NumberCell
               value={Math.round(1000 * t.share) / 10}
               field="share"
               label={`Share of the face, ${t.name}`}
-              unit="%"
+              unit="% of it"
               save={save(n)}
+              className="w-28"
+            />
+            <NumberCell
+              value={t.count}
+              field="count"
+              label={`Pieces, ${t.name}`}
+              unit="pieces"
+              save={save(n)}
+              className="w-28"
             />
           </div>
-          <div className="self-end">
-            <NumberCell value={t.count} field="count" label={`Pieces, ${t.name}`} unit="pcs" save={save(n)} />
-          </div>
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm btn-square self-end"
-            aria-label={`Take ${t.name} out`}
-            onClick={() => void put(touches.filter((_, k) => k !== n))}
-          >
-            <X className="size-4" aria-hidden />
-          </button>
         </div>
       ))}
       {fault && (

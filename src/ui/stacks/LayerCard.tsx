@@ -13,7 +13,7 @@ import {
 } from "@/core/model";
 import { HEAVINESS_OF_LABEL } from "@/core/reference";
 import { figureShown, filmText } from "@/format";
-import { HEAVINESS_NAME, ROLE_NAME } from "@/messages";
+import { HEAVINESS_NAME, ROLE_NAME, TOUCH_NAME } from "@/messages";
 import { NumberCell, SelectCell } from "../components/cells";
 import type { SaveField } from "../hooks/useRow";
 import { Befores } from "./Befores";
@@ -94,6 +94,7 @@ export function LayerCard({
           aria-hidden
         />
         <h3 className="min-w-0 flex-1 truncate font-bold" title={product.name}>
+          {layer.touch ? `${TOUCH_NAME[layer.touch.kind]}: ` : ""}
           {product.name}
         </h3>
         <span className="soft text-sm whitespace-nowrap">
