@@ -32,6 +32,7 @@ export const REASON: Readonly<Record<string, string>> = {
   "amine-blush": "The epoxy cured cold or damp and may carry an amine blush that has to be washed off.",
   "wash-same-class": "The wash dissolves the paint it is laid on: nothing of another family lies between.",
   "wash-same-class-test": "Wash and paint below share a carrier.",
+  "wash-too-soon": "A brush full of wash drags at a film that is only dry to the touch.",
   "decal-silvers": "A decal on a matt film traps air and silvers.",
   "decal-on-matt-clear": "The matt clear comes after the decal, not under it.",
   "decal-on-dark": "A decal without a white ground vanishes on dark paint.",

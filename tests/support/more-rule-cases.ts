@@ -370,6 +370,10 @@ export const MORE_PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>>
     { on: on("petg"), pile: ["water-primer"], prep: ["wash"], soakMin: { wash: 90 } },
     { on: on("petg"), pile: ["water-primer"], prep: ["wash"], soakMin: { wash: 30 } },
   ),
+  "wash-too-soon": pair(
+    { on: on("petg"), pile: ["estuary-blue", layer("grime-wash", { gapMin: 60 })] },
+    { on: on("petg"), pile: ["estuary-blue", layer("grime-wash", { gapMin: 2880 })] },
+  ),
   "crack-too-fine": pair(
     { on: on("petg", { fillWidthUm: 100 }), pile: ["fairing-putty"] },
     { on: on("petg", { fillWidthUm: 800 }), pile: ["fairing-putty"] },

@@ -325,7 +325,10 @@ type Wait = ReturnType<typeof momentsOf>[number]["wait"];
 export function waitIn(film: Laid, wait: Wait, sanded: boolean): number {
   const opens = film.windows.at(-1)?.openMin ?? 0;
   const at = (): number => {
-    if (wait.until === "window") return film.windows[wait.index]?.openMin ?? opens;
+    if (wait.until === "window") {
+      const opened = film.windows[wait.index]?.openMin ?? opens;
+      return wait.dry ? Math.max(opened, reachedMin(film, "sandable")) : opened;
+    }
     if (wait.until === "gap") return film.endMin + wait.gapMin;
     if (wait.until === "missed") return (film.windows.at(-1)?.shutMin ?? 0) + 1;
     return Math.max(opens, reachedMin(film, wait.until));

@@ -126,6 +126,11 @@ export function momentsOf(film: LaidFilm, sanded: boolean): readonly Moment[] {
       shutMin: w.shutMin,
     }))
     .filter((m) => m.shutMin === null || m.atMin <= m.shutMin);
+  // a window that shuts may still outlast the solvent: what has to wait for that need not miss it
+  const sandableMin = reachedMin(film, "sandable");
+  for (const [index, w] of windows.entries())
+    if (w.shutMin !== null && sandableMin > Math.max(w.openMin, notBefore) && sandableMin < w.shutMin)
+      list.push({ wait: { until: "window", index, dry: true }, atMin: sandableMin });
   const last = windows.at(-1);
   const lastOpen = last?.openMin ?? 0;
   if (!last || last.shutMin === null) {

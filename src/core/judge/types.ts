@@ -80,7 +80,8 @@ export interface PlacedVerdict extends Fired {
 
 /** How long the next layer waits for the one below. Several ways are kept when they are judged alike. */
 export type SeamWait =
-  | { readonly until: "window"; readonly index: number }
+  /** in a window of the label; `dry` = not before the film can be sanded, where the window outlasts that */
+  | { readonly until: "window"; readonly index: number; readonly dry?: true | undefined }
   | { readonly until: "sandable" | "cured" | "missed" }
   /** a gap the user typed, and the ways judged no worse than it; none = it is taken as it stands */
   | { readonly until: "gap"; readonly gapMin: number; readonly within: readonly SeamWait[] };

@@ -1,4 +1,13 @@
-import { type FamilyId, type Label, MILESTONES, type Milestone, type Product, type Unknown } from "../model";
+import {
+  type FamilyId,
+  isOneOf,
+  type Label,
+  MILESTONES,
+  type Milestone,
+  type Product,
+  SPRAY_METHODS,
+  type Unknown,
+} from "../model";
 import { type DryingMechanism, familyFacts, LABEL_TIME_RATIOS } from "./families";
 
 interface LabelTime {
@@ -59,24 +68,45 @@ function workOut(product: Pick<Product, "label" | "family">): LabelTimes {
     const own = given(product.label, m) ?? (m === "flash" ? firstWindow(product.label) : null);
     if (own !== null) return { min: own, assumed: false };
     const near = nearestGiven(product.label, m) ?? { milestone: "flash" as const, min: FALLBACK_FLASH_MIN };
-    return { min: (near.min * ratios[m]) / ratios[near.milestone], assumed: true };
+    const usual = (near.min * ratios[m]) / ratios[near.milestone];
+    return { min: withinTold(usual, m, product.label, ratios), assumed: true };
   };
   return Object.fromEntries(MILESTONES.map((m) => [m, entry(m)])) as unknown as LabelTimes;
 }
 
 /**
  * Minutes at label conditions between the coats of one layer: the label's flash, else its gap, else the lower end of its
- * first window above 0, else the family's flash. The skins of a putty wait for the label's recoat, else until they sand.
+ * first window above 0, else the family's flash. What is laid by brush, pad or knife drags at a film that has only flashed: it waits
+ * for the label's recoat. The skins of a putty do too, else until they sand.
  */
-export function ownGapMin(product: Pick<Product, "label" | "family" | "role">): number {
+export function ownGapMin(product: Pick<Product, "label" | "family" | "role" | "method">): number {
   const times = labelTimes(product);
   return times[ownGapMilestone(product)].min;
 }
 
 /** The milestone the next coat of the same layer waits for. */
-export function ownGapMilestone(product: Pick<Product, "label" | "role">): "flash" | "recoat" | "sandable" {
-  if (product.role !== "putty") return "flash";
-  return firstWindow(product.label) === null ? "sandable" : "recoat";
+export function ownGapMilestone({
+  label,
+  role,
+  method,
+}: Pick<Product, "label" | "role" | "method">): "flash" | "recoat" | "sandable" {
+  if (isOneOf(SPRAY_METHODS)(method) && role !== "putty") return "flash";
+  if (firstWindow(label) !== null) return "recoat";
+  return role === "putty" ? "sandable" : "flash";
+}
+
+/**
+ * What a label does not tell lies between what it does: no film is fit to be sanded later than it is through cured, nor sooner than
+ * it is dry to the touch. A label that contradicts itself leaves the usual ratio.
+ */
+function withinTold(min: number, m: Milestone, label: Label, ratios: Readonly<Record<Milestone, number>>): number {
+  const told = MILESTONES.flatMap((c) => {
+    const own = given(label, c);
+    return own !== null && own > 0 ? [{ ratio: ratios[c], min: own }] : [];
+  });
+  const least = Math.max(0, ...told.filter((t) => t.ratio <= ratios[m]).map((t) => t.min));
+  const most = Math.min(Number.POSITIVE_INFINITY, ...told.filter((t) => t.ratio >= ratios[m]).map((t) => t.min));
+  return least > most ? min : Math.min(most, Math.max(least, min));
 }
 
 /** Flash of a label that says nothing at all, minutes (est.). */

@@ -123,8 +123,10 @@ const LAWS: { readonly [K in WaitKind]: Law<K> } = {
   },
   seam: {
     spans: ({ waits }, ctx) => seamUnion(waits, ctx),
-    milestone: ({ waits }) =>
-      waits[0]?.until === "sandable" || waits[0]?.until === "cured" ? waits[0].until : "recoat",
+    milestone: ({ waits: [first] }) => {
+      if (first?.until === "sandable" || first?.until === "cured") return first.until;
+      return first?.until === "window" && first.dry ? "sandable" : "recoat";
+    },
     canShut: ({ waits }, coats) => waits.some((w) => w.until === "window") && windowShuts(coats),
     estimateMin: (_, times) => dry(times, "recoat"),
     aspects: ({ waits }) =>

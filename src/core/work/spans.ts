@@ -112,7 +112,9 @@ function seamSpans(wait: SeamWait, ctx: WaitContext): readonly Span[] {
   const windows = windowsOf(ctx);
   if (wait.until === "window") {
     const w = windows[wait.index];
-    return w ? [{ startMin: w.openMin, endMin: w.shutMin }] : [];
+    if (!w) return [];
+    const dryMin = wait.dry ? milestoneMin(ctx, "sandable") : w.openMin;
+    return dryMin === null ? [] : [{ startMin: Math.max(w.openMin, dryMin), endMin: w.shutMin }];
   }
   if (wait.until === "missed") {
     const shutMin = windows.at(-1)?.shutMin ?? null;

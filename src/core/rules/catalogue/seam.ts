@@ -18,6 +18,8 @@ const notScuffed = no("seam.scuffed");
 const otherProduct = no("seam.sameProduct");
 const decalBelow = is("lower.role", "decal");
 const wash = is("upper.role", "wash");
+/** A decal lies by its own glue on a face that has to be smooth, a wash in its recesses: neither wants a key. */
+const wantsKey = not(is("upper.role", "decal", "wash"));
 const sameClassWash = all(wash, yes("seam.sameClass"));
 const waterOnWater = all(sameClassWash, yes("upper.waterBorne"), yes("lower.waterBorne"), no("seam.alcohol"));
 /** Putty in a seam or dent of metal: round it the metal is bare, and that is what the etch is for. */
@@ -123,6 +125,7 @@ export const SEAM_RULES = rulesFor("seam", [
     verdict: "stop",
     when: all(
       is("seam.state", "missed"),
+      wantsKey,
       notScuffed,
       yes("lower.mustScuffWhenMissed"),
       not(is("lower.role", "promoter", "primer-etch")),
@@ -134,6 +137,7 @@ export const SEAM_RULES = rulesFor("seam", [
     verdict: "care",
     when: all(
       is("seam.state", "missed"),
+      wantsKey,
       notScuffed,
       no("lower.mustScuffWhenMissed"),
       not(is("lower.role", "promoter", "primer-etch")),
@@ -248,6 +252,7 @@ export const SEAM_RULES = rulesFor("seam", [
     id: "water-over-gloss",
     verdict: "stop",
     when: all(
+      wantsKey,
       yes("upper.waterBorne"),
       is("lower.family", ...OIL_DRYING, ...TWO_PART_FAMILIES),
       is("lower.sheen", "gloss"),
@@ -260,6 +265,7 @@ export const SEAM_RULES = rulesFor("seam", [
     id: "gloss-other-family",
     verdict: "care",
     when: all(
+      wantsKey,
       no("seam.sameFamily"),
       is("lower.sheen", "gloss"),
       dried,
@@ -327,6 +333,12 @@ export const SEAM_RULES = rulesFor("seam", [
       ),
     ),
     remedy: [advise("clear-between")],
+  },
+  {
+    id: "wash-too-soon",
+    verdict: "care",
+    when: all(wash, no("lower.sandable"), not(is("lower.role", "decal", "wash"))),
+    remedy: [waitFor("sandable")],
   },
   {
     id: "water-wash-cured",
