@@ -3,6 +3,7 @@ import {
   type Layer,
   type Product,
   placeOf,
+  plainLayer,
   type Stack,
   VERDICTS,
   type Verdict,
@@ -57,14 +58,9 @@ function choiceOf(p: Product, { region, productOf, protection, today, ground, zo
   const depthUm = needs.fillDepthUm ?? needs.ridgeUm;
   const skins = skinsFor(p, depthUm);
   const layer: Layer = {
-    id: "filler",
-    productId: p.id,
+    ...plainLayer("filler", p.id),
     coats: Math.min(skins, MOST_SKINS),
     heaviness: "wet",
-    wftUm: null,
-    gapMin: null,
-    before: [],
-    sandAfter: null,
     depthUm,
     ...(zone ? placeOf(zone) : {}),
     setUp: region.fillThrough ? { backing: true } : null,

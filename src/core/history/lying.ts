@@ -6,6 +6,7 @@ import {
   type Mend,
   opIds,
   type Product,
+  plainLayer,
   readKey,
   type Stack,
 } from "../model";
@@ -219,14 +220,9 @@ function inLaidOrder(layers: Layer[], face: Face): readonly LaidDifference[] {
 }
 
 const layerFrom = ({ layerId, coats }: LyingLayer, productId: string, count: number): Layer => ({
-  id: layerId,
-  productId,
+  ...plainLayer(layerId, productId),
   coats: count,
-  heaviness: "light",
   wftUm: coats.at(-1)!.wftUm,
-  gapMin: null,
-  before: [],
-  sandAfter: null,
 });
 
 /**

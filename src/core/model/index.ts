@@ -3,6 +3,7 @@ export * from "./jars";
 export * from "./named-products";
 export * from "./op-key";
 export * from "./places";
+export * from "./plain-layer";
 export * from "./prep-keys";
 export * from "./product-fields";
 export * from "./region-fields";

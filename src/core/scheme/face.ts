@@ -4,6 +4,7 @@ import {
   keptShare,
   type Layer,
   type Product,
+  plainLayer,
   type Region,
   type Role,
   type Scheme,
@@ -171,14 +172,9 @@ export function layersOf(
   const masked = new Set(order.steps.flatMap((s) => s.covers));
   const fields = order.steps.map(
     (s): Layer => ({
-      id: freshId(),
-      productId: s.id,
+      ...plainLayer(freshId(), s.id),
       coats: s.coats,
       heaviness: "wet",
-      wftUm: null,
-      gapMin: null,
-      before: [],
-      sandAfter: null,
       places: scheme.fields.filter((f) => f.productId === s.id).map((f) => f.name),
       tape: masked.has(s.id) ? LOW_TAPE : null,
     }),

@@ -3,7 +3,7 @@ import {
   type Layer,
   MARKING_KINDS,
   type Product,
-  SEAL_KINDS,
+  plainLayer,
   type SealKind,
   type Touch,
   type TouchKind,
@@ -40,13 +40,12 @@ export interface Finishing {
   readonly missing: readonly SealKind[];
 }
 
-const isSeal = isOneOf(SEAL_KINDS);
 const isMarking = isOneOf(MARKING_KINDS);
 /** From here on something has to lie between: a trial, or worse. */
 const BITES = 10;
 
 /** What lies below markings and dirt, and the clear that goes over them, if the pile has one: what a list put there before is left out. */
-export function aroundTouches({ layers, productOf }: Pick<FinishingInput, "layers" | "productOf">): {
+function aroundTouches({ layers, productOf }: Pick<FinishingInput, "layers" | "productOf">): {
   readonly below: readonly Layer[];
   readonly over: readonly Layer[];
 } {
@@ -104,20 +103,13 @@ export function finished(input: FinishingInput): Finishing {
 }
 
 const coat = (id: string, productId: string, kind: SealKind): Layer => ({
-  id,
-  productId,
-  coats: 1,
-  heaviness: "light",
-  wftUm: null,
-  gapMin: null,
-  before: [],
-  sandAfter: null,
+  ...plainLayer(id, productId),
   touch: { kind },
 });
 
 /** A marking or a trace as the layer it is: where it lies, and as thin as it is left. */
 const touched = (id: string, { kind, name, productId, share, count }: Touch): Layer => ({
-  ...coat(id, productId, "seal"),
+  ...plainLayer(id, productId),
   heaviness: "mist",
   wftUm: TOUCH_FACTS[kind].wftUm,
   touch: { kind, count },
@@ -129,6 +121,3 @@ export function holdsTouches(now: readonly Layer[], then: readonly Layer[]): boo
   const told = (l: Layer) => JSON.stringify([l.productId, l.touch, l.spot ?? null, l.places ?? []]);
   return now.length === then.length && now.every((l, i) => told(l) === told(then[i]!));
 }
-
-/** The kind of a step that is a clear put in by itself. */
-export const isSealStep = (kind: FinishingStep["kind"]): kind is SealKind => isSeal(kind);

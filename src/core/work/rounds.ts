@@ -2,7 +2,7 @@ import { own } from "../base";
 import type { OpRecord } from "../history";
 import { type JudgeAnswer, type JudgeInput, judgeStack } from "../judge";
 import type { Caution, Coupon, Layer, Stack } from "../model";
-import { readKey, roundId } from "../model";
+import { plainLayer, readKey, roundId } from "../model";
 import { plannedWftUm } from "../numbers";
 import { familyFacts, MOST_ROUNDS, ROUND_GRIT, ROUND_RUB_SHARE, USUAL_ROUNDS, volumeSolidsOf } from "../reference";
 import type { PlanRegion } from "./types";
@@ -119,16 +119,7 @@ function expanded(
 function fillLayer(primer: Layer, puttyId: string, n: number, input: RoundsInput): Layer {
   const putty = input.productOf(puttyId);
   const skinUm = putty.maxSkinUm ?? (putty.family === "unknown" ? null : familyFacts(putty.family).skinUm);
-  const bare: Layer = {
-    id: roundId(primer.id, n, "f"),
-    productId: puttyId,
-    coats: 1,
-    heaviness: "light",
-    wftUm: null,
-    gapMin: null,
-    before: [],
-    sandAfter: null,
-  };
+  const bare = plainLayer(roundId(primer.id, n, "f"), puttyId);
   const wftUm = Math.min(plannedWftUm(bare, putty), skinUm ?? Number.MAX_VALUE);
   const takesUm = Math.round(ROUND_RUB_SHARE * wftUm * volumeSolidsOf(putty));
   return { ...bare, wftUm, sandAfter: { grit: primer.sandAfter?.grit ?? ROUND_GRIT, wet: false, takesUm } };

@@ -5,8 +5,8 @@ import { type ReactNode, useRef } from "react";
 import type { JudgedRegion, StackView } from "@/contracts";
 import type { PlacedVerdict } from "@/core/judge";
 import { shifted } from "@/core/mishap/shift";
-import type { Layer, MaterialGroup, Product, Stack, Zone } from "@/core/model";
-import { FILM_ROLES, HELPER_ROLES, isOneOf, placeOf } from "@/core/model";
+import type { MaterialGroup, Product, Stack, Zone } from "@/core/model";
+import { FILM_ROLES, HELPER_ROLES, isOneOf, placeOf, plainLayer } from "@/core/model";
 import { materialFacts, unconfirmed } from "@/core/reference";
 import { relativeDay } from "@/format";
 import { MATERIAL_NAME, missingText, PREP_NAME, RESULT_NAME } from "@/messages";
@@ -35,17 +35,6 @@ import { type ChangeStack, useStack } from "./useStack";
 import { Verdicts, type VerdictTools } from "./Verdicts";
 
 type Judged = Extract<JudgedRegion["answer"], { outcome: "judged" }>;
-
-const newLayer = (id: string, productId: string): Layer => ({
-  id,
-  productId,
-  coats: 1,
-  heaviness: "light",
-  wftUm: null,
-  gapMin: null,
-  before: [],
-  sandAfter: null,
-});
 
 /** Layers of one region, top first, each seam judged between its two cards, level with the drawing. */
 export function StackEditor({
@@ -146,7 +135,7 @@ export function StackEditor({
                 void change((s) => ({
                   ...s,
                   layers: s.layers.toSpliced(at, 0, {
-                    ...newLayer(freshLayerId(), productId),
+                    ...plainLayer(freshLayerId(), productId),
                     coats: skins,
                     depthUm,
                     ...(zone === null ? {} : placeOf({ name: zone })),
@@ -160,7 +149,7 @@ export function StackEditor({
             add={(productId) =>
               change((s) => {
                 const own = lessonsFor(view.lessons, { productId, anyBelow: true }).map((l) => l.shift);
-                const layer = shifted(newLayer(freshLayerId(), productId), own, productOf(productId));
+                const layer = shifted(plainLayer(freshLayerId(), productId), own, productOf(productId));
                 return { ...s, layers: [...s.layers, layer] };
               })
             }
