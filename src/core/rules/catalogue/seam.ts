@@ -252,7 +252,7 @@ export const SEAM_RULES = rulesFor("seam", [
     id: "water-over-gloss",
     verdict: "stop",
     when: all(
-      wantsKey,
+      not(is("upper.role", "decal")),
       yes("upper.waterBorne"),
       is("lower.family", ...OIL_DRYING, ...TWO_PART_FAMILIES),
       is("lower.sheen", "gloss"),
