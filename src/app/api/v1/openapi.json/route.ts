@@ -1,4 +1,10 @@
 import { jsonResponse } from "../../http";
 import { openApi } from "../../openapi";
 
-export const GET = (): Response => jsonResponse(openApi());
+/** Says the same as long as the program runs. */
+let told: ReturnType<typeof openApi> | null = null;
+
+export const GET = (): Response => {
+  told ??= openApi();
+  return jsonResponse(told);
+};
