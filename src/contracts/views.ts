@@ -247,6 +247,8 @@ export interface PlanScreen {
   /** of everything active, in the user's order; `name` tells part and, where it matters, region and model */
   readonly regions: readonly { readonly id: string; readonly name: string; readonly modelId: string }[];
   readonly parts: readonly { readonly id: string; readonly name: string; readonly regionIds: readonly string[] }[];
+  /** fields of the colour schemes, by region */
+  readonly schemes: Readonly<Record<string, readonly { readonly name: string; readonly share: number }[]>>;
   /** what was said of the plan, by model */
   readonly plannings: Readonly<Record<string, { readonly planning: Planning; readonly rev: number }>>;
   /** faces with marks still to be seen to */

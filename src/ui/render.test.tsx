@@ -2,13 +2,14 @@ import { renderToStaticMarkup } from "react-dom/server";
 import type { Backdrop } from "@/contracts";
 import { airAt } from "@/core/film";
 import { VERDICTS } from "@/core/model";
-import { planModel } from "@/core/plan";
+import { type PlannedOp, planModel } from "@/core/plan";
 import { conflictText, noticeText, workText } from "@/messages";
 import { climate, layer, NOW_MIN, planInput, region } from "../../tests/support/world";
 import { Ring } from "./bench/Ring";
 import { Saved } from "./components/Saved";
 import { VerdictMark } from "./components/VerdictMark";
 import { NowProvider } from "./hooks/useNow";
+import { SmallMap } from "./plan/SmallMap";
 import { MiniSection } from "./section/MiniSection";
 import { Section, seamHeights } from "./section/Section";
 import { AirTrack } from "./timeline/AirTrack";
@@ -211,4 +212,36 @@ describe("saved at", () => {
     ["Asia/Kolkata", "saved 17:30"],
   ])("is told by the shed’s clock: %s", (zone, want) => expect(said(zone, noonMs)).toContain(want));
   it("before that it says how saving goes", () => expect(said("UTC", null)).toContain("every field saves itself"));
+});
+
+describe("the small map of a scheme on the card", () => {
+  const fields = [
+    { name: "top", share: 0.6 },
+    { name: "stripe", share: 0.1 },
+    { name: "bottom", share: 0.3 },
+  ];
+  const op = (id: string, kind: "mask" | "unmask" | "coat", startMin: number, places: readonly string[]) =>
+    ({ id, kind, startMin, places, regionId: "r" }) as unknown as PlannedOp;
+  const ops = [
+    op("m1", "mask", 10, ["top"]),
+    op("c1", "coat", 20, ["bottom"]),
+    op("m2", "mask", 30, ["bottom"]),
+    op("c2", "coat", 40, ["stripe"]),
+    op("u1", "unmask", 50, ["top"]),
+  ];
+  const rows: readonly (readonly [number, string])[] = [
+    [0, "top covered, stripe, bottom"],
+    [1, "top covered, stripe, bottom now"],
+    [2, "top covered, stripe, bottom covered"],
+    [3, "top covered, stripe now, bottom covered"],
+    [4, "top now, stripe, bottom covered"],
+  ];
+  it.each(rows)("step %i: %s", (n, said) => {
+    const markup = renderToStaticMarkup(<SmallMap fields={fields} op={ops[n]!} ops={ops} />);
+    expect(markup).toContain(`aria-label="${said}"`);
+    noNonsense(markup);
+  });
+  it("work on no field of it has none", () => {
+    expect(renderToStaticMarkup(<SmallMap fields={fields} op={op("x", "coat", 60, [])} ops={ops} />)).toBe("");
+  });
 });

@@ -50,6 +50,11 @@ test("put into the pile the colours lie side by side, and the plan masks, bares 
     /Take the tape off bottom/,
   ])
     await expect(evenings.getByText(work).first()).toBeVisible();
+  // the card shows what is open and what is covered by then
+  await page.goto("/plan/card");
+  await expect(
+    page.getByRole("img", { name: "topsides covered, waterline now, bottom covered" }).first(),
+  ).toBeVisible();
 });
 
 test("a scheme of one’s own on a bare face, by keys; nonsense is named and nothing is lost", async ({ page }) => {

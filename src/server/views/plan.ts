@@ -65,6 +65,13 @@ function planScreen(m: ModelSnapshot, s: Snapshot, atMs: number): PlanScreen {
     making: makingOf(told),
     regions: namedRegions(shown),
     parts: m.tree.map((p) => ({ id: p.id, name: p.name, regionIds: p.regions.map((r) => r.region.id) })),
+    schemes: Object.fromEntries(
+      shown.flatMap((own) =>
+        own.input.regions.flatMap(({ region: { id, scheme } }) =>
+          scheme && scheme.fields.length > 1 ? [[id, scheme.fields.map(({ name, share }) => ({ name, share }))]] : [],
+        ),
+      ),
+    ),
     plannings: Object.fromEntries(shown.map(({ head, planning }) => [head.id, planning])),
     toFill: shown.flatMap((own) =>
       own.input.regions.flatMap((r) => {

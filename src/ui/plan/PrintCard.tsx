@@ -8,6 +8,7 @@ import { workText } from "@/messages";
 import { markText } from "../mishap/mark-text";
 import { cautionsOf, eveningsOf } from "./evenings";
 import { setUpText } from "./SessionList";
+import { SmallMap } from "./SmallMap";
 
 /** One A5 card an evening: large, black on white, a box to tick, room for what was seen. */
 export function PrintCard({ screen, modelName }: { screen: PlanScreen; modelName: string }) {
@@ -65,6 +66,9 @@ export function PrintCard({ screen, modelName }: { screen: PlanScreen; modelName
                     <strong>{clock(l.op.startMin, timeZone)}</strong>
                     <span>
                       <strong>{nameOf(l.op.regionId)}</strong>: {titleOf(l.op)}
+                      {screen.schemes[l.op.regionId] && (
+                        <SmallMap fields={screen.schemes[l.op.regionId]!} op={l.op} ops={answer.ops} />
+                      )}
                     </span>
                     <span className="whitespace-nowrap">{duration(l.op.handsOnMin)}</span>
                   </li>
