@@ -44,7 +44,7 @@ const { below, above } = aroundScheme(primed, SCHEME, productOf);
 const runs = runsOf(face, below.at(-1) ?? null, groundShade(face, below, productOf), productOf);
 const order = bestOrder(runs);
 let ids = 0;
-const laid = layersOf(SCHEME, order, below, () => `y${ids++}`);
+const laid = layersOf(face, order, below, () => `y${ids++}`);
 const stack: Stack = { ...primed, layers: [...laid.below, ...laid.fields, ...above] };
 
 describe("fields of a face become layers side by side", () => {
@@ -77,6 +77,27 @@ describe("fields of a face become layers side by side", () => {
     const ml = runMl(face, order, productOf);
     expect(ml.cream!).toBeGreaterThan(5 * ml.black!);
     expect(ml.cream!).toBeLessThan(40);
+  });
+});
+
+describe("a soft edge", () => {
+  const soft = {
+    ...face,
+    scheme: { ...SCHEME, edges: SCHEME.edges.map((e) => ({ ...e, kind: "soft" as const, cm: 20 })) },
+  };
+  const own = layersOf(soft, order, below, () => `w${ids++}`).fields;
+  const shareOf = (id: string) => spotShare(own.find((l) => l.productId === id)!, productOf(id), soft);
+  it("the colour laid first is carried under the next, in its share and in its paint; the last one is not", () => {
+    const last = order.ids.at(-1)!;
+    // two edges of 20 cm on 400 cm², a centimetre each: a twentieth of the face all told
+    const more = order.ids.reduce((sum, id) => sum + shareOf(id), 0) - 1;
+    expect(more).toBeCloseTo(0.1, 9);
+    expect(shareOf(last)).toBeCloseTo(SCHEME.fields.find((f) => f.productId === last)!.share, 9);
+    const [hard, carried] = [face, soft].map((f) =>
+      Object.values(runMl(f, order, productOf)).reduce((a, b) => a + b, 0),
+    );
+    expect(carried! / hard!).toBeGreaterThan(1.05);
+    expect(carried! / hard!).toBeLessThan(1.2);
   });
 });
 
@@ -129,7 +150,7 @@ describe("what stays as it is below", () => {
   const around = aroundScheme(primed, kept, productOf);
   const own = runsOf(half, around.below.at(-1)!, "#888888", productOf);
   const best = bestOrder(own);
-  const put = layersOf(kept, best, around.below, () => `z${ids++}`);
+  const put = layersOf(half, best, around.below, () => `z${ids++}`);
   it("is covered before the first colour, with the edge it has in common with it", () => {
     expect(best.ids).toEqual(["red"]);
     expect(best.steps[0]!.covers).toEqual([GROUND_ID]);

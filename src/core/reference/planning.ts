@@ -32,6 +32,8 @@ export const SIDE_LABOUR: Readonly<
   guide: { fixedMin: 3, perCm2Min: 0.002 },
 };
 
+/** So far a colour is carried under the soft edge of the one that comes after it, cm (est.). */
+export const SOFT_UNDER_CM = 1;
 /** Tape along an edge, pressed down, or a rope of putty for a soft one: minutes a cm (est.). */
 export const EDGE_MIN_PER_CM: Readonly<Record<EdgeKind, number>> = { hard: 0.15, soft: 0.25, apart: 0 };
 

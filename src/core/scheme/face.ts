@@ -20,6 +20,7 @@ import {
   labelTimes,
   materialFacts,
   SIDE_LABOUR,
+  SOFT_UNDER_CM,
   volumeSolidsOf,
 } from "../reference";
 import type { Order, Run } from "./order";
@@ -125,14 +126,31 @@ export function runsOf(face: Face, below: Layer | null, ground: string | null, p
   return [rest, ...runs];
 }
 
+const NO_SCHEME: Scheme = { fields: [], edges: [], order: null };
+
+/**
+ * Share of the face a colour is laid on, (0, 1]: its fields, and a margin under the soft edge of every neighbour that comes after it.
+ * Along tape nothing is carried under.
+ */
+export function laidShare({ scheme = NO_SCHEME, areaCm2 }: Face, { ids }: Pick<Order, "ids">, id: string): number {
+  const area = areaCm2 ?? ASSUMED_AREA_CM2;
+  const colourOf = new Map(scheme.fields.map((f) => [f.name, f.productId]));
+  const own = scheme.fields.reduce((sum, f) => sum + (f.productId === id ? f.share : 0), 0);
+  const under = scheme.edges.reduce((sum, e) => {
+    const colours = e.between.map((name) => colourOf.get(name));
+    const other = colours.find((c) => c !== id);
+    const isUnder = e.kind === "soft" && colours.includes(id) && other != null && ids.indexOf(other) > ids.indexOf(id);
+    return isUnder ? sum + (SOFT_UNDER_CM * edgeCm(scheme, e, area)) / area : sum;
+  }, 0);
+  return Math.min(1, own + under);
+}
+
 /** Paint each colour takes, landed and lost, ml. */
 export function runMl(face: Face, order: Order, productOf: ProductOf): Readonly<Record<string, number>> {
-  const fields = coloured(face.scheme ?? { fields: [], edges: [], order: null });
   return Object.fromEntries(
     order.steps.map(({ id, coats }) => {
       const p = productOf(id);
-      const share = fields.reduce((sum, f) => sum + (f.productId === id ? f.share : 0), 0);
-      const area = share * (face.areaCm2 ?? ASSUMED_AREA_CM2);
+      const area = laidShare(face, order, id) * (face.areaCm2 ?? ASSUMED_AREA_CM2);
       return [id, liquidNeededMl(area, p.label.wftUm, coats, transferEfficiency(p.method, area))];
     }),
   );
@@ -164,18 +182,26 @@ const LOW_TAPE = { tack: "low", onMin: null, offMin: null } as const;
  * @param freshId ids of new layers
  */
 export function layersOf(
-  scheme: Scheme,
+  face: Face,
   order: Order,
   below: readonly Layer[],
   freshId: () => string,
 ): { readonly below: readonly Layer[]; readonly fields: readonly Layer[] } {
+  const { scheme = NO_SCHEME } = face;
   const masked = new Set(order.steps.flatMap((s) => s.covers));
+  const fieldsOf = (id: string) => scheme.fields.filter((f) => f.productId === id);
+  // as large as its fields, unless it goes on under a soft edge
+  const spotOf = (id: string): Pick<Layer, "spot"> => {
+    const laid = laidShare(face, order, id);
+    return laid > fieldsOf(id).reduce((sum, f) => sum + f.share, 0) + 1e-9 ? { spot: laid } : {};
+  };
   const fields = order.steps.map(
     (s): Layer => ({
       ...plainLayer(freshId(), s.id),
       coats: s.coats,
       heaviness: "wet",
-      places: scheme.fields.filter((f) => f.productId === s.id).map((f) => f.name),
+      places: fieldsOf(s.id).map((f) => f.name),
+      ...spotOf(s.id),
       tape: masked.has(s.id) ? LOW_TAPE : null,
     }),
   );

@@ -27,7 +27,7 @@ export function applyScheme(regionId: string, stackRev: number): Outcome<{ rev: 
       return failed("refused", "No field of this face has a colour yet: there is nothing to lay.");
     const wanted = scheme.order?.filter((id) => colours.includes(id)) ?? [];
     const order = wanted.length === colours.length ? priced(runs, wanted) : bestOrder(runs);
-    const laid = layersOf(scheme, order, below, () => newId("y"));
+    const laid = layersOf(region, order, below, () => newId("y"));
     return storeStack(db, s, regionId, stackRev, { ...stack, layers: [...laid.below, ...laid.fields, ...above] });
   });
 }

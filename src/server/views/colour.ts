@@ -42,6 +42,7 @@ const alike = (a: readonly Layer[], b: readonly Layer[]): boolean =>
     return (
       l.productId === o.productId &&
       l.coats === o.coats &&
+      (l.spot ?? null) === (o.spot ?? null) &&
       (l.tape == null) === (o.tape == null) &&
       (l.places ?? []).join("\n") === (o.places ?? []).join("\n")
     );
@@ -68,7 +69,7 @@ function chosenOf(m: ModelSnapshot, s: Snapshot, node: RegionNode, name: string)
     ground,
     best: best && orderView(node, runs, best, s.productOf),
     wanted: wanted && orderView(node, runs, wanted, s.productOf),
-    inStack: inForce !== null && alike(kept, layersOf(scheme, inForce, below, () => "").fields),
+    inStack: inForce !== null && alike(kept, layersOf({ ...region, scheme }, inForce, below, () => "").fields),
     begun: kept.some((l) => laid.has(l.id)),
     touches: region.touches ?? [],
     finishing: finishingView(m, s, node, laid),

@@ -9,7 +9,7 @@ const LEAST = 18;
 const PX_A_LETTER = 6;
 
 /** Fields of a face under tape when a piece of work is begun: those masked so far and not bared again; a mask counts itself. */
-export function coveredAt(ops: readonly PlannedOp[], op: PlannedOp): ReadonlySet<string> {
+function coveredAt(ops: readonly PlannedOp[], op: PlannedOp): ReadonlySet<string> {
   const covered = new Set<string>();
   const before = ops
     .filter((o) => o.regionId === op.regionId && (o.kind === "mask" || o.kind === "unmask") && o.places)
