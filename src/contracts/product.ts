@@ -9,10 +9,11 @@ import {
   LIMIT_FIELDS,
   PRODUCT_FIELDS,
   type ProductLimits,
+  RECIPE_STEPS,
   SOURCES,
 } from "@/core/model";
 import { carriersContradict } from "@/core/reference";
-import { CARRIERS_CONTRADICT, idSchema, ranged } from "./base";
+import { CARRIERS_CONTRADICT, hexSchema, idSchema, nameSchema, ranged, utcMomentSchema } from "./base";
 import { shapeOf } from "./fields";
 
 const ORDERED = ["flashMin", "touchMin", "handleMin", "sandableMin", "curedMin"] as const;
@@ -72,6 +73,24 @@ const claimSchema = z.strictObject({
   note: z.string().max(300, "must be at most 300 characters"),
 });
 
+const MOST_STEPS = 100;
+const recipeSchema = z.strictObject({
+  parts: z
+    .array(z.strictObject({ name: nameSchema, parts: ranged(0.001, 10_000, "parts") }))
+    .max(8, "must hold at most 8"),
+  steps: z
+    .array(
+      z.strictObject({
+        at: utcMomentSchema,
+        kind: z.enum(RECIPE_STEPS),
+        drops: ranged(1, 10_000, "drops").nullable(),
+        name: z.string().max(200),
+        colour: hexSchema,
+      }),
+    )
+    .max(MOST_STEPS, `must hold at most ${MOST_STEPS}`),
+});
+
 /** Of the registry's rows, with what holds between them; typed as what those rows make. */
 const fieldsSchema = z.strictObject({
   id: idSchema,
@@ -80,6 +99,7 @@ const fieldsSchema = z.strictObject({
   label: labelSchema,
   light: z.strictObject(shapeOf(LIGHT_FIELDS)).nullable().optional(),
   claims: z.array(claimSchema).max(60, "must hold at most 60").optional(),
+  recipe: recipeSchema.optional(),
 }) as unknown as z.ZodType<Product>;
 
 /** A product as it lies in the file: what was taken once is read, and what contradicts itself is judged as unknown. */

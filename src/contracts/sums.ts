@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { Product } from "@/core/model";
 import { SUM_IDS, type SumId, type SumInput, type SumInputs, type SumResult, type SumValues, sumOf } from "@/core/sums";
-import { hexSchema, idSchema, nameSchema, noteSchema, ranged } from "./base";
+import { hexSchema, idSchema, nameSchema, noteSchema, ranged, whole } from "./base";
 import type { FieldFault } from "./problem";
 
 /** An input's name on the API: areaCm2 → area_cm2. */
@@ -74,6 +74,12 @@ export interface SumsScreen {
 }
 
 /** A mix to be put on the shelf. */
+/** What is done to the shade of a mix: drops of another paint, or the shade it has dried to. */
+export const correctionSchema = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("drops"), addId: idSchema, drops: whole(1, 2000, "drops") }),
+  z.strictObject({ kind: z.literal("dried"), colour: hexSchema }),
+]);
+
 export const mixSchema = z.strictObject({
   name: nameSchema,
   parts: z

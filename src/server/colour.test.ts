@@ -1,6 +1,7 @@
 /** The colour scheme of a face from what is typed to the pile: stored, refused where it cannot be, put in, exported. */
 
 import type { Scheme } from "@/core/model";
+import { colourDistance, hexLuminance } from "@/core/numbers";
 import { logTitle, workText } from "@/messages";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import { product } from "../../tests/support/world";
@@ -144,6 +145,84 @@ it("a mix is a product of its own: shade, solids and waits of what is in it; wha
   expect(refusal(server.makeMix({ ...mix, parts: [...mix.parts, { id: enamel, parts: 1 }] }))).toBe("refused");
   expect(refusal(server.makeMix({ ...mix, parts: [{ id: "gone", parts: 1 }] }))).toBe("invalid parts.0.id");
   expect(refusal(server.makeMix({ ...mix, parts: [] }))).toBe("invalid parts");
+});
+
+describe("a mix put right", () => {
+  const mixed = () => {
+    const b = bench();
+    const told = {
+      name: "rose",
+      parts: [
+        { id: b.red, parts: 1 },
+        { id: b.cream, parts: 3 },
+      ],
+      ml: 10,
+      note: "",
+    };
+    const { id } = must(server.makeMix(told));
+    const item = () => must(server.getShelf()).find((i) => i.product.id === id)!;
+    const correct = (told: unknown, rev = item().rev) => server.correctMix(id, rev, told);
+    return { b, id, item, correct };
+  };
+  it("by drops: the shade moves towards what was dropped in, what is left grows by it, and every shade is kept", () => {
+    const { b, item, correct } = mixed();
+    const before = item().product;
+    const black = paint("black", "#101010");
+    must(correct({ kind: "drops", addId: black, drops: 40 }));
+    const { product } = item();
+    expect(product.leftMl).toBeCloseTo(12, 6);
+    expect(hexLuminance(product.colour)).toBeLessThan(hexLuminance(before.colour));
+    expect(product.name).toBe("rose");
+    expect(product.recipe!.parts).toEqual([
+      { name: "red", parts: 1 },
+      { name: "cream", parts: 3 },
+    ]);
+    expect(product.recipe!.steps.map((s) => [s.kind, s.drops, s.name, s.colour])).toEqual([
+      ["mixed", null, "", before.colour],
+      ["drops", 40, "black", product.colour],
+    ]);
+    // and by the shade it dried to, which the next drops go on from
+    must(correct({ kind: "dried", colour: "#aa7766" }));
+    expect(item().product.colour).toBe("#aa7766");
+    must(correct({ kind: "drops", addId: b.cream, drops: 5 }));
+    expect(item().product.recipe!.steps.map((s) => s.kind)).toEqual(["mixed", "drops", "dried", "drops"]);
+    expect(colourDistance(item().product.colour, "#aa7766")).toBeLessThan(6);
+  });
+  it("goes with the shelf’s files as it is", () => {
+    const { b, item, correct } = mixed();
+    must(correct({ kind: "drops", addId: b.cream, drops: 3 }));
+    const { recipe } = item().product;
+    const csv = must(server.exportShelf("csv"));
+    must(server.importShelf(csv, "csv", "replace"));
+    expect(item().product.recipe).toEqual(recipe);
+  });
+  it("is refused by its field where it cannot be", () => {
+    const { b, id, item, correct } = mixed();
+    const rows: readonly [unknown, string][] = [
+      [{ kind: "drops", addId: b.cream, drops: 0 }, "invalid drops"],
+      [{ kind: "drops", addId: b.cream, drops: 2.5 }, "invalid drops"],
+      [{ kind: "drops", addId: "gone", drops: 2 }, "invalid addId"],
+      [{ kind: "drops", addId: id, drops: 2 }, "invalid addId"],
+      [{ kind: "dried", colour: "rose" }, "invalid colour"],
+      [{ kind: "shaken" }, "invalid kind"],
+    ];
+    for (const [told, fault] of rows) expect(refusal(correct(told))).toBe(fault);
+    expect(refusal(correct({ kind: "dried", colour: "#aa7766" }, item().rev - 1))).toBe("conflict");
+    const oil = must(
+      server.addProduct({
+        ...product("water-primer"),
+        name: "oil",
+        role: "colour",
+        family: "alkyd",
+        carriers: ["aliphatic"],
+      }),
+    ).id;
+    expect(refusal(correct({ kind: "drops", addId: oil, drops: 2 }))).toBe("refused");
+    expect(refusal(server.correctMix(b.red, 0, { kind: "dried", colour: "#aa7766" }))).toBe("refused");
+    must(server.saveProduct(item().rev, { ...item().product, leftMl: null }));
+    expect(refusal(correct({ kind: "drops", addId: b.cream, drops: 2 }))).toBe("refused");
+    expect(item().product.recipe!.steps).toHaveLength(1);
+  });
 });
 
 it("a colour that comes in beside its namesake is the scheme's own", () => {

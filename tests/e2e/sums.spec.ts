@@ -54,6 +54,20 @@ test("a shade is mixed of the shelf’s paints, and the mix stands on the shelf 
   await expect(page.getByText("Gull grey stands on the shelf.")).toBeVisible();
   await page.getByRole("link", { name: "Look at it" }).click();
   await expect(page.getByText(/^Mixed of \d+ parts/)).toBeVisible();
+  // put right by drops and by what it dried to, every shade it has had stays with it
+  const recipe = page.getByRole("region", { name: "Recipe" });
+  const shades = recipe.getByRole("list", { name: "Shades it has had" }).getByRole("listitem");
+  await expect(shades).toHaveCount(1);
+  await recipe.getByLabel("Drops", { exact: true }).fill("none");
+  await recipe.getByRole("button", { name: "Drop in" }).press("Enter");
+  await expect(recipe.getByRole("alert")).toBeVisible();
+  await recipe.getByLabel("Drops", { exact: true }).fill("3");
+  await recipe.getByLabel("Paint dropped in").selectOption({ label: "Chalk white" });
+  await recipe.getByRole("button", { name: "Drop in" }).press("Enter");
+  await expect(shades.nth(1)).toContainText("v2 and 3 drops of Chalk white");
+  await recipe.getByLabel("Shade it dried to").fill("#7a8b97");
+  await recipe.getByRole("button", { name: "Keep that shade" }).press("Enter");
+  await expect(shades.nth(2)).toContainText("v3 as it dried");
 });
 
 test("the stand-in scale posts like a device; one below nought is told to be tared", async ({ page, request }) => {

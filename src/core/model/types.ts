@@ -17,6 +17,7 @@ import type {
   MaterialId,
   PrepKey,
   PrepStep,
+  RecipeStep,
   RubSign,
   SealKind,
   SoakKey,
@@ -34,6 +35,21 @@ export type Label = Shape<typeof LABEL_FIELDS>;
 export type ProductLimits = Shape<typeof LIMIT_FIELDS>;
 type LightCure = Shape<typeof LIGHT_FIELDS>;
 
+/** What a mix was made of, by the names its paints had, and every shade it has had, oldest first. */
+export interface MixRecipe {
+  readonly parts: readonly { readonly name: string; readonly parts: number }[];
+  readonly steps: readonly {
+    /** UTC, ISO */
+    readonly at: string;
+    readonly kind: RecipeStep;
+    /** drops put in; null = none were */
+    readonly drops: number | null;
+    /** the paint that was put in; "" = none was */
+    readonly name: string;
+    readonly colour: string;
+  }[];
+}
+
 /** A jar, can or tube as the user entered it; its fields are told in `product-fields.ts`. */
 export interface Product extends Shape<typeof PRODUCT_FIELDS> {
   readonly id: string;
@@ -43,6 +59,8 @@ export interface Product extends Shape<typeof PRODUCT_FIELDS> {
   readonly light?: LightCure | null | undefined;
   /** what others or the shop say of single figures, beside the card's own */
   readonly claims?: readonly Claim[] | undefined;
+  /** of a mix: what it was made of, and what was done to its shade since */
+  readonly recipe?: MixRecipe | undefined;
   /** facts told as "unknown": their rules stay open over every candidate */
   readonly unknowns?: readonly ProductUnknown[] | undefined;
   /** facts nobody told that were filled in */

@@ -403,6 +403,10 @@ export type TouchKind = (typeof TOUCH_KINDS)[number];
 export const SEAL_KINDS = ["gloss-under", "seal", "barrier", "over-all"] as const;
 export type SealKind = (typeof SEAL_KINDS)[number];
 
+/** What gave a mix the shade it has: it was mixed, something was dropped in, or what had dried was compared. */
+export const RECIPE_STEPS = ["mixed", "drops", "dried"] as const;
+export type RecipeStep = (typeof RECIPE_STEPS)[number];
+
 /** How two fields of a scheme meet: a line along tape, a soft change, or no line at all because something parts them. */
 export const EDGE_KINDS = ["hard", "soft", "apart"] as const;
 export type EdgeKind = (typeof EDGE_KINDS)[number];

@@ -76,7 +76,42 @@ export function mixedProduct(of: readonly Poured[], id: string, name: string, le
     photo: null,
     claims: [],
     jar: undefined,
+    recipe: undefined,
     owned: true,
     note,
+  };
+}
+
+/** A drop of thinned paint from an ordinary dropper, ml (est.). */
+export const DROP_ML = 0.05;
+
+/**
+ * A mix with drops of another paint in it: shade, solids, density, hiding, waits and hazards as of a mix by volume; its name, its
+ * place and what was said of it stay.
+ * @param leftMl what there is of it before, > 0
+ */
+export function withDrops(mix: Product, leftMl: number, added: Product, drops: number): Product {
+  const addedMl = drops * DROP_ML;
+  const made = mixedProduct(
+    [
+      { product: mix, parts: leftMl },
+      { product: added, parts: addedMl },
+    ],
+    mix.id,
+    mix.name,
+    leftMl + addedMl,
+    mix.note,
+  );
+  const { colour, opaqueDftUm, volumeSolids, densityGMl, hazards, useBy } = made;
+  return {
+    ...mix,
+    colour,
+    opaqueDftUm,
+    volumeSolids,
+    densityGMl,
+    hazards,
+    useBy,
+    label: made.label,
+    leftMl: made.leftMl,
   };
 }

@@ -132,7 +132,7 @@ const NO_SCHEME: Scheme = { fields: [], edges: [], order: null };
  * Share of the face a colour is laid on, (0, 1]: its fields, and a margin under the soft edge of every neighbour that comes after it.
  * Along tape nothing is carried under.
  */
-export function laidShare({ scheme = NO_SCHEME, areaCm2 }: Face, { ids }: Pick<Order, "ids">, id: string): number {
+function laidShare({ scheme = NO_SCHEME, areaCm2 }: Face, { ids }: Pick<Order, "ids">, id: string): number {
   const area = areaCm2 ?? ASSUMED_AREA_CM2;
   const colourOf = new Map(scheme.fields.map((f) => [f.name, f.productId]));
   const own = scheme.fields.reduce((sum, f) => sum + (f.productId === id ? f.share : 0), 0);

@@ -1,7 +1,15 @@
 import type { Product } from "../model";
-import { coatsToHide, linearRgb, MOST_PAINTS, mixPaintOf, type Recipe, rankUndercoats, recipesFor } from "../numbers";
+import {
+  coatsToHide,
+  DROP_ML,
+  linearRgb,
+  MOST_PAINTS,
+  mixPaintOf,
+  type Recipe,
+  rankUndercoats,
+  recipesFor,
+} from "../numbers";
 import { thins } from "../reference";
-import { DROP_ML } from "./liquids";
 import { figure, line, num, type SumCell, sum, when } from "./types";
 
 /** Grounds one has or can have, sRGB (est.). */

@@ -1,5 +1,5 @@
+import { DROP_ML } from "../numbers";
 import { grainUm, gritsOf } from "../reference";
-import { DROP_ML } from "./liquids";
 import { choice, line, num, sum } from "./types";
 
 const MM_PER_IN = 25.4;

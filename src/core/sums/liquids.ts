@@ -1,11 +1,9 @@
 import { REFERENCE_AIR, rateIn } from "../film";
 import { METHODS } from "../model";
-import { dftUm, filmFromMassUm, liquidNeededMl, transferEfficiency } from "../numbers";
+import { DROP_ML, dftUm, filmFromMassUm, liquidNeededMl, transferEfficiency } from "../numbers";
 import { PROPELLANT_SHARE } from "../reference";
 import { asked, choice, line, maybe, num, sum, when } from "./types";
 
-/** A drop of thinned paint from an ordinary dropper, ml (est.). */
-export const DROP_ML = 0.05;
 const SOLIDS = num("%", 1, 100, 35);
 const PARTS = num("", 0.1, 100, 1);
 const NO_PARTS = num("", 0, 100, 0);

@@ -1,6 +1,15 @@
-import { done, failed, invalid, mixSchema, type Outcome, productSchema, productsInPlanning } from "@/contracts";
-import { type Product, productsOnFace } from "@/core/model";
-import { mixedProduct } from "@/core/numbers";
+import {
+  correctionSchema,
+  done,
+  failed,
+  invalid,
+  mixSchema,
+  type Outcome,
+  productSchema,
+  productsInPlanning,
+} from "@/contracts";
+import { type MixRecipe, type Product, productsOnFace } from "@/core/model";
+import { DROP_ML, mixedProduct, withDrops } from "@/core/numbers";
 import { onBestEvidence } from "@/core/reference";
 import { shareACup } from "@/core/sums";
 import {
@@ -45,10 +54,56 @@ export function makeMix(input: unknown): Outcome<{ id: string }> {
     if (apart >= 0)
       return failed("refused", `${of[apart]!.product.name} and ${of[0]!.product.name} may not share a cup.`);
     const id = newId("s");
-    insertProduct(db, mixedProduct(of, id, name, ml, note));
+    const made = mixedProduct(of, id, name, ml, note);
+    const recipe: MixRecipe = {
+      parts: of.map((p) => ({ name: p.product.name, parts: p.parts })),
+      steps: [{ at: isoNow(), kind: "mixed", drops: null, name: "", colour: made.colour }],
+    };
+    insertProduct(db, { ...made, recipe });
     return done({ id });
   });
 }
+
+const isoNow = (): string => new Date(nowMs()).toISOString();
+
+/**
+ * The shade of a mix is put right: by drops of another paint that may share its cup, or by what it has dried to beside the sample. Every
+ * shade it has had stays in its recipe.
+ */
+export function correctMix(id: string, rev: number, input: unknown): Outcome<{ rev: number }> {
+  const parsed = correctionSchema.safeParse(input);
+  if (!parsed.success) return invalid(parsed.error);
+  const told = parsed.data;
+  return writing((db) => {
+    const shelf = allProducts(db);
+    const mix = shelf.get(id);
+    if (!mix) return notFound("The product");
+    if (!mix.recipe)
+      return failed("refused", `${mix.name} is not a mix of yours: nothing is dropped into a maker’s can.`);
+    const step = { at: isoNow(), kind: told.kind, drops: null, name: "", colour: "" };
+    let next = mix;
+    if (told.kind === "dried") next = { ...mix, colour: told.colour };
+    else {
+      const added = shelf.get(told.addId);
+      const fault = (path: string, message: string) => failed("invalid", `${path} ${message}`, [{ path, message }]);
+      if (!added || added.id === id) return fault("addId", "names no other paint of the shelf");
+      if (mix.leftMl === null || mix.leftMl <= 0)
+        return failed("refused", `Say first how much of ${mix.name} is left: drops are reckoned against that.`);
+      const [own, other] = [onBestEvidence(mix), onBestEvidence(added)];
+      if (!shareACup(own, other)) return failed("refused", `${added.name} and ${mix.name} may not share a cup.`);
+      next = { ...withDrops(own, mix.leftMl, other, told.drops), claims: mix.claims };
+      Object.assign(step, { drops: told.drops, name: added.name });
+      const leftMl = added.leftMl === null ? null : Math.max(0, added.leftMl - told.drops * DROP_ML);
+      const addedRev = productRev(db, added.id);
+      if (leftMl !== added.leftMl && addedRev !== null) updateProduct(db, { ...added, leftMl }, addedRev);
+    }
+    const steps = [...mix.recipe.steps, { ...step, colour: next.colour }].slice(-MOST_STEPS);
+    const kept = updateProduct(db, { ...next, recipe: { ...mix.recipe, steps } }, rev);
+    return kept === null ? conflict("The product") : done({ rev: kept });
+  });
+}
+/** So many shades of one mix are kept, the newest. */
+const MOST_STEPS = 100;
 
 export function saveProduct(rev: number, input: unknown): Outcome<{ rev: number }> {
   const parsed = productSchema.safeParse(input);

@@ -47,4 +47,5 @@ export const COLUMNS: readonly Column[] = [
   ),
   nested("light"),
   nested("claims"),
+  nested("recipe"),
 ];

@@ -17,6 +17,7 @@ import { Claims } from "./Claims";
 import { Confirm } from "./Confirm";
 import { isLow, isOld } from "./facets";
 import { factRows, figuresOf, figureText, filledIn } from "./figures";
+import { RecipeBox } from "./RecipeBox";
 
 /** Everything known of a product, each figure with what it rests on, where it is used and what was tried with it. */
 export function ProductCard({
@@ -26,6 +27,7 @@ export function ProductCard({
   taught,
   used,
   today,
+  paints,
   edit,
 }: {
   item: ShelfItem;
@@ -34,6 +36,8 @@ export function ProductCard({
   taught: TaughtView | null;
   used: UsedView | null;
   today: string;
+  /** colours of the shelf beside this one */
+  paints: readonly { readonly id: string; readonly name: string }[];
   edit: () => void;
 }) {
   const { product: p } = item;
@@ -64,6 +68,7 @@ export function ProductCard({
       <Stock p={p} used={used} today={today} />
       <Figures p={p} />
       {taught && <InThisShed taught={taught} productId={p.id} />}
+      {p.recipe && <RecipeBox key={item.rev} item={item} recipe={p.recipe} paints={paints} />}
       <Claims item={item} />
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5">
         {factRows(p).map(([name, words, path]) => (

@@ -333,6 +333,7 @@ export function ShelfView({ shelf, coupons, lessons, taught, used, today }: Shel
           taught={taught}
           used={used}
           today={today}
+          paints={shelf.flatMap(({ product: p }) => (p.role === "colour" ? [{ id: p.id, name: p.name }] : []))}
           set={set}
         />
       )}
@@ -351,8 +352,10 @@ function Side({
   taught,
   used,
   today,
+  paints,
   set,
 }: Omit<ShelfProps, "shelf"> & {
+  readonly paints: readonly { readonly id: string; readonly name: string }[];
   item: ShelfItem | null;
   /** a new card's kind, or that it is to be blank; null = not chosen yet */
   jar: string | null;
@@ -383,6 +386,7 @@ function Side({
           taught={taught}
           used={used[item.product.id] ?? null}
           today={today}
+          paints={paints.filter((c) => c.id !== item.product.id)}
           edit={() => set({ edit: "1" })}
         />
       ) : item === null && jar === null ? (

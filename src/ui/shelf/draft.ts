@@ -142,6 +142,7 @@ export function productFrom(d: ProductDraft, id: string, was: Product | null): u
   const light = toldOf(LIGHT_FIELDS, d.light, was?.light);
   return {
     ...(was?.claims ? { claims: was.claims } : {}),
+    ...(was?.recipe ? { recipe: was.recipe } : {}),
     ...toldOf(PRODUCT_FIELDS, d, was),
     id,
     carriers: d.carriersUnknown ? "unknown" : d.carriers,
