@@ -7,6 +7,8 @@ export const sumAction = async (
   id: string,
   told: { productId: string | null; regionId: string | null; typed: Record<string, unknown> },
 ) => server.getSum(id, told);
+export const takeIntoLayerAction = async (regionId: string, stackRev: number, layerId: string, told: unknown) =>
+  server.takeIntoLayer(regionId, stackRev, layerId, told);
 export const makeMixAction = async (input: unknown) => server.makeMix(input);
 export const readStandInScaleAction = async (expectedG: number) => {
   const host = (await headers()).get("host") ?? "127.0.0.1";

@@ -1,6 +1,15 @@
 import { z } from "zod";
 import type { Product } from "@/core/model";
-import { SUM_IDS, type SumId, type SumInput, type SumInputs, type SumResult, type SumValues, sumOf } from "@/core/sums";
+import {
+  SUM_IDS,
+  type SumId,
+  type SumInput,
+  type SumInputs,
+  type SumResult,
+  type SumValues,
+  sumOf,
+  type Taken,
+} from "@/core/sums";
 import { hexSchema, idSchema, nameSchema, noteSchema, ranged, whole } from "./base";
 import type { FieldFault } from "./problem";
 
@@ -67,19 +76,27 @@ export interface SumsScreen {
   readonly faults: readonly FieldFault[];
   /** inputs that have to be told yet */
   readonly wanting: readonly string[];
+  /** layers of that face and that product to which the answer is a figure of theirs; empty = there are none, or it is told already */
+  readonly takes: readonly {
+    readonly layerId: string;
+    /** from 1, undermost first */
+    readonly n: number;
+    readonly stackRev: number;
+    readonly taken: Taken;
+  }[];
   readonly products: readonly Pick<Product, "id" | "name" | "role">[];
   /** products that stand on the shelf, by id */
   readonly shelf: readonly string[];
   readonly regions: readonly { readonly id: string; readonly name: string; readonly model: string }[];
 }
 
-/** A mix to be put on the shelf. */
 /** What is done to the shade of a mix: drops of another paint, or the shade it has dried to. */
 export const correctionSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("drops"), addId: idSchema, drops: whole(1, 2000, "drops") }),
   z.strictObject({ kind: z.literal("dried"), colour: hexSchema }),
 ]);
 
+/** A mix to be put on the shelf. */
 export const mixSchema = z.strictObject({
   name: nameSchema,
   parts: z

@@ -332,3 +332,32 @@ describe("markings and dirt of a face", () => {
     );
   });
 });
+
+describe("a sum taken over into the layer it is of", () => {
+  it("is offered where it says something new, written with the pile as it was seen, and refused by its field", () => {
+    const b = bench();
+    const primer = pile(b)[0]!;
+    const sum = () =>
+      must(
+        server.getSum("film", {
+          productId: primer.productId,
+          regionId: b.regionId,
+          typed: { way: "wet-from-dry", filmUm: 20, solidsPct: 40 },
+        }),
+      );
+    const [offer] = sum().takes;
+    expect(offer).toMatchObject({ layerId: primer.id, n: 1, taken: { wftUm: 50 } });
+    must(server.takeIntoLayer(b.regionId, offer!.stackRev, primer.id, offer!.taken));
+    expect(pile(b)[0]!.wftUm).toBe(50);
+    expect(sum().takes).toEqual([]);
+    expect(refusal(server.takeIntoLayer(b.regionId, offer!.stackRev, primer.id, { coats: 2 }))).toBe("conflict");
+    const { stackRev } = screen(b);
+    expect(refusal(server.takeIntoLayer(b.regionId, stackRev, primer.id, { coats: 0 }))).toBe("invalid coats");
+    expect(refusal(server.takeIntoLayer(b.regionId, stackRev, primer.id, { productId: "other" }))).toMatch(/^invalid/);
+    expect(refusal(server.takeIntoLayer(b.regionId, stackRev, "gone", { coats: 2 }))).toBe("not-found");
+    // a sum of another product, or of no face, has nothing to say to it
+    const other = must(server.getSum("film", { productId: b.red, regionId: b.regionId, typed: { filmUm: 20 } }));
+    expect(other.takes).toEqual([]);
+    expect(must(server.getSum("film", { productId: primer.productId, regionId: null, typed: {} })).takes).toEqual([]);
+  });
+});

@@ -70,6 +70,16 @@ test("a shade is mixed of the shelf’s paints, and the mix stands on the shelf 
   await expect(shades.nth(2)).toContainText("v3 as it dried");
 });
 
+test("an answer is taken over into the layer it is of", async ({ page }) => {
+  await page.goto("/sums?sum=film&product=estuary-blue&region=ml-hull-topsides&way=wet-from-dry&filmUm=15");
+  const take = page.getByRole("button", { name: /^Take it over: Hull, layer 3, \d+/ });
+  await take.press("Enter");
+  await expect(page.getByText(/^Layer 3 of Hull has .* wet a coat now\./)).toBeVisible();
+  await expect(take).toBeHidden();
+  await page.getByRole("link", { name: "Its stack" }).click();
+  await expect(page.getByLabel(/^Wet film a coat of layer 3/)).not.toHaveValue("");
+});
+
 test("the stand-in scale posts like a device; one below nought is told to be tared", async ({ page, request }) => {
   await page.goto("/sums?sum=weigh-in&product=lightship-white&region=ml-hull-topsides&gainG=2");
   await page.getByRole("button", { name: "Read the stand-in scale" }).click();

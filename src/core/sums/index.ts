@@ -47,4 +47,5 @@ export const summed = (id: SumId, values: SumValues<SumInputs>, shelf: SumShelf)
 
 export { shareACup } from "./colour";
 export { fillable, filled, type SumSubject } from "./fill";
+export { type Taken, takenOver } from "./take";
 export type * from "./types";

@@ -6,7 +6,7 @@ import { product } from "../../../tests/support/world";
 import vectors from "../../../tests/vectors/numbers.json";
 import { seededRandom } from "../base";
 import type { Product } from "../model";
-import { filled, SUM_IDS, type SumId, type SumInput, type SumResult, type SumShelf, summed, sumOf } from ".";
+import { filled, SUM_IDS, type SumId, type SumInput, type SumResult, type SumShelf, summed, sumOf, takenOver } from ".";
 
 const paint = (id: string, colour: string, over: Partial<Product> = {}): Product => ({
   ...product("estuary-blue"),
@@ -259,5 +259,27 @@ describe("filled in from the shed", () => {
     expect(filled(sumOf("dew").inputs, { air })).toEqual({ tempC: 9, rhPct: 80 });
     const lamp = { mwCm2: 8, cm: 10, partCm: 5, atPartMwCm2: 32 };
     expect(filled(sumOf("resin-cure").inputs, { lamp })).toEqual({ atPartMwCm2: 32 });
+  });
+});
+
+describe("what is taken over into a layer", () => {
+  const rows: readonly (readonly [SumId, Readonly<Record<string, unknown>>, unknown])[] = [
+    ["skins", { depthUm: 3000, maxSkinUm: 1000, shrinkPct: 0 }, { coats: 3, depthUm: 3000 }],
+    ["film", { way: "wet-from-dry", filmUm: 20, solidsPct: 40 }, { wftUm: 50 }],
+    ["thin", { mixMl: 10, paintParts: 2, thinnerParts: 1 }, { thinRatio: "2:1" }],
+    ["thin", { mixMl: 10, paintParts: 2, thinnerParts: 0 }, null],
+    ["dew", { tempC: 20, rhPct: 90 }, null],
+  ];
+  it.each(rows)("%s %j gives %j", (id, told, taken) => {
+    const values = sumSchema(id, false).parse(told);
+    expect(takenOver(id, values, doing(id, told))).toEqual(taken);
+  });
+  it("more coats than anybody lays are not taken over", () => {
+    const lines = [{ id: "coats", value: 40, unit: "" }];
+    expect(takenOver("hide", {}, { lines, notes: [] })).toBeNull();
+    expect(takenOver("hide", {}, { lines: [{ ...lines[0]!, value: 3 }], notes: [] })).toEqual({ coats: 3 });
+    expect(
+      takenOver("hide", {}, { lines: [{ ...lines[0]!, value: null as unknown as number }], notes: [] }),
+    ).toBeNull();
   });
 });

@@ -1,4 +1,13 @@
-import { done, failed, invalid, type Outcome, overrideSchema, type RegionNode, stackSchema } from "@/contracts";
+import {
+  done,
+  failed,
+  invalid,
+  layerSchema,
+  type Outcome,
+  overrideSchema,
+  type RegionNode,
+  stackSchema,
+} from "@/contracts";
 import { asItLies, cansAmong, coatsDown, type LaidDifference, withMends } from "@/core/history";
 import { applyRemedy, type PlacedVerdict } from "@/core/judge";
 import type { Layer, Product, Stack } from "@/core/model";
@@ -232,5 +241,25 @@ export function overrideVerdict(regionId: string, key: string, reason: string | 
     }
     setOverride(db, regionId, key, reason?.trim() ?? null);
     return done(null);
+  });
+}
+
+const TAKEN = layerSchema.pick({ coats: true, wftUm: true, thinRatio: true, depthUm: true }).partial();
+
+/** Figures a sum came to, put into one layer of a pile as it was seen. */
+export function takeIntoLayer(
+  regionId: string,
+  stackRev: number,
+  layerId: string,
+  told: unknown,
+): Outcome<{ rev: number }> {
+  const parsed = TAKEN.safeParse(told);
+  if (!parsed.success) return invalid(parsed.error);
+  return writing((db) => {
+    const s = snapshotOf(db);
+    const stack = s.home(regionId)?.node.stack;
+    if (!stack?.layers.some((l) => l.id === layerId)) return notFound("The layer");
+    const layers = stack.layers.map((l) => (l.id === layerId ? { ...l, ...(parsed.data as Partial<Layer>) } : l));
+    return storeStack(db, s, regionId, stackRev, { ...stack, layers });
   });
 }

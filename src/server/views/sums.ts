@@ -1,6 +1,17 @@
 import { done, failed, fieldFaults, isSumId, type Outcome, type SumsScreen, sumSchema } from "@/contracts";
 import { lampAtPartMwCm2, onBestEvidence } from "@/core/reference";
-import { fillable, filled, type SumSubject, summed, sumOf } from "@/core/sums";
+import {
+  fillable,
+  filled,
+  type SumId,
+  type SumInputs,
+  type SumSubject,
+  type SumValues,
+  summed,
+  sumOf,
+  type Taken,
+  takenOver,
+} from "@/core/sums";
 import { nowMs } from "../clock";
 import { viewing } from "../guard";
 import { airOfNow, type Snapshot } from "../workspace/snapshot";
@@ -26,6 +37,24 @@ function subjectOf(s: Snapshot, productId: string | null, regionId: string | nul
         }
       : null,
   };
+}
+
+/** Layers of the face that are of the product, to which the answer says something they do not have already. */
+function takesOf(
+  s: Snapshot,
+  id: SumId,
+  { productId, regionId }: { readonly productId: string | null; readonly regionId: string | null },
+  values: SumValues<SumInputs>,
+): SumsScreen["takes"] {
+  const node = regionId === null ? undefined : s.home(regionId)?.node;
+  const taken = takenOver(id, values, summed(id, values, sumShelf(s)));
+  if (!node || taken === null) return [];
+  return node.stack.layers.flatMap((layer, i) => {
+    const isSame = Object.entries(taken).every(([field, value]) => layer[field as keyof Taken] === value);
+    return layer.productId === productId && !isSame
+      ? [{ layerId: layer.id, n: i + 1, stackRev: node.stackRev, taken }]
+      : [];
+  });
 }
 
 /** Everything the Sums screen shows of one sum: what is known, over it what was typed, and what that comes to. */
@@ -57,6 +86,7 @@ export function getSum(
       // what was simply not told yet is no mistake
       faults: faults.filter((f) => told.typed[f.path.split(".")[0]!] !== undefined),
       wanting: faults.filter((f) => told.typed[f.path.split(".")[0]!] === undefined).map((f) => f.path),
+      takes: parsed.success ? takesOf(s, id, told, parsed.data) : [],
       products: [...s.data.products.values()].map(({ id: productId, name, role }) => ({ id: productId, name, role })),
       shelf: s.data.shelf.map((i) => i.product.id),
       regions: s.data.models.flatMap((m) => {

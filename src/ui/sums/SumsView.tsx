@@ -9,6 +9,7 @@ import { SUM_GROUPS, SUM_TEXT } from "@/messages";
 import { ProductOptions } from "../components/ProductOptions";
 import { SumForm } from "./SumForm";
 import { SumResultView } from "./SumResultView";
+import { TakeIt } from "./TakeIt";
 
 interface Told {
   readonly productId: string | null;
@@ -111,6 +112,12 @@ export function SumsView({ screen, told: first }: { screen: SumsScreen; told: To
       </section>
       <section aria-label="Result" aria-live="polite" className="grid min-w-0 content-start gap-3">
         <SumResultView screen={shown} />
+        <TakeIt
+          key={`${told.regionId} ${told.productId}`}
+          screen={shown}
+          regionId={told.regionId}
+          again={() => setTold({ ...told })}
+        />
         {isLost && (
           <p role="alert" className="font-semibold text-error">
             The application did not answer: what stands here is of before.
