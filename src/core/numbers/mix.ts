@@ -23,7 +23,8 @@ function byVolume(of: readonly Poured[], figure: (p: Product) => number | null |
     if (own == null) return null;
     sum += own * parts;
   }
-  return sum / of.reduce((all, p) => all + p.parts, 0);
+  // three digits behind the point are more than any label tells
+  return Math.round((1000 * sum) / of.reduce((all, p) => all + p.parts, 0)) / 1000;
 }
 
 /**
