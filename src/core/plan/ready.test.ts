@@ -73,6 +73,12 @@ describe("a soak", () => {
     expect(op(opIds.prep("r", "wash"))!.startMin).toBeGreaterThanOrEqual(out.endMin);
     expect(waitAfter("degrease", bath)).toBeGreaterThanOrEqual(25);
   });
+  it("one of hours comes out when somebody is at the bench again", () => {
+    const op = at({ prepSoakMin: { degrease: 600 } });
+    const lain = op(opIds.turn(put, 1))!.startMin - op(put)!.endMin;
+    expect(lain).toBeGreaterThanOrEqual(10 * H);
+    expect(lain).toBeLessThan(34 * H);
+  });
   it("nobody told is none, and one told of a step that is not in the pile is nobody's", () => {
     expect(at({ prepSoakMin: undefined })(opIds.turn(put, 1))).toBeUndefined();
     expect(at({ prep: ["wash"] })(opIds.turn(put, 1))).toBeUndefined();

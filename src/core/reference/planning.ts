@@ -1,3 +1,4 @@
+import { MIN_PER_DAY } from "../base";
 import type { EdgeKind, Finish, Hold, MaterialGroup, Method } from "../model";
 import type { Labour } from "./labour";
 
@@ -62,8 +63,10 @@ export const GUIDE_DRY_MIN = 30;
 export const TURN_UNDER_LAMP_MIN = 2;
 /** Taking a part out of what it soaked in, minutes (est.). */
 export const OUT_OF_BATH_MIN = 3;
-/** So much longer than told a part may lie in its bath before it has to come out, minutes (est.). */
-export const SOAK_OVER_MIN = 15;
+const SOAK_OVER = { hoursFromMin: 120, min: 15 } as const;
+/** So much longer than told a part may lie in its bath, minutes: a soak of hours waits until somebody is there again (est.). */
+export const soakOverMin = (soakMin: number): number =>
+  soakMin > SOAK_OVER.hoursFromMin ? MIN_PER_DAY : SOAK_OVER.min;
 /** A degreaser or a wash that a part lies in longer than this swells or warps it, or lifts what is printed fine, minutes (est.: makers name up to half an hour). */
 export const SOAK_LONG_MIN = 30;
 /** A joint can be worked on this long after it was glued, minutes (est.; the adhesive's own label decides). */

@@ -112,6 +112,7 @@ function pushed(
   cost: (t: Placement) => number,
 ): readonly Placement[] {
   const old = new Map([...before].filter(([id]) => graph.opById.has(id)));
+  if (old.size === 0) return [];
   const endMin = endOf(graph, before);
   const first = new Set<string>();
   const found: Placement[] = [];

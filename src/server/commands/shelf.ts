@@ -89,9 +89,10 @@ export function correctMix(id: string, rev: number, input: unknown): Outcome<{ r
       if (!added || added.id === id) return fault("addId", "names no other paint of the shelf");
       if (mix.leftMl === null || mix.leftMl <= 0)
         return failed("refused", `Say first how much of ${mix.name} is left: drops are reckoned against that.`);
-      const [own, other] = [onBestEvidence(mix), onBestEvidence(added)];
-      if (!shareACup(own, other)) return failed("refused", `${added.name} and ${mix.name} may not share a cup.`);
-      next = { ...withDrops(own, mix.leftMl, other, told.drops), claims: mix.claims };
+      const other = onBestEvidence(added);
+      if (!shareACup(onBestEvidence(mix), other))
+        return failed("refused", `${added.name} and ${mix.name} may not share a cup.`);
+      next = withDrops(mix, mix.leftMl, other, told.drops);
       Object.assign(step, { drops: told.drops, name: added.name });
       const leftMl = added.leftMl === null ? null : Math.max(0, added.leftMl - told.drops * DROP_ML);
       const addedRev = productRev(db, added.id);

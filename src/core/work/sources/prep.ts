@@ -15,7 +15,7 @@ import {
   materialFacts,
   OUT_OF_BATH_MIN,
   PREP_LABOUR,
-  SOAK_OVER_MIN,
+  soakOverMin,
   TURN_UNDER_LAMP_MIN,
   WIPE_FLASH_MIN,
 } from "../../reference";
@@ -47,7 +47,7 @@ export function prepared(
       const out = { ...op, id: opIds.turn(op.id, 1), coat: 2, of: 2, soakMin, handsOnMin: inSteps(OUT_OF_BATH_MIN) };
       work.push({ ...op, coat: 1, of: 2, soakMin }, { kind: "fixed", minutes: soakMin, what: "soak" });
       work.push(out, wait);
-      work.tie(op.id, out.id, { kind: "no-later", minutes: soakMin + SOAK_OVER_MIN });
+      work.tie(op.id, out.id, { kind: "no-later", minutes: soakMin + soakOverMin(soakMin) });
     } else if (sides === 0) work.push(op, wait);
     for (let side = 1; side <= sides; side++)
       work.push(
