@@ -73,7 +73,8 @@ const claimSchema = z.strictObject({
   note: z.string().max(300, "must be at most 300 characters"),
 });
 
-const MOST_STEPS = 100;
+/** So many shades of one mix are kept, the newest. */
+export const MOST_SHADES = 100;
 const recipeSchema = z.strictObject({
   parts: z
     .array(z.strictObject({ name: nameSchema, parts: ranged(0.001, 10_000, "parts") }))
@@ -88,7 +89,7 @@ const recipeSchema = z.strictObject({
         colour: hexSchema,
       }),
     )
-    .max(MOST_STEPS, `must hold at most ${MOST_STEPS}`),
+    .max(MOST_SHADES, `must hold at most ${MOST_SHADES}`),
 });
 
 /** Of the registry's rows, with what holds between them; typed as what those rows make. */

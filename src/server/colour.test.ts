@@ -34,6 +34,15 @@ function bench() {
   return { modelId, regionId, red, cream, scheme };
 }
 type Bench = ReturnType<typeof bench>;
+const rose = ({ red, cream }: Bench, ml: number) => ({
+  name: "rose",
+  parts: [
+    { id: red, parts: 1 },
+    { id: cream, parts: 3 },
+  ],
+  ml,
+  note: "",
+});
 const screen = (b: Bench) => must(server.getColourScreen(b.modelId, b.regionId)).chosen!;
 const tell = (b: Bench, scheme: unknown) => server.editNode("region", b.regionId, screen(b).rev, { scheme });
 const pile = (b: Bench) =>
@@ -120,15 +129,7 @@ it("a colour of a scheme stays on the shelf, and goes with the document under it
 
 it("a mix is a product of its own: shade, solids and waits of what is in it; what may share no cup is refused", () => {
   const b = bench();
-  const mix = {
-    name: "rose",
-    parts: [
-      { id: b.red, parts: 1 },
-      { id: b.cream, parts: 3 },
-    ],
-    ml: 12,
-    note: "",
-  };
+  const mix = rose(b, 12);
   const { id } = must(server.makeMix(mix));
   const made = must(server.getShelf()).find((i) => i.product.id === id)!.product;
   expect(made).toMatchObject({ name: "rose", leftMl: 12, role: "colour", owned: true });
@@ -150,16 +151,7 @@ it("a mix is a product of its own: shade, solids and waits of what is in it; wha
 describe("a mix put right", () => {
   const mixed = () => {
     const b = bench();
-    const told = {
-      name: "rose",
-      parts: [
-        { id: b.red, parts: 1 },
-        { id: b.cream, parts: 3 },
-      ],
-      ml: 10,
-      note: "",
-    };
-    const { id } = must(server.makeMix(told));
+    const { id } = must(server.makeMix(rose(b, 10)));
     const item = () => must(server.getShelf()).find((i) => i.product.id === id)!;
     const correct = (told: unknown, rev = item().rev) => server.correctMix(id, rev, told);
     return { b, id, item, correct };

@@ -1,6 +1,14 @@
 import { MIN_PER_DAY } from "@/core/base";
 import { climateOf, typicalClimate } from "@/core/film";
-import type { AirSetting, BenchSession, Layer, Product, Region, Stack } from "@/core/model";
+import {
+  type AirSetting,
+  type BenchSession,
+  type Layer,
+  type Product,
+  plainLayer,
+  type Region,
+  type Stack,
+} from "@/core/model";
 import type { PlanInput } from "@/core/plan";
 import type { PlanRegion } from "@/core/work";
 import { DEMO_SHELF } from "@/server/demo/shelf";
@@ -23,14 +31,7 @@ export const lookup =
 
 let serial = 0;
 export const layer = (productId: string, over: Partial<Layer> = {}): Layer => ({
-  id: `y${++serial}`,
-  productId,
-  coats: 1,
-  heaviness: "light",
-  wftUm: null,
-  gapMin: null,
-  before: [],
-  sandAfter: null,
+  ...plainLayer(`y${++serial}`, productId),
   ...over,
 });
 

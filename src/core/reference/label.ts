@@ -97,15 +97,17 @@ export function ownGapMilestone({
 
 /**
  * What a label does not tell lies between what it does: no film is fit to be sanded later than it is through cured, nor sooner than
- * it is dry to the touch. A label that contradicts itself leaves the usual ratio.
+ * it is dry to the touch. A recoat may be wet on wet, so nothing else has to be sooner than it. A label that contradicts itself leaves
+ * the usual ratio.
  */
 function withinTold(min: number, m: Milestone, label: Label, ratios: Readonly<Record<Milestone, number>>): number {
   const told = MILESTONES.flatMap((c) => {
     const own = given(label, c);
-    return own !== null && own > 0 ? [{ ratio: ratios[c], min: own }] : [];
+    return own !== null && own > 0 ? [{ of: c, ratio: ratios[c], min: own }] : [];
   });
   const least = Math.max(0, ...told.filter((t) => t.ratio <= ratios[m]).map((t) => t.min));
-  const most = Math.min(Number.POSITIVE_INFINITY, ...told.filter((t) => t.ratio >= ratios[m]).map((t) => t.min));
+  const later = told.filter((t) => t.of !== "recoat" && t.ratio >= ratios[m]);
+  const most = Math.min(Number.POSITIVE_INFINITY, ...later.map((t) => t.min));
   return least > most ? min : Math.min(most, Math.max(least, min));
 }
 

@@ -185,6 +185,19 @@ describe("label times", () => {
   ] as const)("between its own coats %j waits %i min", (given, min) => {
     expect(labelTimes(bare(given)).flash).toEqual({ min, assumed: false });
   });
+  it.each([
+    [
+      "lies between what it tells",
+      { flashMin: 20, touchMin: 60, recoat: [[720, null]], tapeSafeMin: 1440, curedMin: 4320 },
+      "sandable",
+      1440,
+    ],
+    ["is no later than through cured", { touchMin: 240, curedMin: 300 }, "handle", 300],
+    ["is not held to a recoat wet on wet", { flashMin: 10, recoat: [[10, 480]], curedMin: 10_080 }, "touch", 80],
+  ] as const)("what an oil paint’s label leaves out %s: %j, %s %i min", (_, given, m, min) => {
+    const times = labelTimes({ ...bare(given), family: "alkyd" });
+    expect(times[m]).toEqual({ min, assumed: true });
+  });
   it("a putty’s skins wait until they sand, or for the label’s own recoat", () => {
     const putty = { ...bare({ flashMin: 10, sandableMin: 90 }), role: "putty" as const };
     expect(ownGapMin(putty)).toBe(90);

@@ -115,11 +115,11 @@ class Cleanings {
       else this.loads.set(tool, new Set([load]));
     }
   }
-  readonly leastMin = (freeLoads: number): number => {
+  leastMin(freeLoads: number): number {
     let sum = 0;
     for (const [tool, { size }] of this.loads) sum += Math.max(0, size - freeLoads) * this.setupMin[tool]!;
     return sum;
-  };
+  }
 }
 
 /** Looked at with all its floors, a plan of thousands of operations would cost more to bound than to make. */
@@ -156,7 +156,7 @@ function workBound(
       if (u.tail < floor) continue;
       work += u.work;
       cleanings.add(u.op);
-      const end = afterWork(problem, u.start, work, cleanings.leastMin);
+      const end = afterWork(problem, u.start, work, (free) => cleanings.leastMin(free) / capacity);
       if (end !== null) bound = Math.max(bound, end + floor);
     }
   }

@@ -26,8 +26,9 @@ const WAYS = [
   { soonerMin: MIN_PER_DAY, inOldOrder: false },
 ] as const;
 
-/** What ends later than this by holding every old place is tried by pushing, so often, minutes. */
+/** What holding every old place makes end so much later is tried by pushing, minutes. */
 const WORTH_PUSHING_MIN = 360;
+/** So often at the most, and given up once so many in a row were no better. */
 const MOST_PUSHED = 24;
 const IN_VAIN = 10;
 
@@ -38,8 +39,7 @@ type Placement = Extract<Schedule, { outcome: "placed" }>;
  * ways, and the one that changes least for when it ends is taken: every old place kept free for its own until its turn comes, so that
  * what is pushed out finds room elsewhere; the same, with what would end last going first; all in the old order, each pushing what comes
  * after; or session by session, each put together again from what was in it, so that a wait that is five minutes longer stays a matter
- * of that evening. Where an old place makes a
- * later one impossible, that operation and what leads to it are let go.
+ * of that evening. Where an old place makes a later one impossible, that operation and what leads to it are let go.
  * @param before starts of an earlier plan, by operation; what it does not name is placed as early as it fits
  */
 export function keepPlan(problem: Problem, before: ReadonlyMap<string, number>): Schedule {

@@ -93,12 +93,32 @@ describe("the clears among them", () => {
     expect(f.layers.at(-1)!.id).toBe("last");
     expect(kinds(f)).not.toContain("over-all");
   });
+  it("a gloss clear that is there already is what a decal is laid on; of two clears the first lies below, the last over all", () => {
+    const matt = product("estuary-blue", { sheen: "matt" });
+    const glossed = [...blue, layer("water-gloss", { id: "gloss" })];
+    const decal = [touch("waterslide")];
+    expect(kinds(finish(glossed, decal, { own: [matt] }))).toEqual(["waterslide", "over-all"]);
+    const both = finish([...glossed, layer("water-matt", { id: "last" })], [touch("waterslide"), touch("dust")], {
+      own: [matt],
+    });
+    expect(kinds(both)).toEqual(["waterslide", "seal", "dust"]);
+    expect(both.layers.findIndex((l) => l.id === "gloss")).toBeLessThan(
+      both.layers.findIndex((l) => l.touch?.kind === "waterslide"),
+    );
+    expect(both.layers.at(-1)!.id).toBe("last");
+  });
   it("a wash that would bite the paint below gets a barrier that the wash does not bite; one that does not, none", () => {
     const enamel = pile("grey-primer", layer("lightship-white", { coats: 2 })).layers;
     const f = finish(enamel, [touch("panel-wash")]);
     expect(kinds(f).slice(0, 2)).toEqual(["barrier", "panel-wash"]);
-    expect(f.steps[1]!.graver).toBeLessThan(10);
+    expect(f.steps[1]!.isGrave).toBe(false);
     expect(kinds(finish(blue, [touch("panel-wash")]))).not.toContain("barrier");
+  });
+  it("one at hand is taken before one to buy, however soon that is dry", () => {
+    const own = CLEARS.find((p) => p.id === "water-matt")!;
+    const quick = { ...own, id: "quick", owned: false, label: { ...own.label, recoat: [[1, null]] as const } };
+    const f = finish(blue, [touch("chips")], { clears: [quick, own], own: [quick] });
+    expect(f.steps.at(-1)).toMatchObject({ kind: "over-all", productId: "water-matt" });
   });
   it("what no can of the shelf is fit for is told, not left out in silence", () => {
     const matt = product("estuary-blue", { sheen: "matt" });

@@ -16,7 +16,7 @@ export interface FinishingInput {
   readonly touches: readonly Touch[];
   /** the pile as it stands, with what a list like this put there before */
   readonly layers: readonly Layer[];
-  /** clears of the shelf, those first that are at hand */
+  /** clears of the shelf */
   readonly clears: readonly Product[];
   readonly productOf: (id: string) => Product;
   /** how grave what the judge has to say of a pile is: a care 1, a trial 10, a stop 100 */
@@ -29,8 +29,8 @@ export interface FinishingStep {
   /** what it is called; null = a clear that was put in */
   readonly name: string | null;
   readonly productId: string;
-  /** how much graver the pile is with it than without */
-  readonly graver: number;
+  /** the judge has more than a care to say of it where it lies */
+  readonly isGrave: boolean;
 }
 export interface Finishing {
   readonly steps: readonly FinishingStep[];
@@ -41,17 +41,24 @@ export interface Finishing {
 }
 
 const isMarking = isOneOf(MARKING_KINDS);
-/** From here on something has to lie between: a trial, or worse. */
-const BITES = 10;
+/** So much graver is a trial, or worse: something has to lie between. */
+const GRAVE = 10;
 
-/** What lies below markings and dirt, and the clear that goes over them, if the pile has one: what a list put there before is left out. */
-function aroundTouches({ layers, productOf }: Pick<FinishingInput, "layers" | "productOf">): {
+/**
+ * What lies below markings and dirt, and the clear that goes over them, if the pile has one: what a list put there before is left out.
+ * Of several clears only the last goes over; a gloss one by itself is what a decal is laid on.
+ */
+function aroundTouches({ layers, productOf, touches }: FinishingInput): {
   readonly below: readonly Layer[];
   readonly over: readonly Layer[];
 } {
   const others = layers.filter((l) => l.touch == null);
-  const last = others.findLastIndex((l) => productOf(l.productId).role !== "clear");
-  return { below: others.slice(0, last + 1), over: others.slice(last + 1) };
+  const clears = others.length - 1 - others.findLastIndex((l) => productOf(l.productId).role !== "clear");
+  const last = others.at(-1);
+  const isGround =
+    clears === 1 && productOf(last!.productId).sheen === "gloss" && touches.some((t) => WANTS_GLOSS.has(t.kind));
+  const split = clears === 0 || isGround ? others.length : others.length - 1;
+  return { below: others.slice(0, split), over: others.slice(split) };
 }
 
 export function finished(input: FinishingInput): Finishing {
@@ -63,21 +70,26 @@ export function finished(input: FinishingInput): Finishing {
   let weight = weigh(below);
   const put = (layer: Layer, kind: FinishingStep["kind"], name: string | null) => {
     const next = weigh([...laid, layer]);
-    steps.push({ kind, name, productId: layer.productId, graver: next - weight });
+    steps.push({ kind, name, productId: layer.productId, isGrave: next - weight >= GRAVE });
     laid = [...laid, layer];
     weight = next;
   };
-  /** The clear that makes least trouble, of those the one at hand, of those the soonest dry. @param then what has to go over it */
+  /** The clear that makes least trouble, of those one at hand, of those the soonest dry. @param then what has to go over it */
   const clearFor = (kind: SealKind, fit: (p: Product) => boolean, then: readonly Layer[]) => {
     const tried = clears.filter(fit).map((p) => {
       const layer = coat(input.freshId(), p.id, kind);
-      return { layer, graver: weigh([...laid, layer, ...then]) - weight, waitMin: labelTimes(p).recoat.min };
+      return {
+        layer,
+        graver: weigh([...laid, layer, ...then]) - weight,
+        toBuy: Number(p.owned === false),
+        waitMin: labelTimes(p).recoat.min,
+      };
     });
-    return tried.sort((a, b) => a.graver - b.graver || a.waitMin - b.waitMin)[0] ?? null;
+    return tried.sort((a, b) => a.graver - b.graver || a.toBuy - b.toBuy || a.waitMin - b.waitMin)[0] ?? null;
   };
   const seal = (kind: SealKind, fit: (p: Product) => boolean, then: readonly Layer[] = []) => {
     const best = clearFor(kind, fit, then);
-    if (best === null || best.graver >= BITES) missing.push(kind);
+    if (best === null || best.graver >= GRAVE) missing.push(kind);
     else put(best.layer, kind, null);
   };
   const inOrder = [...input.touches].sort((a, b) => TOUCH_FACTS[a.kind].rank - TOUCH_FACTS[b.kind].rank);
@@ -94,8 +106,8 @@ export function finished(input: FinishingInput): Finishing {
   for (const t of dirt) {
     const layer = touched(input.freshId(), t);
     const plain = weigh([...laid, layer]) - weight;
-    const barrier = plain >= BITES ? clearFor("barrier", any, [layer]) : null;
-    if (barrier && barrier.graver < plain && barrier.graver < BITES) put(barrier.layer, "barrier", null);
+    const barrier = plain >= GRAVE ? clearFor("barrier", any, [layer]) : null;
+    if (barrier && barrier.graver < plain && barrier.graver < GRAVE) put(barrier.layer, "barrier", null);
     put(layer, t.kind, t.name);
   }
   if (inOrder.length > 0 && over.length === 0) seal("over-all", any);

@@ -17,7 +17,7 @@ const TAKES: Readonly<Record<string, (values: Readonly<Record<string, unknown>>,
     const coats = coatsOf(lineOf(result, "skins"));
     return coats.coats !== undefined && typeof depthUm === "number" ? { ...coats, depthUm } : {};
   },
-  film: ({ way }, result) => (way === "wet-from-dry" || way === "dry-from-wet" ? filmOf(lineOf(result, "wftUm")) : {}),
+  film: (_, result) => filmOf(lineOf(result, "wftUm")),
   "weigh-in": (_, result) => filmOf(lineOf(result, "wftUm")),
   thin: ({ paintParts, thinnerParts }) =>
     typeof paintParts === "number" && typeof thinnerParts === "number" && thinnerParts > 0

@@ -3,6 +3,7 @@ import {
   done,
   failed,
   invalid,
+  MOST_SHADES,
   mixSchema,
   type Outcome,
   productSchema,
@@ -98,13 +99,11 @@ export function correctMix(id: string, rev: number, input: unknown): Outcome<{ r
       const addedRev = productRev(db, added.id);
       if (leftMl !== added.leftMl && addedRev !== null) updateProduct(db, { ...added, leftMl }, addedRev);
     }
-    const steps = [...mix.recipe.steps, { ...step, colour: next.colour }].slice(-MOST_STEPS);
+    const steps = [...mix.recipe.steps, { ...step, colour: next.colour }].slice(-MOST_SHADES);
     const kept = updateProduct(db, { ...next, recipe: { ...mix.recipe, steps } }, rev);
     return kept === null ? conflict("The product") : done({ rev: kept });
   });
 }
-/** So many shades of one mix are kept, the newest. */
-const MOST_STEPS = 100;
 
 export function saveProduct(rev: number, input: unknown): Outcome<{ rev: number }> {
   const parsed = productSchema.safeParse(input);

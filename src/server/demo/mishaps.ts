@@ -1,5 +1,5 @@
 import { mendLayerId, mendWorkId } from "@/core/history";
-import { opIds } from "@/core/model";
+import { opIds, plainLayer } from "@/core/model";
 import { HOUSE_PICTURE, WALL_PICTURE } from "./pictures";
 
 /** What went wrong on the demo bench: one thing in hand, one mended and learnt from, and two faces that were looked at. */
@@ -41,14 +41,7 @@ export const MISHAPS = [
       over: "ml-mast-3",
       layers: [
         {
-          id: mendLayerId(MEND, 0),
-          productId: "mast-silver",
-          coats: 1,
-          heaviness: "light",
-          wftUm: null,
-          gapMin: null,
-          before: [],
-          sandAfter: null,
+          ...plainLayer(mendLayerId(MEND, 0), "mast-silver"),
           spot: false,
         },
       ],

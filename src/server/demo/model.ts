@@ -1,17 +1,11 @@
 import { type CouponCard, NO_PLANNING, type Planning } from "@/contracts";
-import type { Layer, PrepStep, Region } from "@/core/model";
+import { type Layer, type PrepStep, plainLayer, type Region } from "@/core/model";
 
 /** The demo model, part by part: every group of materials, in the states a bench really holds. */
 
 const layer = (id: string, productId: string, coats: number, more: Partial<Layer> = {}): Layer => ({
-  id,
-  productId,
+  ...plainLayer(id, productId),
   coats,
-  heaviness: "light",
-  wftUm: null,
-  gapMin: null,
-  before: [],
-  sandAfter: null,
   ...more,
 });
 

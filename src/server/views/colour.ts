@@ -1,5 +1,6 @@
 import { type ColourScreen, done, type OrderView, type Outcome, type RegionNode } from "@/contracts";
 import { type Layer, type Product, type Role, readKey, type Scheme } from "@/core/model";
+import { TOUCH_FACTS } from "@/core/reference";
 import {
   aroundScheme,
   bestOrder,
@@ -18,7 +19,7 @@ import { finishingOf } from "../workspace/finishing";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
 import { regionNames } from "./parts";
 
-const TOUCH_ROLES: ReadonlySet<Role> = new Set<Role>(["decal", "wash", "colour"]);
+const TOUCH_ROLES: ReadonlySet<Role> = new Set(Object.values(TOUCH_FACTS).flatMap((f) => f.roles));
 const NO_SCHEME: Scheme = { fields: [], edges: [], order: null };
 
 type Chosen = NonNullable<ColourScreen["chosen"]>;

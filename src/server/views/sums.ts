@@ -5,6 +5,7 @@ import {
   filled,
   type SumId,
   type SumInputs,
+  type SumResult,
   type SumSubject,
   type SumValues,
   summed,
@@ -45,9 +46,10 @@ function takesOf(
   id: SumId,
   { productId, regionId }: { readonly productId: string | null; readonly regionId: string | null },
   values: SumValues<SumInputs>,
+  result: SumResult,
 ): SumsScreen["takes"] {
   const node = regionId === null ? undefined : s.home(regionId)?.node;
-  const taken = takenOver(id, values, summed(id, values, sumShelf(s)));
+  const taken = takenOver(id, values, result);
   if (!node || taken === null) return [];
   return node.stack.layers.flatMap((layer, i) => {
     const isSame = Object.entries(taken).every(([field, value]) => layer[field as keyof Taken] === value);
@@ -70,6 +72,7 @@ export function getSum(
   return viewing((s) => {
     const known = filled(sumOf(id).inputs, subjectOf(s, told.productId, told.regionId));
     const parsed = sumSchema(id, false).safeParse({ ...known, ...told.typed });
+    const result = parsed.success ? summed(id, parsed.data, sumShelf(s)) : null;
     const usual = Object.fromEntries(
       Object.entries(sumOf(id).inputs).map(([n, i]) => [n, "usual" in i ? i.usual : []]),
     );
@@ -82,11 +85,11 @@ export function getSum(
       values: { ...usual, ...known, ...told.typed },
       from: fillable(sumOf(id).inputs),
       known: Object.keys(known),
-      result: parsed.success ? summed(id, parsed.data, sumShelf(s)) : null,
+      result,
       // what was simply not told yet is no mistake
       faults: faults.filter((f) => told.typed[f.path.split(".")[0]!] !== undefined),
       wanting: faults.filter((f) => told.typed[f.path.split(".")[0]!] === undefined).map((f) => f.path),
-      takes: parsed.success ? takesOf(s, id, told, parsed.data) : [],
+      takes: parsed.success && result ? takesOf(s, id, told, parsed.data, result) : [],
       products: [...s.data.products.values()].map(({ id: productId, name, role }) => ({ id: productId, name, role })),
       shelf: s.data.shelf.map((i) => i.product.id),
       regions: s.data.models.flatMap((m) => {

@@ -47,7 +47,9 @@ export function DoneDialog({ ref, tile, name, title, air, nowMin }: DoneProps) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const [checked, setChecked] = useState(false);
   const [photo, setPhoto] = useState<string | null>(null);
-  const check = op.kind === "prep" ? PREP_CHECK[op.step as PrepStep] : undefined;
+  // what is only put into its bath is looked over once it is out
+  const isPutIn = op.soakMin !== undefined && op.coat === 1;
+  const check = op.kind === "prep" && !isPutIn ? PREP_CHECK[op.step as PrepStep] : undefined;
   const faultOf = (field: string) => problem?.fields.find((f) => f.path === field)?.message ?? null;
   const forgotMin = forgottenMin(tile, nowMin);
   const field = (key: keyof Draft, label: string, unit: string, hint: string) => (

@@ -163,7 +163,7 @@ export function Touches({ screen, chosen, saveField }: { screen: ColourScreen; c
               </span>
               : {productName(s.productId)}
               {s.name !== null && s.name !== TOUCH_NAME[s.kind].toLowerCase() ? `, ${s.name}` : ""}
-              {s.graver >= 10 && <strong className="text-error"> Its stack has a word to say on it.</strong>}
+              {s.isGrave && <strong className="text-error"> Its stack has a word to say on it.</strong>}
               <span className="soft block text-sm">
                 {TOUCH_WHY[s.kind]}
                 {isSeal(s.kind) || !TOUCH_STOP[s.kind] ? "" : ` ${TOUCH_STOP[s.kind]}`}
@@ -173,7 +173,7 @@ export function Touches({ screen, chosen, saveField }: { screen: ColourScreen; c
         </ol>
       )}
       {missing.map((kind) => (
-        <p key={kind} className="text-warning-content">
+        <p key={kind} className="font-semibold text-warning">
           {SEAL_MISSING[kind]}
         </p>
       ))}
