@@ -1,36 +1,16 @@
 import { own } from "../base";
-import type { BeforeStep, PrepStep } from "../model";
 import { checkSchedule, type Placed, type Problem, type Schedule } from "../schedule";
-import type { Operation } from "../work";
+import { type Waiting, waitsAs } from "./nearness";
 import { GRID_MIN, type ProblemContext } from "./problem";
 
 type Found = Extract<Schedule, { outcome: "placed" }>;
 
 /** What would lie longer than this before the work it is for is pulled nearer to it, minutes: tape, a face wiped clean, one got ready. */
-const WORTH_PULLING_MIN = { tape: 6 * 60, clean: 60, ready: 12 * 60 } as const;
+const WORTH_PULLING_MIN = { tape: 6 * 60, clean: 60, ready: 12 * 60 } as const satisfies Readonly<
+  Record<Waiting, number>
+>;
 /** A cleaned face is left alone so long, minutes: a wipe flashes off first. */
 const FLASHED_MIN = [0, 10, 20, 40, 60] as const;
-/** The last of the dust and grease comes off right before the paint goes on, or new dust has settled. */
-const LAST_CLEAN: ReadonlySet<string> = new Set<PrepStep | BeforeStep>(["dust-off", "wipe", "tack-off"]);
-/** Once washed, bared or keyed a face gathers grease, rust and dust; it should not lie so over night without need. */
-const BARED: ReadonlySet<string> = new Set<PrepStep | BeforeStep>([
-  "degrease",
-  "derust",
-  "wash",
-  "blow-out",
-  "dry",
-  "key",
-  "rinse",
-  "scuff",
-]);
-
-const lateAs = ({ kind, step }: Operation): keyof typeof WORTH_PULLING_MIN | null => {
-  if (kind === "mask") return "tape";
-  if ((kind !== "prep" && kind !== "before") || step === null) return null;
-  if (LAST_CLEAN.has(step)) return "clean";
-  return BARED.has(step) ? "ready" : null;
-};
-
 /**
  * Masking, getting ready and the last cleaning as close before the spraying as the plan allows: done just before the first work
  * they are for, where the hours are free and nothing else has to move for it. Everything else stays where it is, and so does what
@@ -46,7 +26,7 @@ export function withLateMasks(
   let best = schedule;
   for (const { chain } of ctx.chains) {
     for (const op of [...chain.ops].reverse()) {
-      const as = lateAs(op);
+      const as = waitsAs(op);
       if (as === null || ctx.records.has(op.id) || own(ctx.wishes.locks, op.id) !== undefined) continue;
       if (own(before, op.id) === startOf.get(op.id)) continue;
       best = pulled(problem, best, op.id, as) ?? best;
@@ -55,7 +35,7 @@ export function withLateMasks(
   return best;
 }
 
-function pulled(problem: Problem, schedule: Found, opId: string, as: keyof typeof WORTH_PULLING_MIN): Found | null {
+function pulled(problem: Problem, schedule: Found, opId: string, as: Waiting): Found | null {
   const at = new Map(schedule.placed.map((p) => [p.opId, p]));
   const mask = at.get(opId);
   if (!mask) return null;
@@ -74,13 +54,7 @@ function pulled(problem: Problem, schedule: Found, opId: string, as: keyof typeo
 }
 
 /** Starts to try, latest first: just before the next work, else the ends of what is free before it. */
-function wishes(
-  problem: Problem,
-  { placed }: Found,
-  nextMin: number,
-  own: Placed,
-  as: keyof typeof WORTH_PULLING_MIN,
-): readonly number[] {
+function wishes(problem: Problem, { placed }: Found, nextMin: number, own: Placed, as: Waiting): readonly number[] {
   const lengthMin = own.endMin - own.startMin;
   const onGrid = (min: number) => Math.floor(min / GRID_MIN) * GRID_MIN;
   const before = as === "clean" ? FLASHED_MIN.map((min) => nextMin - min) : [nextMin];

@@ -328,6 +328,7 @@ function contextOf(
     horizonMin: input.horizonMin,
     wishes,
     habits: input.habits ?? NO_HABITS,
+    extracted: input.protection.includes("extraction"),
     batches,
     heldMin: heldForArrival(chains.map(faceCoats), input.productOf, (id) => records.has(id), wishes.arrivals),
   };

@@ -356,7 +356,7 @@ describe("planning again", () => {
     expect(again.moved).toEqual([]);
     expect(startsOf(again)).toEqual(startsOf(first));
   });
-  it("after a coat done late, what is done stays, the other parts do not move, and what moved is listed", () => {
+  it("after a coat done late, what is done stays, the others slide by no more than that, and what moved is listed", () => {
     const coat = opOf(first, "ap:coat:1");
     const records = [
       { opId: "ap:coat:1", startMin: coat.startMin + 20, endMin: coat.endMin + 20, coats: 1, wftUm: 40 },
@@ -367,9 +367,10 @@ describe("planning again", () => {
     const again = planned(planInput(three, { wishes: wishes(), records, nowMin, before }), { keep: before });
     expect(opOf(again, "ap:coat:1")).toMatchObject({ state: "done", endMin: coat.endMin + 20 });
     for (const m of again.moved) expect(m.toMin).toBe(opOf(again, m.opId).startMin);
-    const stayed = others.filter((id) => opOf(again, id).startMin === before[id]);
+    // evenings with no minute to spare: what found no room in one slides into the next, all else by the minutes that were lost
+    const slid = others.filter((id) => Math.abs(opOf(again, id).startMin - before[id]!) <= 20);
     expect(others.length).toBeGreaterThan(10);
-    expect(stayed.length).toBeGreaterThanOrEqual(0.7 * others.length);
+    expect(slid.length).toBeGreaterThanOrEqual(0.9 * others.length);
   });
   it("a part dropped leaves the rest where it was", () => {
     const before = startsOf(first);

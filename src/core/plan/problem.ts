@@ -50,6 +50,7 @@ import {
   withMinutes,
   withRounds,
 } from "../work";
+import { nearPairs } from "./nearness";
 import type { AirOf } from "./region-airs";
 import type { PlanInput, PlanWishes, ShedHabits } from "./types";
 
@@ -235,6 +236,8 @@ export interface ProblemContext {
   readonly horizonMin: number;
   readonly wishes: PlanWishes;
   readonly habits: ShedHabits;
+  /** extraction takes the mist of what is sprayed */
+  readonly extracted: boolean;
   readonly batches: Batches;
   /** coat → when the product it waits for is there */
   readonly heldMin: ReadonlyMap<string, number>;
@@ -266,6 +269,7 @@ export function problemOf(ctx: ProblemContext): Problem {
   return {
     ops: inBatches(all, ctx),
     links: links.filter((l) => l.from !== l.to),
+    near: nearPairs(ctx.chains, ctx.batches.aliasOf).filter((n) => n.from !== n.to),
     capacity: {
       hands: HANDS,
       booth: BOOTHS,
@@ -360,7 +364,7 @@ function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf
     },
     loads: tool ? { [tool]: product!.id } : undefined,
     keeps: keepsOf(op, drying, habits, live.count),
-    air: sharedAir(op, drying, habits.covered),
+    air: sharedAir(op, drying, { covered: habits.covered, extracted: ctx.extracted }),
     releaseMin,
     lockMin: record || lockMin === null || lockMin < ctx.nowMin ? null : lockMin,
     ...(live.chain.ops.at(-1)?.id === op.id ? dueOf(op.regionId, wishes) : {}),

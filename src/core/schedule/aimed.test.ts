@@ -13,7 +13,7 @@ import type { Problem } from "./types";
 
 /** Plans made session by session, with a target in sight. */
 
-const PACKING: Packing = { urgency: 1, discrepancies: 2, breadth: 4, leaves: 40, nodes: 400, asks: 100 };
+const PACKING: Packing = { urgency: 1, discrepancies: 2, breadth: 4, leaves: 40, nodes: 400, night: 0, asks: 100 };
 const filled = (
   problem: Problem,
   urgent: Readonly<Record<string, number>> = {},

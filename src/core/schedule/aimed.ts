@@ -23,9 +23,13 @@ const ANEW_OFTEN = 0.3;
 const AIM_SOONEST = 0.2;
 const AIM_BEFORE = 0.3;
 const AIM_BETWEEN = 0.2;
+/** Where nights between count, so many tries before the others aim at the evening the best plan ends in. */
+const AIM_SAME = 0.3;
 /** Weights are shaken by so much either way. */
 const SHAKE = 0.2;
 const URGENCY = { least: 0.2, spread: 1.8 } as const;
+/** How much a night between what had better be done in one go counts against a filling; so often not at all. */
+const NIGHT = { never: 0.4, most: 20 } as const;
 const DISCREPANCIES = 2;
 const BREADTH = 4;
 const LEAVES = 40;
@@ -53,7 +57,7 @@ export class Aimed {
   private readonly ends: readonly number[];
   private readonly urgent: Float64Array;
   private readonly shaken: Float64Array;
-  private readonly packing: Omit<Packing, "urgency">;
+  private readonly packing: Omit<Packing, "urgency" | "night">;
 
   /** @param scarce the resource sessions are packed for @param placer holding a plan, for what its waits were */
   constructor(
@@ -85,14 +89,14 @@ export class Aimed {
   /** One plan. @param bestMin end of the best so far; infinite = there is none @returns whether it was made to its end; it then stands in the placer */
   roll(bestMin: number): boolean {
     const targetMin = this.target(bestMin);
-    for (const aim of this.pools.keys()) if (aim >= bestMin) this.pools.delete(aim);
+    for (const aim of this.pools.keys()) if (aim >= bestMin && aim !== targetMin) this.pools.delete(aim);
     const pool = this.pools.get(targetMin) ?? new Map();
     this.pools.set(targetMin, pool);
     this.outlook.aimAt(targetMin);
     for (let i = 0; i < this.shaken.length; i++) this.shaken[i] = 1 - SHAKE + 2 * SHAKE * this.random();
     const prefix = this.random() < ANEW_OFTEN ? null : this.drawn(pool);
     return this.evenings.fill(
-      { ...this.packing, urgency: URGENCY.least + URGENCY.spread * this.random() },
+      { ...this.packing, urgency: URGENCY.least + URGENCY.spread * this.random(), night: this.night() },
       {
         before: (startMin) => ({ urgent: this.urgentAt(startMin), idleMin: this.mayIdle(startMin, targetMin) }),
         after: (endMin) => this.goesOn(endMin, bestMin, pool),
@@ -102,10 +106,19 @@ export class Aimed {
     );
   }
 
+  private night(): number {
+    if (this.problem.near === undefined) return 0;
+    const x = this.random();
+    return x < NIGHT.never ? 0 : (NIGHT.most * (x - NIGHT.never)) / (1 - NIGHT.never);
+  }
+
   private target(bestMin: number): number {
     const last = this.ends.at(-1)!;
     if (bestMin === Number.POSITIVE_INFINITY) return last;
     const open = this.ends.filter((e) => e >= this.boundMin && e < bestMin);
+    // the same evening once more, with fewer nights in between
+    const same = this.problem.near === undefined ? undefined : this.ends.find((e) => e >= bestMin);
+    if (same !== undefined && this.random() < AIM_SAME) return same;
     const x = this.random();
     if (open.length > 0 && x < AIM_SOONEST) return open[0]!;
     if (open.length > 0 && x < AIM_SOONEST + AIM_BEFORE) return open.at(-1)!;

@@ -107,6 +107,7 @@ describe("what is better", () => {
   const score = (over: Partial<Score> = {}): Score => ({
     lateMin: 0,
     first: 10,
+    apart: 0,
     endMin: 100,
     cleanings: 2,
     sumEndsMin: 500,

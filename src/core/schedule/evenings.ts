@@ -1,3 +1,4 @@
+import { TOGETHER_MIN } from "./apart";
 import type { Graph } from "./graph";
 import { NOWHERE, type Placer } from "./placer";
 import type { Problem } from "./types";
@@ -13,6 +14,8 @@ export interface Packing {
   /** fillings looked at, and choices made for them, in one session */
   readonly leaves: number;
   readonly nodes: number;
+  /** what a night between two that had better be done in one go counts against a filling, in minutes put to use; 0 = it may be as it will */
+  readonly night: number;
   /** new questions put for them to links that are slow to answer, in one session: what was asked before is free */
   readonly asks: number;
 }
@@ -33,7 +36,31 @@ const IDLE_WEIGHT = 8;
 const IDLE_IN_LINE = 0.15;
 /** What has to be met in this session goes before others by this much of urgency. */
 const MUST_IN_LINE = 0.5;
+/** What goes with something begun in this session goes before others by this much of urgency. */
+const NEAR_IN_LINE = 0.5;
 const NEVER = Number.POSITIVE_INFINITY;
+
+interface Beside {
+  readonly i: number;
+  readonly weight: number;
+}
+/** What each operation had better be done in one go with, before and after it. */
+interface NearOf {
+  readonly before: readonly (readonly Beside[])[];
+  readonly after: readonly (readonly Beside[])[];
+}
+
+function nearOf({ ops, near = [] }: Problem, index: ReadonlyMap<string, number>): NearOf {
+  const before: Beside[][] = ops.map(() => []);
+  const after: Beside[][] = ops.map(() => []);
+  for (const { from, to, weight } of near) {
+    const [a, b] = [index.get(from), index.get(to)];
+    if (a === undefined || b === undefined) continue;
+    before[b]!.push({ i: a, weight });
+    after[a]!.push({ i: b, weight });
+  }
+  return { before, after };
+}
 
 interface Leaf {
   readonly value: number;
@@ -58,6 +85,7 @@ export class Evenings {
   private readonly urgency: Float64Array;
   private readonly durationMin: Float64Array;
   private readonly noHold: Float64Array;
+  private readonly near: NearOf;
   /** of the filling at hand */
   private hold: Float64Array;
 
@@ -78,6 +106,7 @@ export class Evenings {
     this.urgency = new Float64Array(ids.length);
     this.noHold = new Float64Array(ids.length);
     this.hold = this.noHold;
+    this.near = nearOf(problem, index);
     this.durationMin = Float64Array.from(problem.ops, (o) => o.durationMin);
     this.minutes = Float64Array.from(problem.ops, (o) =>
       o.fixed || o.unattended ? 0 : (o.needs[scarce] ?? 0) * o.durationMin,
@@ -196,6 +225,7 @@ export class Evenings {
       minutes: this.minutes,
       urgency: this.urgency,
       durationMin: this.durationMin,
+      near: this.near,
       earliest: (i, fromMin) => this.earliest(i, fromMin),
       opens: (i) => Math.max(this.hold[i]!, placer.opens(i)),
       leave: (i) => this.leave(i),
@@ -222,6 +252,7 @@ interface Session {
   readonly minutes: Float64Array;
   readonly urgency: Float64Array;
   readonly durationMin: Float64Array;
+  readonly near: NearOf;
   readonly earliest: (i: number, fromMin: number) => number;
   /** when the waits before it are over, and it need not be held back any more */
   readonly opens: (i: number) => number;
@@ -308,9 +339,26 @@ class Filling {
 
   private leaf(value: number, lostMin: number): void {
     this.leaves += 1;
-    const own = value - IDLE_WEIGHT * Math.max(0, lostMin - this.s.idleMin);
+    const own = value - IDLE_WEIGHT * Math.max(0, lostMin - this.s.idleMin) - this.leftApart();
     if (this.found !== null && own <= this.found.value) return;
     this.found = { value: own, ops: [...this.trail], starts: this.trail.map((i) => this.placer.start[i]!) };
+  }
+
+  /** What was begun here and is left over night without what goes with it. */
+  private leftApart(): number {
+    const { packing, near, b, nextMin } = this.s;
+    if (packing.night === 0 || nextMin - b <= TOGETHER_MIN) return 0;
+    let sum = 0;
+    for (const i of this.trail)
+      for (const { i: next, weight } of near.after[i]!) if (Number.isNaN(this.placer.start[next]!)) sum += weight;
+    return packing.night * sum;
+  }
+
+  /** Something that had better be done in one go with it was begun in this session. */
+  private goesOn(i: number): boolean {
+    return (
+      this.s.packing.night > 0 && this.s.near.before[i]!.some(({ i: from }) => this.placer.start[from]! >= this.s.a)
+    );
   }
 
   /** Were the rest of the session filled with the most urgent there is, it would still be no better than what was found. */
@@ -350,7 +398,10 @@ class Filling {
       const at = this.s.earliest(i, lock === null ? t : a);
       if (at === NOWHERE && shutsMin < NEVER) return null;
       if (at === NOWHERE || at >= b) continue;
-      const key = IDLE_IN_LINE * Math.max(0, at - t) - urgency[i]! - (shutsMin < NEVER ? MUST_IN_LINE : 0);
+      const key =
+        IDLE_IN_LINE * Math.max(0, at - t) -
+        urgency[i]! -
+        (shutsMin < NEVER ? MUST_IN_LINE : this.goesOn(i) ? NEAR_IN_LINE : 0);
       list.push({ i, at, key: this.s.line?.[i] ?? key });
     }
     if (mustMin < t && !list.some(({ i }) => this.problem.ops[i]!.lockMin === mustMin)) return null;

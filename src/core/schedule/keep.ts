@@ -17,7 +17,7 @@ const OTHER_SESSION_MIN = 120;
 const OTHER_HOUR_MIN = { near: 40, far: 5 } as const;
 const NEAR_MIN = 2 * MIN_PER_DAY;
 /** How a session is put together again: all that was in it, what much hangs on first. */
-const PACKING: Packing = { urgency: 1, discrepancies: 2, breadth: 4, leaves: 30, nodes: 200, asks: 200 };
+const PACKING: Packing = { urgency: 1, discrepancies: 2, breadth: 4, leaves: 30, nodes: 200, night: 0, asks: 200 };
 
 /** How much sooner than it was a piece may be within its own session, and who is first in line there: as it was, or what most hangs on. */
 const WAYS = [

@@ -1,4 +1,5 @@
 import type { Objective } from "../model";
+import { apartOf } from "./apart";
 import type { Placed, Problem } from "./types";
 
 /** What a finished placement is judged by; smaller is better, in this order. */
@@ -8,20 +9,26 @@ export interface Score {
   /** what the objective counts: minutes, sessions, cleanings, or minutes of margin short of enough */
   readonly first: number;
   readonly endMin: number;
+  /** nights between what had better be done in one go, weighed */
+  readonly apart: number;
   readonly cleanings: number;
   readonly sumEndsMin: number;
 }
 
+/** A night between what had better be done in one go is worth so many minutes of a later end (est.): minutes of an evening, never an evening. */
+const NIGHT_MIN = 5;
 /** More margin than this before a window shuts or a date is due makes a plan no safer, minutes. */
 const ENOUGH_MARGIN_MIN = 1440;
 
 export function scoreOf(problem: Problem, objective: Objective, placed: readonly Placed[]): Score {
   const endMin = Math.max(problem.nowMin, ...placed.map((p) => p.endMin));
   const at = new Map(placed.map((p) => [p.opId, p]));
+  const apart = apartOf(problem, (id) => at.get(id));
   return {
     lateMin: lateOf(problem, at),
-    first: firstOf(problem, objective, at, endMin),
+    first: firstOf(problem, objective, at, endMin + NIGHT_MIN * apart),
     endMin,
+    apart,
     cleanings: cleaningsOf(problem, at),
     sumEndsMin: placed.reduce((sum, p) => sum + p.endMin, 0),
   };
@@ -32,6 +39,7 @@ export const isBetter = (a: Score, b: Score): boolean => {
     a.lateMin - b.lateMin ||
     a.first - b.first ||
     a.endMin - b.endMin ||
+    a.apart - b.apart ||
     a.cleanings - b.cleanings ||
     a.sumEndsMin - b.sumEndsMin;
   return d < 0;
@@ -44,7 +52,7 @@ export function energyOf(objective: Objective, s: Score, nowMin: number, ops: nu
   const tail = spanMin + 0.02 * meanMin;
   switch (objective) {
     case "finish":
-      return s.lateMin + tail;
+      return s.lateMin + tail + NIGHT_MIN * s.apart;
     case "sessions":
       return s.lateMin + SESSION_WEIGHT_MIN * s.first + 0.2 * tail;
     case "cleaning":

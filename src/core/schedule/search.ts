@@ -5,6 +5,7 @@ import type { Graph } from "./graph";
 import { heldBy, piecesAt } from "./held-by";
 import { Placer } from "./placer";
 import { energyOf, isBetter, type Score, scoreOf } from "./score";
+import { Tidy } from "./tidy";
 import type { Genes, Placed, Problem } from "./types";
 
 /** A cycle of annealing looks around for a good start, then cools from there; each is longer than the one before. */
@@ -112,6 +113,29 @@ export class Search {
   /** An end to aim at says nothing of a date before it. */
   private annealingShare(): number {
     return this.best !== null && this.best.score.lateMin > 0 ? ANNEALING_SHARE_LATE : ANNEALING_SHARE;
+  }
+
+  /**
+   * The best plan made tidier: what had better be done in one go, with fewer nights between, and nothing later for it.
+   * @param share of the effort of the search it may take @param least placements it makes in any case
+   */
+  tidy(share: number, least: number): void {
+    if (this.best === null || this.best.score.apart === 0) return;
+    const tidy = new Tidy(this.asked.problem, this.placer);
+    const most = this.placer.effort * (1 + share);
+    let made = 0;
+    for (let better = true; better; ) {
+      better = false;
+      for (const { priority, hold } of tidy.trials(this.best.starts)) {
+        if (made >= least && this.placer.effort >= most) return;
+        made += 1;
+        const plan = this.placed({ priority, hold, skip: this.best.order.skip });
+        if (plan === null || !isBetter(plan.score, this.best.score)) continue;
+        this.best = plan;
+        better = true;
+        break;
+      }
+    }
   }
 
   /** The best plan's pieces, without what holds each back. */

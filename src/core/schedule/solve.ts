@@ -24,6 +24,9 @@ export interface SolveOptions {
 }
 
 const USUAL_TRIES = 60;
+/** A found plan is made tidier: so much of the effort it took to find, and so many placements in any case. */
+const TIDY_SHARE = 0.2;
+const TIDY_LEAST = 24;
 export const NO_HOLDS: ReadonlyMap<string, number> = new Map();
 const SEED = 20240601;
 
@@ -35,7 +38,8 @@ const SEED = 20240601;
  *   4. bound      a moment before which no plan can end
  *   5. search     for an earlier finish with a target in sight (`aimed`); else, and beside it, nudge a few priorities of the plan
  *                 at hand, place again, keep what is no worse or, by chance and less and less, a little worse (simulated annealing, seeded)
- *   6. stop       where nothing can be better; else tell how far from the best it can be at the most
+ *   6. tidy       fewer nights between what had better be done in one go, ending no later
+ *   7. stop       where nothing can be better; else tell how far from the best it can be at the most
  */
 export function solve(problem: Problem, options: SolveOptions = {}): Schedule {
   const graph = graphOf(problem);
@@ -69,6 +73,7 @@ export function solve(problem: Problem, options: SolveOptions = {}): Schedule {
     options.onBetter?.({ endMin, placed });
   }
   if (search.best === null) return begun;
+  search.tidy(TIDY_SHARE, TIDY_LEAST);
   const { placed, genes, endMin } = search.explained();
   return { outcome: "placed", placed, endMin, boundMin: Math.min(boundMin, endMin), genes, stats: { tries: made } };
 }

@@ -77,9 +77,19 @@ export interface Link {
   readonly leastMin: number;
 }
 
+/** Two pieces of work that had better be done in one go: no night between them that need not be. */
+export interface Near {
+  readonly from: string;
+  readonly to: string;
+  /** how much a night between them counts against one between others */
+  readonly weight: number;
+}
+
 export interface Problem {
   readonly ops: readonly Op[];
   readonly links: readonly Link[];
+  /** wished for, after the finish: forbids nothing */
+  readonly near?: readonly Near[] | undefined;
   readonly capacity: Readonly<Record<string, number>>;
   /** minutes between two operations on a resource that is loaded with something else for the second; closed time counts */
   readonly setupMin?: Readonly<Record<string, number>> | undefined;

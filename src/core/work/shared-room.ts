@@ -33,16 +33,24 @@ export function dryingOf(coatAt: (endMin: number) => AppliedCoat, clock: WaitClo
   return { dustFreeMin: reach("dust-free"), handleMin: reach("handle") };
 }
 
+export interface RoomAir {
+  /** wet parts stand under a cover */
+  readonly covered: boolean;
+  /** what is sprayed is sprayed before extraction */
+  readonly extracted: boolean;
+}
+
 /**
  * What an operation does to the air of the room and what it cannot bear there: dry paper gives dust, a spray gives mist of its own
- * product, and a fresh film minds both until it is dust-free, unless wet parts stand under a cover.
+ * product, and a fresh film minds both until it is dust-free, unless wet parts stand under a cover. Where extraction runs it takes
+ * the mist with it: what stands aside gets none of it. Dust comes from the bench, and is not drawn off.
  */
-export function sharedAir(op: Operation, drying: Drying | null, covered: boolean): SharedAir | undefined {
+export function sharedAir(op: Operation, drying: Drying | null, room: RoomAir): SharedAir | undefined {
   if (LAYS_PAINT.has(op.kind) && drying)
     return {
-      gives: op.sprayed ? `mist of ${op.productId}` : null,
+      gives: op.sprayed && !room.extracted ? `mist of ${op.productId}` : null,
       settleMin: MIST_SETTLES_MIN,
-      mindsUntilMin: covered ? (endMin) => endMin : drying.dustFreeMin,
+      mindsUntilMin: room.covered ? (endMin) => endMin : drying.dustFreeMin,
       of: op.regionId,
     };
   return op.dusty ? { gives: "dust", settleMin: DUST_SETTLES_MIN, mindsUntilMin: null, of: op.regionId } : undefined;
