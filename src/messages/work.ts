@@ -3,7 +3,7 @@ import type { GateReason } from "@/core/film";
 import type { LaidDifference, Sign } from "@/core/history";
 import type { StepLiquid } from "@/core/judge";
 import type { BeforeStep, ExtraKind, ExtraWork, StripWay, Wetting } from "@/core/model";
-import type { BenchTile, Notice, PlanAnswer, Verified } from "@/core/plan";
+import type { BenchTile, Notice, OverNight, PlanAnswer, Verified } from "@/core/plan";
 import type { BoundBy, Conflict, Freeing, Piece } from "@/core/schedule";
 import type { Operation } from "@/core/work";
 import { areaText, inUnits, tempText } from "@/format";
@@ -213,6 +213,18 @@ const GATE: Readonly<Record<GateReason, string>> = {
   "too-cold-to-form": "it is too cold for the paint to become a film",
 };
 export const gateText = (reason: GateReason): string => inUnits(GATE[reason]);
+
+const LEFT_OVER_NIGHT: Readonly<Record<OverNight["as"], string>> = {
+  "bare-metal": "bare metal",
+  ready: "a face got ready",
+  clean: "a face wiped clean",
+  tape: "tape before its paint",
+  coats: "between two coats of one layer",
+};
+
+/** What lies over night although no wait asks for it. */
+export const overNightText = ({ as, nights }: OverNight): string =>
+  `${LEFT_OVER_NIGHT[as]}${nights > 1 ? `, ${nights} nights` : ""}`;
 
 /** What the film model said of a finished plan. */
 export function verifiedText(v: Verified): string {

@@ -123,7 +123,7 @@ function oneWay(way: ReplanWay, q: Extract<PlanQuestion, { kind: "ways" }>): Way
 function forDate({ groupId, answer, spare, seconds }: Extract<PlanQuestion, { kind: "date" }>): void {
   const group = groups.find((g) => g.id === groupId);
   if (!group) return;
-  const tries = dateTries(answer, groups, group, spare);
+  const tries = dateTries(answer, groups, group, spare, input?.habits?.covered ?? false);
   scope.postMessage({ kind: "tries", of: tries.length });
   for (const way of tries)
     scope.postMessage({ kind: "dated", tried: tryForDate(input!, groups, group, way, searchingFor(seconds)) });

@@ -2,9 +2,9 @@
 
 import { MIN_PER_DAY, MIN_PER_HOUR } from "@/core/base";
 import { layer, NOW_MIN, pile, planInput, region } from "../../../tests/support/world";
-import { type DateTry, dateTries, tryForDate } from "./date-ways";
+import { type DateTry, dateTries, groupDoneMin, tryForDate } from "./date-ways";
 import { type PlanGroup, planTogether } from "./together";
-import { NO_WISHES, type PlanAnswer, type PlanInput } from "./types";
+import { NO_HABITS, NO_WISHES, type PlanAnswer, type PlanInput } from "./types";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 const face = (id: string, areaCm2: number) => ({
@@ -43,21 +43,30 @@ it("the date is missed", () => {
 });
 
 it("a session more, no rounds, less caution and the other model at rest are tried, each only where there is such a thing", () => {
-  const kinds = (answer: Planned, groups = GROUPS) => dateTries(answer, groups, TUG, [SPARE]).map((t) => t.kind);
+  const kinds = (answer: Planned, groups = GROUPS, covered = true) =>
+    dateTries(answer, groups, TUG, [SPARE], covered).map((t) => t.kind);
   expect(kinds(plan)).toEqual(["session", "rounds", "likely", "rest"]);
+  expect(kinds(plan, GROUPS, false)).toEqual(["cover", "session", "rounds", "likely", "rest"]);
   expect(kinds({ ...plan, caution: "likely", notices: [] }, [TUG])).toEqual(["session"]);
   const round = { kind: "rounds-likely" as const, rounds: 2 };
   const notices = [
     { ...round, regionId: "tug2" },
     { ...round, regionId: "barge1" },
   ];
-  const ways = dateTries({ ...plan, notices }, GROUPS, TUG, []);
+  const ways = dateTries({ ...plan, notices }, GROUPS, TUG, [], true);
   expect(ways).toContainEqual({ kind: "rounds", regionIds: ["tug2"] });
 });
 
 it("a session on a free day before the end brings it nearer", () => {
   const { doneMin } = tried({ kind: "session", session: SPARE });
   expect(doneMin).toBeLessThan(tugDoneMin);
+});
+
+it("under a cover wet parts are in nobody's way", () => {
+  const open = { ...input, protection: [], habits: { ...NO_HABITS, covered: false } };
+  const before = planTogether(open, GROUPS, TRIES);
+  const own = tryForDate(open, GROUPS, TUG, { kind: "cover" }, TRIES);
+  expect(own.doneMin).toBeLessThanOrEqual(groupDoneMin(before as Planned, TUG)!);
 });
 
 it("without rounds the model ends no later", () => {

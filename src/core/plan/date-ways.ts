@@ -1,11 +1,12 @@
 import type { BenchSession } from "../model";
 import type { PlanOptions } from "./plan";
 import { only, type PlanGroup, planTogether } from "./together";
-import { NO_WISHES, type PlanAnswer, type PlanInput } from "./types";
+import { NO_HABITS, NO_WISHES, type PlanAnswer, type PlanInput } from "./types";
 
-/** What may be done about a date that is missed: one session more, no rounds on some faces, another model left to rest, less caution. */
+/** What may be done about a date that is missed: one session more, wet parts under a cover, no rounds on some faces, another model left to rest, less caution. */
 export type DateTry =
   | { readonly kind: "session"; readonly session: BenchSession }
+  | { readonly kind: "cover" }
   | { readonly kind: "rounds"; readonly regionIds: readonly string[] }
   | { readonly kind: "rest"; readonly groupId: string }
   | { readonly kind: "likely" };
@@ -30,18 +31,20 @@ export function groupDoneMin(
 
 /**
  * What there is to try for the date of one model, the mildest first.
- * @param spare sessions one might add before the date
+ * @param spare sessions one might add before the date @param covered wet parts stand under a cover already
  */
 export function dateTries(
   answer: Planned,
   groups: readonly PlanGroup[],
   group: PlanGroup,
   spare: readonly BenchSession[],
+  covered: boolean,
 ): readonly DateTry[] {
   const rounded = answer.notices.flatMap((n) =>
     n.kind === "rounds-likely" && group.regionIds.includes(n.regionId) ? [n.regionId] : [],
   );
   return [
+    ...(covered ? [] : [{ kind: "cover" as const }]),
     ...spare.map((session) => ({ kind: "session" as const, session })),
     ...(rounded.length > 0 ? [{ kind: "rounds" as const, regionIds: rounded }] : []),
     ...(answer.caution === "safe" ? [{ kind: "likely" as const }] : []),
@@ -57,6 +60,8 @@ function withTry(input: PlanInput, groups: readonly PlanGroup[], way: DateTry): 
       const sessions = [...input.sessions, way.session].sort((a, b) => a.startMin - b.startMin);
       return [{ ...input, sessions }, groups];
     }
+    case "cover":
+      return [{ ...input, habits: { ...(input.habits ?? NO_HABITS), covered: true } }, groups];
     case "rounds": {
       const none = Object.fromEntries(way.regionIds.map((id) => [id, 0]));
       return [{ ...input, wishes: { ...wishes, rounds: { ...wishes.rounds, ...none } } }, groups];

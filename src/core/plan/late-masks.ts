@@ -1,5 +1,5 @@
 import { own } from "../base";
-import { checkSchedule, type Placed, type Problem, type Schedule } from "../schedule";
+import { checkSchedule, Elsewhere, type Placed, type Problem, type Schedule } from "../schedule";
 import { type Waiting, waitsAs } from "./nearness";
 import { GRID_MIN, type ProblemContext } from "./problem";
 
@@ -23,60 +23,77 @@ export function withLateMasks(
   before: Readonly<Record<string, number>> = {},
 ): Found {
   const startOf = new Map(schedule.placed.map((p) => [p.opId, p.startMin]));
-  let best = schedule;
+  const bench = new Elsewhere(problem, schedule.placed);
+  const busy = new Busy(problem, schedule.placed);
   for (const { chain } of ctx.chains) {
     for (const op of [...chain.ops].reverse()) {
       const as = waitsAs(op);
       if (as === null || ctx.records.has(op.id) || own(ctx.wishes.locks, op.id) !== undefined) continue;
       if (own(before, op.id) === startOf.get(op.id)) continue;
-      best = pulled(problem, best, op.id, as) ?? best;
+      pull(bench, busy, op.id, as);
     }
   }
-  return best;
+  const placed = [...bench.placed].sort((a, b) => a.startMin - b.startMin || (a.opId < b.opId ? -1 : 1));
+  // what may lie where is the referee's to say in the end
+  return checkSchedule(problem, placed).length === 0 ? { ...schedule, placed } : schedule;
 }
 
-function pulled(problem: Problem, schedule: Found, opId: string, as: Waiting): Found | null {
-  const at = new Map(schedule.placed.map((p) => [p.opId, p]));
-  const mask = at.get(opId);
-  if (!mask) return null;
-  const nextMin = Math.min(
-    ...problem.links.filter((l) => l.from === opId).map((l) => at.get(l.to)?.startMin ?? Infinity),
-  );
-  if (!Number.isFinite(nextMin) || nextMin - mask.endMin < WORTH_PULLING_MIN[as]) return null;
+function pull(bench: Elsewhere, busy: Busy, opId: string, as: Waiting): void {
+  const mask = bench.of(opId);
+  if (!mask) return;
+  const nextMin = bench.nextMin(opId);
+  if (!Number.isFinite(nextMin) || nextMin - mask.endMin < WORTH_PULLING_MIN[as]) return;
   const lengthMin = mask.endMin - mask.startMin;
-  for (const startMin of wishes(problem, schedule, nextMin, mask, as)) {
-    // nothing else moves, so whether it may lie there is the referee's to say: no search is needed
-    const own: Placed = { opId, startMin, endMin: startMin + lengthMin, boundBy: { kind: "kept" } };
-    const placed = schedule.placed.map((p) => (p.opId === opId ? own : p));
-    if (checkSchedule(problem, placed).length === 0) return { ...schedule, placed };
+  for (const startMin of wishes(busy, nextMin, mask, as)) {
+    const there: Placed = { opId, startMin, endMin: startMin + lengthMin, boundBy: { kind: "kept" } };
+    if (!bench.move(opId, there)) continue;
+    busy.move(mask, there);
+    return;
   }
-  return null;
 }
 
 /** Starts to try, latest first: just before the next work, else the ends of what is free before it. */
-function wishes(problem: Problem, { placed }: Found, nextMin: number, own: Placed, as: Waiting): readonly number[] {
+function wishes(busy: Busy, nextMin: number, own: Placed, as: Waiting): readonly number[] {
   const lengthMin = own.endMin - own.startMin;
   const onGrid = (min: number) => Math.floor(min / GRID_MIN) * GRID_MIN;
   const before = as === "clean" ? FLASHED_MIN.map((min) => nextMin - min) : [nextMin];
-  return [...before, ...freeEnds(problem, placed, own, nextMin).slice(0, TRIED_GAPS)]
+  return [...before, ...busy.freeEnds(own, nextMin).slice(0, TRIED_GAPS)]
     .map((endMin) => onGrid(endMin - lengthMin))
     .filter((startMin) => startMin > own.startMin);
 }
 const TRIED_GAPS = 8;
 
-/** Ends of the hours between one piece of work and another before a moment, with room in them; latest first. */
-function freeEnds({ sessions }: Problem, placed: readonly Placed[], own: Placed, untilMin: number): readonly number[] {
-  const lengthMin = own.endMin - own.startMin;
-  const busy = placed.filter((p) => p !== own).sort((a, b) => a.startMin - b.startMin);
-  return sessions
-    .filter((s) => s.startMin < untilMin && s.endMin > own.endMin)
-    .flatMap((s) => {
-      const inside = busy.filter((p) => p.endMin > s.startMin && p.startMin < s.endMin);
-      const ends = [...inside.map((p) => p.startMin), s.endMin].filter((t) => t <= untilMin);
-      return ends.filter((t) => {
-        const from = Math.max(s.startMin, ...inside.filter((p) => p.startMin < t).map((p) => p.endMin));
-        return t - from >= lengthMin;
-      });
-    })
-    .sort((a, b) => b - a);
+/** What lies in each session. */
+class Busy {
+  private readonly sessions: readonly { readonly startMin: number; readonly endMin: number; placed: Placed[] }[];
+
+  constructor({ sessions }: Problem, placed: readonly Placed[]) {
+    this.sessions = sessions.map((s) => ({ ...s, placed: [] }));
+    for (const p of placed) for (const s of this.touched(p)) s.placed.push(p);
+  }
+
+  private touched({ startMin, endMin }: Placed) {
+    return this.sessions.filter((s) => endMin > s.startMin && startMin < s.endMin);
+  }
+
+  move(from: Placed, to: Placed): void {
+    for (const s of this.touched(from)) s.placed = s.placed.filter((p) => p !== from);
+    for (const s of this.touched(to)) s.placed.push(to);
+  }
+
+  /** Ends of the hours between one piece of work and another before a moment, with room in them; latest first. */
+  freeEnds(own: Placed, untilMin: number): readonly number[] {
+    const lengthMin = own.endMin - own.startMin;
+    return this.sessions
+      .filter((s) => s.startMin < untilMin && s.endMin > own.endMin)
+      .flatMap((s) => {
+        const inside = s.placed.filter((p) => p !== own).sort((a, b) => a.startMin - b.startMin);
+        const ends = [...inside.map((p) => p.startMin), s.endMin].filter((t) => t <= untilMin);
+        return ends.filter((t) => {
+          const from = Math.max(s.startMin, ...inside.filter((p) => p.startMin < t).map((p) => p.endMin));
+          return t - from >= lengthMin;
+        });
+      })
+      .sort((a, b) => b - a);
+  }
 }

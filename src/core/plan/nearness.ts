@@ -1,8 +1,7 @@
 import type { BeforeStep, PrepStep } from "../model";
 import { materialFacts } from "../reference";
 import type { Near } from "../schedule";
-import type { Operation } from "../work";
-import type { LiveChain } from "./problem";
+import type { Chain, Operation, PlanRegion, Tie } from "../work";
 
 /** The last of the dust and grease comes off right before the paint goes on, or new dust has settled. */
 const LAST_CLEAN: ReadonlySet<string> = new Set<PrepStep | BeforeStep>(["dust-off", "wipe", "tack-off"]);
@@ -27,25 +26,44 @@ export function waitsAs({ kind, step }: Operation): Waiting | null {
   return BARED.has(step) ? "ready" : null;
 }
 
-/** What a night counts between a face got ready and what it is ready for; between tape and paint; and between two coats of one layer. */
-const NIGHT = { bareMetal: 4, ready: 2, clean: 2, tape: 2, coats: 3 } as const;
+/** Why two pieces of work had better be done in one go. */
+export type NearKind = Waiting | "bare-metal" | "coats";
 
-/** Pairs of work that had better be done in one go, of all faces. */
-export const nearPairs = (chains: readonly LiveChain[], aliasOf: (opId: string) => string): readonly Near[] =>
-  chains.flatMap((live) => {
-    const { chain, planned } = live;
-    const { material } = planned.region;
-    const isMetal = material !== null && material !== "unknown" && materialFacts(material).group === "metal";
-    const byId = new Map(chain.ops.map((op) => [op.id, op]));
-    const painted = chain.ops.findIndex((op) => op.kind === "coat");
-    const bare = new Set(chain.ops.slice(0, Math.max(0, painted)).map((op) => op.id));
-    return chain.ties.flatMap((tie): Near[] => {
-      const [from, to] = [byId.get(tie.from), byId.get(tie.to)];
-      if (!from || !to) return [];
-      const pair = (weight: number) => [{ from: aliasOf(from.id), to: aliasOf(to.id), weight }];
-      if (from.kind === "coat" && to.kind === "coat" && from.layerId === to.layerId) return pair(NIGHT.coats);
-      const as = waitsAs(from);
-      if (as === null) return [];
-      return pair(as === "ready" && isMetal && bare.has(from.id) ? NIGHT.bareMetal : NIGHT[as]);
-    });
+/** What a night between them counts. */
+const NIGHT: Readonly<Record<NearKind, number>> = { "bare-metal": 4, ready: 2, clean: 2, tape: 2, coats: 3 };
+
+interface FaceWork {
+  readonly chain: Chain;
+  readonly planned: PlanRegion;
+}
+
+interface NearTie {
+  readonly tie: Tie;
+  readonly as: NearKind;
+}
+
+/** Pairs of one face's work that had better be done in one go. */
+export function nearTies({ chain, planned }: FaceWork): readonly NearTie[] {
+  const { material } = planned.region;
+  const isMetal = material !== null && material !== "unknown" && materialFacts(material).group === "metal";
+  const byId = new Map(chain.ops.map((op) => [op.id, op]));
+  const painted = chain.ops.findIndex((op) => op.kind === "coat");
+  const bare = new Set(chain.ops.slice(0, Math.max(0, painted)).map((op) => op.id));
+  return chain.ties.flatMap((tie): NearTie[] => {
+    const [from, to] = [byId.get(tie.from), byId.get(tie.to)];
+    if (!from || !to) return [];
+    if (from.kind === "coat" && to.kind === "coat" && from.layerId === to.layerId) return [{ tie, as: "coats" }];
+    const as = waitsAs(from);
+    if (as === null) return [];
+    return [{ tie, as: as === "ready" && isMetal && bare.has(from.id) ? "bare-metal" : as }];
   });
+}
+
+/** The same of all faces, as the schedule takes it. */
+export const nearPairs = (chains: readonly FaceWork[], aliasOf: (opId: string) => string): readonly Near[] =>
+  chains.flatMap((live) =>
+    nearTies(live).flatMap(({ tie, as }): Near[] => {
+      const [from, to] = [aliasOf(tie.from), aliasOf(tie.to)];
+      return from === to ? [] : [{ from, to, weight: NIGHT[as] }];
+    }),
+  );

@@ -269,7 +269,7 @@ export function problemOf(ctx: ProblemContext): Problem {
   return {
     ops: inBatches(all, ctx),
     links: links.filter((l) => l.from !== l.to),
-    near: nearPairs(ctx.chains, ctx.batches.aliasOf).filter((n) => n.from !== n.to),
+    near: nearPairs(ctx.chains, ctx.batches.aliasOf),
     capacity: {
       hands: HANDS,
       booth: BOOTHS,

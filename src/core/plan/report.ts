@@ -3,8 +3,9 @@
 import { MIN_PER_DAY, own } from "../base";
 import { airAt, milestoneAfter } from "../film";
 import { TAPE_LATEST_MIN } from "../reference";
-import { cleaningsOf, type Placed, type Problem, type Slack, sessionsUsed, slacks } from "../schedule";
+import { cleaningsOf, nightsBetween, type Placed, type Problem, type Slack, sessionsUsed, slacks } from "../schedule";
 import { coatsUpTo, type Operation, spansOf } from "../work";
+import { nearTies } from "./nearness";
 import { cautionFor, GRID_MIN, type LiveChain, linkId, type ProblemContext } from "./problem";
 import { stockLines } from "./stock";
 import type {
@@ -12,6 +13,7 @@ import type {
   FollowUp,
   Move,
   Notice,
+  OverNight,
   PlanAnswer,
   PlanInput,
   PlannedOp,
@@ -62,6 +64,7 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
     objective: ctx.wishes.objective,
     sessions: sessionsUsed(problem, atInProblem),
     cleanings: cleaningsOf(problem, atInProblem),
+    overNight: overNight(ops, ctx),
     dueMin: ctx.wishes.dueMin,
     moved: movedFrom(input.before ?? {}, ops),
     afreshDoneMin: found.afreshDoneMin,
@@ -70,6 +73,21 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
     carryIns: carryIns(ops, ctx),
     checkedOps: found.checkedOps,
   };
+}
+
+/** What lies over night although its wait would have let it be gone on with. */
+function overNight(ops: readonly PlannedOp[], ctx: ProblemContext): readonly OverNight[] {
+  const byId = new Map(ops.map((op) => [op.id, op]));
+  return ctx.chains.flatMap((live) =>
+    nearTies(live).flatMap(({ tie, as }): OverNight[] => {
+      const [from, to] = [byId.get(tie.from)!, byId.get(tie.to)!];
+      if (to.state !== "planned") return [];
+      const nights = nightsBetween(from.endMin, to.startMin);
+      const opens = to.wait?.likelyMin ?? from.endMin;
+      if (nights === 0 || nightsBetween(from.endMin, opens) > 0) return [];
+      return [{ regionId: live.chain.regionId, as, fromId: from.id, toId: to.id, nights }];
+    }),
+  );
 }
 
 /** Members of a batch lie where the batch does. */

@@ -14,6 +14,7 @@ import type {
 } from "../model";
 import type { BoundBy, Conflict, Freeing, Piece } from "../schedule";
 import type { Join, NoBatch, Operation, PlanRegion, WaitedFor } from "../work";
+import type { NearKind } from "./nearness";
 import type { StockLine } from "./stock";
 
 /** A written reason for going ahead against a finish stop; carried by plan and log. */
@@ -250,6 +251,15 @@ export interface CarryIn {
   readonly opId: string;
 }
 
+/** Work left over night without what it was done for: a face got ready, tape, a coat of a layer begun. */
+export interface OverNight {
+  readonly regionId: string;
+  readonly as: NearKind;
+  readonly fromId: string;
+  readonly toId: string;
+  readonly nights: number;
+}
+
 /** Why some of what was to be planned together is not in the plan, by group. */
 export type Aside = Readonly<Record<string, Exclude<PlanAnswer, { outcome: "planned" }>>>;
 
@@ -292,6 +302,8 @@ export type PlanAnswer =
       /** evenings with work in them, and times a tool is cleaned and loaded anew */
       readonly sessions: number;
       readonly cleanings: number;
+      /** what lies over night and would not have to for any wait's sake; absent in plans of older programs */
+      readonly overNight?: readonly OverNight[] | undefined;
       readonly dueMin: number | null;
       /** left out = everything that was asked for is in it */
       readonly aside?: Aside | undefined;

@@ -24,6 +24,10 @@ export class Board {
     return p.endMin;
   };
 
+  of(opId: string): Placed | undefined {
+    return this.placedById.get(opId);
+  }
+
   has(opId: string): boolean {
     return this.placedById.has(opId);
   }

@@ -1,4 +1,6 @@
+export { nightsBetween } from "./apart";
 export { checkSchedule } from "./check";
+export { Elsewhere } from "./elsewhere";
 export { type Explanation, explain, type Freeing, type Piece } from "./explain";
 export { circleOf } from "./graph";
 export { type Instance, problemOfInstance } from "./instances";

@@ -1,55 +1,15 @@
-import { readFileSync } from "node:fs";
+import { INSTANCES, instance, shed } from "../../../tests/support/instances";
 import { seededRandom } from "../base";
 import { lowerBound } from "./bound";
 import { graphOf } from "./graph";
-import { type Instance, problemOfInstance } from "./instances";
 import { Placer } from "./placer";
 import { NO_HOLDS, placeAll } from "./solve";
-import type { Op, Problem } from "./types";
+import type { Problem } from "./types";
 
 /** The placement on arrays makes the same plan as the one on the board, whatever the order it is given. */
 
-const IDS = ["A01", "A02", "B01", "B02", "C01", "C02", "D01", "D02", "E01"];
-const instance = (id: string): Problem =>
-  problemOfInstance(JSON.parse(readFileSync(`tests/vectors/schedule/${id}.json`, "utf8")) as Instance);
-
-/** The same work with what plans have beside: hands for cleaning, air, racks, pins, what is done, empty evenings. */
-function shed(of: Problem, random: () => number): Problem {
-  const rack = { resource: "rack", amount: 1, untilMin: (end: number) => end + 90 };
-  const pinned = of.ops.findLast((op) => !of.links.some((l) => l.to === op.id));
-  const ops = of.ops.map((op, n): Op => {
-    const gives = ["dust", "mist", null][Math.floor(3 * random())]!;
-    return {
-      ...op,
-      ...(random() < 0.3 ? { keeps: [rack] } : {}),
-      ...(random() < 0.6
-        ? {
-            air: {
-              gives,
-              settleMin: 3,
-              mindsUntilMin: random() < 0.5 ? (end: number) => end + 8 : null,
-              ...(random() < 0.3 ? { of: `owner ${n % 4}` } : {}),
-            },
-          }
-        : {}),
-      ...(random() < 0.05 ? { unattended: true } : {}),
-      ...(n === 0 ? { fixed: { startMin: 100.5, endMin: 104.5 } } : {}),
-      ...(op === pinned ? { lockMin: of.sessions[1]!.startMin } : {}),
-      releaseMin: random() < 0.1 ? 400 : 0,
-    };
-  });
-  const hands = Object.keys(of.capacity)[0]!;
-  return {
-    ...of,
-    ops,
-    capacity: { ...of.capacity, rack: 4 },
-    setupTakes: hands,
-    gridMin: 1,
-  };
-}
-
 let placed = 0;
-describe.each(IDS)("%s", (id) => {
+describe.each(INSTANCES)("%s", (id) => {
   const plain = instance(id);
   it.each<[string, (random: () => number) => Problem]>([
     ["as it is", () => plain],

@@ -67,6 +67,8 @@ export function DateWays({
         const others = screen.shop.exceptions.filter((x) => x.date !== day.date);
         return shed({ exceptions: [...others, own].sort((a, b) => (a.date < b.date ? -1 : 1)) });
       }
+      case "cover":
+        return shed({ habits: { covered: true } });
       case "likely":
         return shed({ caution: "likely" });
       case "rounds": {
@@ -97,6 +99,8 @@ export function DateWays({
           ? `one session more: ${dayOf(day.startMin, timeZone)}, ${clockShown(day.from)}–${clockShown(day.to)}`
           : "one session more";
       }
+      case "cover":
+        return "wet parts put under a cover, so that others may be sanded and sprayed beside them";
       case "rounds": {
         const faces = way.regionIds.map((id) => screen.regions.find((r) => r.id === id)?.name ?? "").join(", ");
         return `no rounds of fill, sand and prime on ${faces}`;

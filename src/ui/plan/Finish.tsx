@@ -1,7 +1,7 @@
 import type { ModelOnBench, PlanScreen } from "@/contracts";
 import type { PlanAnswer, PlannedOp } from "@/core/plan";
 import { duration, relativeDay } from "@/format";
-import { MILESTONE_NAME, verifiedText } from "@/messages";
+import { MILESTONE_NAME, overNightText, verifiedText } from "@/messages";
 import { RoundsForAll } from "./RoundsForAll";
 import type { Planner } from "./usePlanning";
 
@@ -70,6 +70,9 @@ function Due({
   );
 }
 
+/** So many pieces left over night are told one by one. */
+const MOST_TOLD = 4;
+
 /** When it is done, what it takes, and what that hinges on. */
 export function Finish({
   answer,
@@ -89,6 +92,7 @@ export function Finish({
   const active = screen.models.filter((m) => m.state === "active");
   const on = hinge(answer, titleOf, nameOf);
   const waits = answer.caution === "safe" ? "safe waits, nine in ten" : "likely waits, even odds";
+  const overNight = answer.overNight ?? [];
   const first = on?.split(";")[0] ?? null;
   return (
     <section aria-label="Finish" className="rounded-box bg-base-200 px-3 py-2">
@@ -132,6 +136,19 @@ export function Finish({
             <h2 className="soft text-sm">Tools loaded anew</h2>
             <p>{answer.cleanings}×</p>
           </div>
+          {overNight.length > 0 && (
+            <div className="max-w-[30rem] min-w-56 flex-1" data-testid="over-night">
+              <h2 className="soft text-sm">Left over night though no wait asks for it</h2>
+              <ul>
+                {overNight.slice(0, MOST_TOLD).map((o) => (
+                  <li key={`${o.fromId}>${o.toId}`}>
+                    {nameOf(o.regionId)}: {overNightText(o)}
+                  </li>
+                ))}
+                {overNight.length > MOST_TOLD && <li className="soft">and {overNight.length - MOST_TOLD} more</li>}
+              </ul>
+            </div>
+          )}
           {planner && <RoundsForAll screen={screen} planner={planner} />}
           {on && (
             <div className="max-w-[36rem] min-w-64 flex-1">
