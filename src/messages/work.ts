@@ -222,9 +222,21 @@ const LEFT_OVER_NIGHT: Readonly<Record<OverNight["as"], string>> = {
   coats: "between two coats of one layer",
 };
 
-/** What lies over night although no wait asks for it. */
-export const overNightText = ({ as, nights }: OverNight): string =>
-  `${LEFT_OVER_NIGHT[as]}${nights > 1 ? `, ${nights} nights` : ""}`;
+/** What lies over night although no wait asks for it, by kind, each with its faces. */
+export function overNightText(left: readonly OverNight[], nameOf: (regionId: string) => string): string {
+  const kinds = Object.keys(LEFT_OVER_NIGHT) as OverNight["as"][];
+  return kinds
+    .flatMap((as) => {
+      const own = left.filter((o) => o.as === as);
+      if (own.length === 0) return [];
+      const faces = [...new Set(own.map((o) => o.regionId))].map((id) => {
+        const times = own.filter((o) => o.regionId === id).length;
+        return `${nameOf(id)}${times > 1 ? ` ${times}×` : ""}`;
+      });
+      return [`${LEFT_OVER_NIGHT[as]} (${faces.join("; ")})`];
+    })
+    .join("; ");
+}
 
 /** What the film model said of a finished plan. */
 export function verifiedText(v: Verified): string {

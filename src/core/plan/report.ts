@@ -75,7 +75,7 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
   };
 }
 
-/** What lies over night although its wait would have let it be gone on with. */
+/** What lies over night although its wait and the hours of the bench would have let it be gone on with. */
 function overNight(ops: readonly PlannedOp[], ctx: ProblemContext): readonly OverNight[] {
   const byId = new Map(ops.map((op) => [op.id, op]));
   return ctx.chains.flatMap((live) =>
@@ -83,8 +83,9 @@ function overNight(ops: readonly PlannedOp[], ctx: ProblemContext): readonly Ove
       const [from, to] = [byId.get(tie.from)!, byId.get(tie.to)!];
       if (to.state !== "planned") return [];
       const nights = nightsBetween(from.endMin, to.startMin);
-      const opens = to.wait?.likelyMin ?? from.endMin;
-      if (nights === 0 || nightsBetween(from.endMin, opens) > 0) return [];
+      const opens = Math.max(from.endMin, to.wait?.likelyMin ?? from.endMin);
+      const soonest = ctx.sessions.find((s) => s.endMin - Math.max(s.startMin, opens) >= to.handsOnMin);
+      if (nights === 0 || !soonest || nightsBetween(from.endMin, Math.max(soonest.startMin, opens)) > 0) return [];
       return [{ regionId: live.chain.regionId, as, fromId: from.id, toId: to.id, nights }];
     }),
   );

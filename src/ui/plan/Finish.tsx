@@ -70,9 +70,6 @@ function Due({
   );
 }
 
-/** So many pieces left over night are told one by one. */
-const MOST_TOLD = 4;
-
 /** When it is done, what it takes, and what that hinges on. */
 export function Finish({
   answer,
@@ -136,19 +133,6 @@ export function Finish({
             <h2 className="soft text-sm">Tools loaded anew</h2>
             <p>{answer.cleanings}×</p>
           </div>
-          {overNight.length > 0 && (
-            <div className="max-w-[30rem] min-w-56 flex-1" data-testid="over-night">
-              <h2 className="soft text-sm">Left over night though no wait asks for it</h2>
-              <ul>
-                {overNight.slice(0, MOST_TOLD).map((o) => (
-                  <li key={`${o.fromId}>${o.toId}`}>
-                    {nameOf(o.regionId)}: {overNightText(o)}
-                  </li>
-                ))}
-                {overNight.length > MOST_TOLD && <li className="soft">and {overNight.length - MOST_TOLD} more</li>}
-              </ul>
-            </div>
-          )}
           {planner && <RoundsForAll screen={screen} planner={planner} />}
           {on && (
             <div className="max-w-[36rem] min-w-64 flex-1">
@@ -157,6 +141,12 @@ export function Finish({
             </div>
           )}
         </div>
+        {overNight.length > 0 && (
+          <p className="w-full text-sm" data-testid="over-night">
+            <span className="soft">Left over night though no wait asks for it:</span> {overNightText(overNight, nameOf)}
+            .
+          </p>
+        )}
         <p className="soft w-full text-sm">
           {answer.checkedOps} pieces of work checked against every window, session and pair of hands.{" "}
           <span data-testid="verified">{verifiedText(answer.verified)}</span>{" "}
