@@ -1,5 +1,5 @@
 import type { Role, Scheme, SealKind, Touch } from "@/core/model";
-import type { FinishingStep, Order, Why } from "@/core/scheme";
+import type { FinishingStep, Order, Unpainted, Why } from "@/core/scheme";
 
 /** An order of a scheme with what it takes. */
 export interface OrderView extends Order {
@@ -27,6 +27,8 @@ export interface ColourScreen {
     readonly best: OrderView | null;
     /** the order the user wants; null = the best */
     readonly wanted: OrderView | null;
+    /** what each field saves when it is stuck on or printed in place of painted; null = too many colours to ask */
+    readonly unpainted: readonly Unpainted[] | null;
     /** the pile holds this very order */
     readonly inStack: boolean;
     /** a colour of it lies on the part by the log: what is on it stays in the pile, and nothing is put in anew */

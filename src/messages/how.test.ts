@@ -45,4 +45,10 @@ describe("how work is done well", () => {
       BEFORE_STEPS.map((step) => workHow({ kind: "before", step }, null)).filter((t) => t !== null).length,
     ).toBeGreaterThan(2);
   });
+  it("a mask tells of what lies along its edges beside tape", () => {
+    const tape = workHow({ kind: "mask", step: null }, null)!;
+    const fluid = workHow({ kind: "mask", step: null, maskedBy: ["fluid"] }, null)!;
+    expect(fluid.startsWith(tape)).toBe(true);
+    expect(fluid).toMatch(/within a day or two/);
+  });
 });

@@ -1,5 +1,6 @@
 import type { ExtraKind, Method, Product } from "@/core/model";
 import type { Operation } from "@/core/work";
+import { EDGE_HOW } from "./colour";
 
 /** How a piece of work is done well, in a sentence or two; advice, not a rule. Source: common trade practice. */
 
@@ -64,7 +65,7 @@ const COATING: Readonly<Partial<Record<Method, string>>> = {
 
 /** @param product what the coat is of; null = it is no coat */
 export function workHow(
-  op: Pick<Operation, "kind" | "step" | "extra">,
+  op: Pick<Operation, "kind" | "step" | "extra" | "maskedBy">,
   product: Pick<Product, "role" | "method" | "family"> | null,
 ): string | null {
   if (op.kind === "coat" || op.kind === "part-coat" || op.kind === "turn") {
@@ -73,5 +74,6 @@ export function workHow(
     return (product && COATING[product.method]) ?? null;
   }
   if (op.extra) return EXTRA[op.extra.kind];
+  if (op.kind === "mask" && op.maskedBy) return [KIND.mask, ...op.maskedBy.map((k) => EDGE_HOW[k])].join(" ");
   return (op.step !== null ? STEP[op.step] : undefined) ?? KIND[op.kind] ?? null;
 }

@@ -408,5 +408,5 @@ export const RECIPE_STEPS = ["mixed", "drops", "dried"] as const;
 export type RecipeStep = (typeof RECIPE_STEPS)[number];
 
 /** How two fields of a scheme meet: a line along tape, a soft change, or no line at all because something parts them. */
-export const EDGE_KINDS = ["hard", "soft", "apart"] as const;
+export const EDGE_KINDS = ["hard", "film", "fluid", "soft", "roll", "apart"] as const;
 export type EdgeKind = (typeof EDGE_KINDS)[number];

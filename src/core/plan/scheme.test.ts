@@ -4,7 +4,17 @@ import { layer, pile, planInput, product, region } from "../../../tests/support/
 import { judgeStack } from "../judge";
 import { keptShare, type Layer, type Product, type Scheme, type Stack } from "../model";
 import { spotShare } from "../numbers";
-import { aroundScheme, bestOrder, GROUND_ID, groundShade, layersOf, priced, runMl, runsOf } from "../scheme";
+import {
+  aroundScheme,
+  bestOrder,
+  GROUND_ID,
+  groundShade,
+  layersOf,
+  leftUnpainted,
+  priced,
+  runMl,
+  runsOf,
+} from "../scheme";
 import { planModel } from "./plan";
 
 const paint = (id: string, colour: string, over: Partial<Product> = {}): Product => ({
@@ -170,6 +180,73 @@ describe("what stays as it is below", () => {
     expect(off!.endMin).toBeLessThanOrEqual(clear!.startMin);
     // 8 min and 0.03 a cm² over 280 cm², and 12 of the edge, in whole steps
     expect(on!.handsOnMin).toBe(30);
+  });
+  it.each([
+    ["film", 45],
+    ["fluid", 25],
+    ["roll", 40],
+  ] as const)("along %s it takes minutes of its own, and says what it is laid along", (kind, minutes) => {
+    const edges = [{ ...kept.edges[0]!, kind }];
+    const scheme = { ...kept, edges };
+    const layers = [...put.below, ...put.fields, ...around.above];
+    const answer = planModel(planInput([{ region: { ...half, scheme }, stack: { ...primed, layers } }], { productOf }));
+    if (answer.outcome !== "planned") throw new Error(answer.outcome);
+    const on = answer.ops.find((o) => o.kind === "mask")!;
+    expect(on).toMatchObject({ handsOnMin: minutes, maskedBy: [kind] });
+    // along tape alone nothing beside it is said
+    expect(answer.ops.filter((o) => o.maskedBy && o.kind !== "mask")).toEqual([]);
+  });
+  it("the colour laid first is carried on under a putty roll, and not under film", () => {
+    const both: Scheme = {
+      ...SCHEME,
+      fields: SCHEME.fields.slice(0, 2),
+      edges: [{ between: ["topsides", "bottom"], kind: "roll", cm: 40 }],
+    };
+    const spotsAlong = (kind: "roll" | "film") => {
+      const edges = [{ ...both.edges[0]!, kind }];
+      const own = { ...face, scheme: { ...both, edges } };
+      const found = bestOrder(runsOf(own, below.at(-1) ?? null, "#888888", productOf));
+      return layersOf(own, found, below, () => "x").fields.map((l) => l.spot ?? null);
+    };
+    expect(spotsAlong("film")).toEqual([null, null]);
+    const [first, second] = spotsAlong("roll");
+    // a centimetre along forty of four hundred square centimetres
+    expect(first).toBeGreaterThan(0.4);
+    expect(second).toBeNull();
+  });
+});
+
+describe("not painting a field", () => {
+  const unpainted = () =>
+    leftUnpainted(face, below.at(-1) ?? null, groundShade(face, below, productOf), productOf, order)!;
+  it("saves what the best order without it takes less, and its neighbour goes on under it", () => {
+    const stripe = unpainted().find((u) => u.field === "boot stripe")!;
+    // both its edges are as long: the first of them counts
+    expect(stripe.onto).toBe("cream");
+    const two: Scheme = {
+      ...SCHEME,
+      fields: [{ ...SCHEME.fields[0]!, share: 0.65 }, SCHEME.fields[1]!],
+      edges: [],
+    };
+    const left = bestOrder(
+      runsOf({ ...face, scheme: two }, below.at(-1) ?? null, groundShade(face, below, productOf), productOf),
+    );
+    expect(stripe).toMatchObject({ coats: order.coats - left.coats, masks: order.masks - left.masks });
+    expect(stripe.handsMin).toBeCloseTo(order.handsMin - left.handsMin, 9);
+    expect(stripe.handsMin).toBeGreaterThan(0);
+  });
+  it("is told of every field that has a colour, and of none where there is only one", () => {
+    expect(unpainted().map((u) => u.field)).toEqual(["topsides", "bottom", "boot stripe"]);
+    const alone = { ...face, scheme: { ...SCHEME, fields: SCHEME.fields.slice(0, 1), edges: [] } };
+    const best = bestOrder(runsOf(alone, null, "#888888", productOf));
+    expect(leftUnpainted(alone, null, "#888888", productOf, best)).toEqual([]);
+  });
+  it("with more than eight colours it is not asked", () => {
+    const many = Array.from({ length: 9 }, (_, n) => paint(`c${n}`, "#777777"));
+    const fields = many.map((p) => ({ name: p.id, share: 0.1, productId: p.id, coats: 2 }));
+    const own = { ...face, scheme: { fields, edges: [], order: null } };
+    const of = (id: string) => many.find((p) => p.id === id) ?? productOf(id);
+    expect(leftUnpainted(own, null, "#888888", of, bestOrder(runsOf(own, null, "#888888", of)))).toBeNull();
   });
 });
 

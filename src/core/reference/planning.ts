@@ -35,8 +35,21 @@ export const SIDE_LABOUR: Readonly<
 
 /** So far a colour is carried under the soft edge of the one that comes after it, cm (est.). */
 export const SOFT_UNDER_CM = 1;
-/** Tape along an edge, pressed down, or a rope of putty for a soft one: minutes a cm (est.). */
-export const EDGE_MIN_PER_CM: Readonly<Record<EdgeKind, number>> = { hard: 0.15, soft: 0.25, apart: 0 };
+interface EdgeFacts {
+  /** minutes a cm of edge (est.) */
+  readonly minPerCm: number;
+  /** the colour laid first is carried under the other */
+  readonly isSoft: boolean;
+}
+/** Fine tape pressed down; film cut along the line on the part; fluid brushed on; freehand past lifted paper; a rope of putty. */
+export const EDGE_FACTS: Readonly<Record<EdgeKind, EdgeFacts>> = {
+  hard: { minPerCm: 0.15, isSoft: false },
+  film: { minPerCm: 0.3, isSoft: false },
+  fluid: { minPerCm: 0.1, isSoft: false },
+  soft: { minPerCm: 0.25, isSoft: true },
+  roll: { minPerCm: 0.25, isSoft: true },
+  apart: { minPerCm: 0, isSoft: false },
+};
 
 /** Cleaning and loading a tool with another product, minutes of somebody's hands (est.). */
 export const CLEANING_MIN: Readonly<Partial<Record<Method, number>>> = { airbrush: 10, "spray-gun": 15 };

@@ -16,7 +16,7 @@ import { coatsToHide, dftUm, linearRgb, liquidNeededMl, transferEfficiency } fro
 import {
   ASSUMED_AREA_CM2,
   COAT_LABOUR,
-  EDGE_MIN_PER_CM,
+  EDGE_FACTS,
   labelTimes,
   materialFacts,
   SIDE_LABOUR,
@@ -78,7 +78,7 @@ export function runsOf(face: Face, below: Layer | null, ground: string | null, p
       const [a, b] = e.between.map((name) => colourOf.get(name));
       const other = a === id ? b : b === id ? a : undefined;
       if (other === undefined || other === id || e.kind === "apart") continue;
-      edgeMin[other] = (edgeMin[other] ?? 0) + EDGE_MIN_PER_CM[e.kind] * edgeCm(scheme, e, areaCm2);
+      edgeMin[other] = (edgeMin[other] ?? 0) + EDGE_FACTS[e.kind].minPerCm * edgeCm(scheme, e, areaCm2);
     }
     return edgeMin;
   };
@@ -139,7 +139,8 @@ function laidShare({ scheme = NO_SCHEME, areaCm2 }: Face, { ids }: Pick<Order, "
   const under = scheme.edges.reduce((sum, e) => {
     const colours = e.between.map((name) => colourOf.get(name));
     const other = colours.find((c) => c !== id);
-    const isUnder = e.kind === "soft" && colours.includes(id) && other != null && ids.indexOf(other) > ids.indexOf(id);
+    const isUnder =
+      EDGE_FACTS[e.kind].isSoft && colours.includes(id) && other != null && ids.indexOf(other) > ids.indexOf(id);
     return isUnder ? sum + (SOFT_UNDER_CM * edgeCm(scheme, e, area)) / area : sum;
   }, 0);
   return Math.min(1, own + under);

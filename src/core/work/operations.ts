@@ -6,6 +6,7 @@ import type { OpRecord } from "../history";
 import {
   type BeforeStep,
   coatOf,
+  type EdgeKind,
   type ExtraWork,
   type Hold,
   type Layer,
@@ -95,6 +96,8 @@ export interface Operation {
   readonly until?: RubSign | undefined;
   /** where on the face, in plain names; absent = all over, or wherever there is something to do */
   readonly places?: readonly string[] | undefined;
+  /** of a mask on fields: what lies along their edges beside plain tape; absent = nothing else */
+  readonly maskedBy?: readonly EdgeKind[] | undefined;
   /** the mend it is part of; absent = of none */
   readonly mend?: string | undefined;
   /** what it is, where no layer asks for it */

@@ -4,7 +4,7 @@ import { ArrowDown, ArrowUp } from "lucide-react";
 import type { ColourScreen, OrderView } from "@/contracts";
 import type { Scheme } from "@/core/model";
 import { duration, volumeText } from "@/format";
-import { whyBeforeText } from "@/messages";
+import { unpaintedText, whyBeforeText } from "@/messages";
 
 type Chosen = NonNullable<ColourScreen["chosen"]>;
 
@@ -28,6 +28,30 @@ function difference(wanted: OrderView, best: OrderView): string {
         ]),
   ];
   return parts.length === 0 ? "It takes no more than the best." : `Against the best: ${parts.join(", ")}.`;
+}
+
+/** Fields stuck on or printed in place of painted, each with what that saves. */
+function NotPainted({ chosen: { unpainted }, nameOf }: { chosen: Chosen; nameOf: (id: string) => string }) {
+  if (unpainted === null)
+    return <p className="soft text-sm">Too many colours to reckon what leaving one unpainted would save.</p>;
+  if (unpainted.length === 0) return null;
+  return (
+    <details className="text-sm" data-testid="unpainted">
+      <summary className="cursor-pointer">Not painting a field: a decal, cut film, or printed in its colour</summary>
+      <ul className="mt-1 grid gap-1 pl-4">
+        {unpainted.map((u) => (
+          <li key={u.field}>
+            <strong>{u.field}</strong> {unpaintedText(u)}
+            {u.onto !== null && <span className="soft">, with {nameOf(u.onto)} under it</span>}.
+          </li>
+        ))}
+      </ul>
+      <p className="soft mt-1">
+        Best order against best order, its own minutes as a marking not in it. Then leave its colour out here and add it
+        below as a decal or film.
+      </p>
+    </details>
+  );
 }
 
 /** The order of the colours: why each comes where it does, what is covered before it, coats, paint and minutes. */
@@ -131,6 +155,7 @@ export function OrderTable({
         work
         {order.waitMin > 0 && `, ${duration(order.waitMin)} until tape may lie`}. Waits by the labels, minutes est.
       </p>
+      <NotPainted chosen={chosen} nameOf={nameOf} />
       {wanted && (
         <button
           type="button"

@@ -2,7 +2,7 @@ import type { PlanScreen } from "@/contracts";
 import { productsOfWork } from "@/core/model";
 import type { CarryIn, PlanAnswer, PlannedOp } from "@/core/plan";
 import { CLEANING_MIN } from "@/core/reference";
-import { HOLD_NAME, safetyLine, workCaution } from "@/messages";
+import { EDGE_THINGS, HOLD_NAME, safetyLine, workCaution } from "@/messages";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 type Products = PlanScreen["products"];
@@ -91,6 +91,7 @@ function packingOf(ops: readonly PlannedOp[], products: Products): readonly stri
     }
     if (op.dusty) things.add("tack cloth");
     if (op.kind === "mask") things.add("masking tape");
+    for (const kind of op.maskedBy ?? []) if (EDGE_THINGS[kind]) things.add(EDGE_THINGS[kind]);
     if (op.kind === "inspect" || op.step === "look") things.add("a raking lamp");
     for (const thing of STEP_THINGS[op.step ?? ""] ?? []) things.add(thing);
     if (op.held?.by === "clamp") things.add("clamps or bands");

@@ -1,7 +1,7 @@
-import { edgeCm, keptShare, type Layer, opIds, type Product, type Region } from "../../model";
+import { edgeCm, keptShare, type Layer, opIds, type Product, type Region, type Scheme } from "../../model";
 import { spotShare, tackOf } from "../../numbers";
 import { wetOnly } from "../../policy";
-import { ASSUMED_AREA_CM2, EDGE_MIN_PER_CM, TAPE_LATEST_MIN } from "../../reference";
+import { ASSUMED_AREA_CM2, EDGE_FACTS, TAPE_LATEST_MIN } from "../../reference";
 import type { Operation } from "../operations";
 import { sideWork, type Work } from "./put-together";
 
@@ -38,15 +38,20 @@ type Shared = Pick<Layer, "places" | "productId" | "spot" | "depthUm">;
 const maskedFields = ({ scheme }: Region, { places }: Shared): readonly string[] =>
   places?.length ? places : (scheme?.fields.flatMap((f) => (f.productId === null ? [f.name] : [])) ?? []);
 
-/** Minutes of the edges of what is masked. */
-function edgesMin(region: Region, layer: Shared): number {
-  const { scheme, areaCm2 } = region;
-  if (!scheme) return 0;
+/** The edges of what is masked. */
+function edgesOf(region: Region, layer: Shared): Scheme["edges"] {
   const inside = new Set(maskedFields(region, layer));
-  return scheme.edges
-    .filter(({ between: [a, b] }) => inside.has(a) !== inside.has(b))
-    .reduce((sum, e) => sum + EDGE_MIN_PER_CM[e.kind] * edgeCm(scheme, e, areaCm2 ?? ASSUMED_AREA_CM2), 0);
+  return (region.scheme?.edges ?? []).filter(({ between: [a, b] }) => inside.has(a) !== inside.has(b));
 }
+
+const edgesMin = ({ scheme, areaCm2 }: Region, edges: Scheme["edges"]): number =>
+  edges.reduce((sum, e) => sum + EDGE_FACTS[e.kind].minPerCm * edgeCm(scheme!, e, areaCm2 ?? ASSUMED_AREA_CM2), 0);
+
+/** What is laid along edges beside plain tape, each once. */
+const meansOf = (edges: Scheme["edges"]): Pick<Operation, "maskedBy"> => {
+  const means = [...new Set(edges.map((e) => e.kind).filter((k) => k !== "hard" && k !== "apart"))];
+  return means.length > 0 ? { maskedBy: means } : {};
+};
 
 /** Share of the face that the mask over a layer covers. @param kept only what keeps what lies below is covered */
 function maskedShare(region: Region, layer: Layer, product: Product, kept: boolean): number {
@@ -68,9 +73,13 @@ export function tapeOn(
 ): void {
   const leastMin = layer.tape?.onMin ?? 0;
   work.waitFor(coatId, opIds.mask(layer.id), { kind: "milestone", milestone: "tape-safe", leastMin });
-  const edges = kept || layer.places?.length ? edgesMin(region, layer) : 0;
+  const edges = kept || layer.places?.length ? edgesOf(region, layer) : [];
   const share = maskedShare(region, layer, product, kept);
-  work.push({ ...sideWork(region, "mask", opIds.mask(layer.id), layer.id, share, edges), ...on(region, layer, kept) });
+  work.push({
+    ...sideWork(region, "mask", opIds.mask(layer.id), layer.id, share, edgesMin(region, edges)),
+    ...on(region, layer, kept),
+    ...meansOf(edges),
+  });
 }
 
 /** Tape on a layer is for the one above it, and comes off after that one's last coat; on a field, for all the colours beside it. */
