@@ -5,6 +5,7 @@ export * from "./fields";
 export * from "./film";
 export * from "./finder";
 export * from "./how";
+export * from "./jar-label";
 export * from "./label";
 export * from "./materials";
 export * from "./mesh";

@@ -1,6 +1,6 @@
 "use client";
 
-import { Pencil } from "lucide-react";
+import { Pencil, Printer } from "lucide-react";
 import Link from "next/link";
 import { saveProductAction } from "@/actions/shelf";
 import type { CouponCard, LessonView, ShelfItem, TaughtView, UsedView } from "@/contracts";
@@ -54,6 +54,10 @@ export function ProductCard({
           <span className="soft block">{p.maker || "maker not given"}</span>
           {p.owned === false && <span className="font-semibold text-warning">to buy: not on the shelf</span>}
         </span>
+        <Link className="btn btn-ghost btn-sm" href={`/shelf/labels?product=${p.id}`}>
+          <Printer className="size-4" aria-hidden />
+          Label
+        </Link>
         <button type="button" data-next className="btn btn-sm" onClick={edit}>
           <Pencil className="size-4" aria-hidden />
           Edit
