@@ -171,6 +171,20 @@ export const SUM_TEXT: Readonly<Record<SumId, SumWords>> = {
         "A wet mix is not its dry shade: brush a little out, let it dry, compare, and correct by the drop. Mix enough for touch-ups.",
     },
   },
+  photo: {
+    title: "Shade from a photo",
+    about:
+      "The shade of a patch photographed beside a grey card, put right for the light it was taken in: something to mix towards.",
+    inputs: { patch: "patch in the photo", card: "card in the photo", cardPct: "card reflects" },
+    lines: { lighter: "made lighter by a factor of", cast: "colour cast of the light, as a factor" },
+    columns: { shade: "shade (est.)", asSeen: "in the photo" },
+    notes: {
+      cast: "The light was strongly coloured: take it again in daylight, out of the sun.",
+      card: "The card is all but black or white in the photo: expose it so that it is grey, and tell what it reflects.",
+      clipped: "The patch comes out brighter than white: the card lay in shade, or its figure is too high.",
+      rough: "A photograph is a rough guide: mix, brush out, let it dry, and compare with the thing itself.",
+    },
+  },
   ladder: {
     title: "Ladder of papers",
     about: "The fewest papers from one grit to another, what the last one leaves, and what hides it.",

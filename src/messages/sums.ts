@@ -8,7 +8,7 @@ import { GRIT_SCALE_NAME, LOAD_NAME, MATERIAL_NAME, METHOD_NAME, PROPELLANT_NAME
 /** The sums as they are listed. */
 export const SUM_GROUPS: readonly (readonly [string, readonly SumId[]])[] = [
   ["Paint", ["quantities", "thin", "two-pack", "film", "weigh-in", "cost"]],
-  ["Colour", ["hide", "recipe"]],
+  ["Colour", ["hide", "recipe", "photo"]],
   ["Surface", ["ladder", "grits", "ridge", "skins", "gap", "detail", "fit", "mass"]],
   ["Warmth and water", ["dew", "warm-can", "warm-part", "gun", "box", "dry-part"]],
   ["Light and glue", ["light", "resin-cure", "glue"]],

@@ -2,6 +2,7 @@ import type { Product } from "../model";
 import {
   coatsToHide,
   DROP_ML,
+  hexOf,
   linearRgb,
   MOST_PAINTS,
   mixPaintOf,
@@ -128,6 +129,52 @@ export const recipe = sum({
         ...when(found.length === 0, "no-paints"),
         ...when(off !== null && off > OTHER_SHADE, "out-of-gamut"),
         ...when(off !== null, "wet-shade"),
+      ],
+    };
+  },
+});
+
+/** A card whose channels lie further apart than this, as a factor, was in light of another colour than the patch is told in. */
+const STRONG_CAST = 2.5;
+/** A card brighter or darker than this was not photographed fit to measure by, linear light. */
+const CARD_RANGE = [0.02, 0.95] as const;
+
+export const photo = sum({
+  formula: "each channel of the patch, in linear light, times what the card reflects by that channel of the card",
+  source: "white balance by a neutral card (von Kries), sRGB of IEC 61966-2-1; a photograph is a rough guide",
+  inputs: {
+    patch: { kind: "colour", usual: "#8a9aa2" },
+    card: { kind: "colour", usual: "#767676" },
+    cardPct: num("%", 5, 95, 18),
+  },
+  run: ({ patch, card, cardPct }) => {
+    const [seen, neutral] = [linearRgb(patch), linearRgb(card)];
+    const least = 1e-4;
+    const gains = neutral.map((c) => cardPct / 100 / Math.max(least, c));
+    const shade = seen.map((c, i) => c * gains[i]!) as unknown as readonly [number, number, number];
+    const cast = Math.max(...gains) / Math.min(...gains);
+    return {
+      lines: [line("lighter", gains.reduce((sum, g) => sum + g, 0) / gains.length), line("cast", cast)],
+      table: {
+        columns: ["shade", "asSeen"].map((id) => ({ id, unit: "" })),
+        rows: [
+          [
+            { kind: "colour", hex: hexOf(shade) },
+            { kind: "colour", hex: patch },
+          ],
+        ],
+      },
+      notes: [
+        ...when(cast > STRONG_CAST, "cast"),
+        ...when(
+          neutral.some((c) => c < CARD_RANGE[0] || c > CARD_RANGE[1]),
+          "card",
+        ),
+        ...when(
+          shade.some((c) => c > 1),
+          "clipped",
+        ),
+        "rough",
       ],
     };
   },

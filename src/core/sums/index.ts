@@ -1,4 +1,4 @@
-import { hide, recipe } from "./colour";
+import { hide, photo, recipe } from "./colour";
 import { convert, grits } from "./convert";
 import { glue } from "./joints";
 import { light, resinCure } from "./light";
@@ -16,6 +16,7 @@ const SUMS = {
   "weigh-in": weighIn,
   hide,
   recipe,
+  photo,
   ladder,
   ridge,
   skins,

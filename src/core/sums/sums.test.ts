@@ -6,6 +6,7 @@ import { product } from "../../../tests/support/world";
 import vectors from "../../../tests/vectors/numbers.json";
 import { seededRandom } from "../base";
 import type { Product } from "../model";
+import { colourDistance, hexOf, linearRgb } from "../numbers";
 import { filled, SUM_IDS, type SumId, type SumInput, type SumResult, type SumShelf, summed, sumOf, takenOver } from ".";
 
 const paint = (id: string, colour: string, over: Partial<Product> = {}): Product => ({
@@ -241,6 +242,35 @@ describe("every sum", () => {
     expect(faults("film", { colour: "red" })[0]).toContain("colour");
     expect(sumInputApi("readMwCm2")).toBe("read_mw_cm2");
   });
+});
+
+describe("a shade from a photo", () => {
+  const shade = (told: object): string => {
+    const cell = doing("photo", told).table!.rows[0]![0]!;
+    if (cell.kind !== "colour") throw new Error(cell.kind);
+    return cell.hex;
+  };
+  // 18 % in linear light is #767676
+  it("under neutral light, with the card as it should be, is what was photographed", () =>
+    expect(shade({ patch: "#5f7a86", card: "#767676", cardPct: 18.1 })).toBe("#5f7a86"));
+  it("is the same whatever the light: half as bright and as warm as a lamp", () => {
+    const linear = (hex: string) => linearRgb(hex);
+    const under = (hex: string, light: readonly number[]) =>
+      hexOf(linear(hex).map((c, i) => c * light[i]!) as unknown as Parameters<typeof hexOf>[0]);
+    for (const light of [
+      [0.5, 0.5, 0.5],
+      [0.9, 0.6, 0.35],
+      [0.5, 0.6, 0.8],
+    ]) {
+      const got = shade({ patch: under("#7a5f3c", light), card: under("#767676", light), cardPct: 18.1 });
+      expect(colourDistance(got, "#7a5f3c")).toBeLessThan(1.2);
+    }
+  });
+  it.each([
+    ["a lamp as red as an ember", { card: "#b04010" }, "cast"],
+    ["a card burnt out", { card: "#fefefe" }, "card"],
+    ["a card in shade", { patch: "#e0e0e0", card: "#303030" }, "clipped"],
+  ])("%s is told", (_, told, code) => expect(doing("photo", told).notes).toContain(code));
 });
 
 describe("filled in from the shed", () => {

@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import type { SumsScreen } from "@/contracts";
 import type { SumCell } from "@/core/sums";
 import { duration, unitShown } from "@/format";
@@ -42,6 +43,20 @@ function Cell({ cell, unit, screen }: { cell: SumCell; unit: string; screen: Sum
         </span>
       );
   }
+}
+
+/** On from the shade of a photo to the mixes for it. */
+function MixTowards({ screen }: { screen: SumsScreen }) {
+  const shade = screen.result?.table?.rows[0]?.[0];
+  if (shade?.kind !== "colour") return null;
+  return (
+    <Link
+      className="btn btn-sm justify-self-start"
+      href={`/sums?${new URLSearchParams({ sum: "recipe", target: shade.hex })}`}
+    >
+      Mix towards it
+    </Link>
+  );
 }
 
 /** What a sum comes to: its figures large, its table, and what is to be said beside them. */
@@ -103,6 +118,7 @@ export function SumResultView({ screen }: { screen: SumsScreen }) {
         </div>
       )}
       {id === "recipe" && <MixIt screen={screen} />}
+      {id === "photo" && <MixTowards screen={screen} />}
       {id === "weigh-in" && <WeighIt screen={screen} />}
     </>
   );

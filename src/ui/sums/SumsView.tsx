@@ -7,6 +7,7 @@ import type { SumsScreen } from "@/contracts";
 import type { SumId } from "@/core/sums";
 import { SUM_GROUPS, SUM_TEXT } from "@/messages";
 import { ProductOptions } from "../components/ProductOptions";
+import { FromPhoto } from "./FromPhoto";
 import { SumForm } from "./SumForm";
 import { SumResultView } from "./SumResultView";
 import { TakeIt } from "./TakeIt";
@@ -108,6 +109,7 @@ export function SumsView({ screen, told: first }: { screen: SumsScreen; told: To
           <p className="soft">{text.about}</p>
         </div>
         {Object.values(shown.from).some(Boolean) && <From screen={shown} told={told} setTold={setTold} />}
+        {id === "photo" && <FromPhoto take={(more) => setTold((t) => ({ ...t, typed: { ...t.typed, ...more } }))} />}
         <SumForm screen={shown} typed={told.typed} setTyped={(typed) => setTold({ ...told, typed })} />
       </section>
       <section aria-label="Result" aria-live="polite" className="grid min-w-0 content-start gap-3">
