@@ -245,7 +245,7 @@ describe("every sum", () => {
 });
 
 describe("a shade from a photo", () => {
-  const shade = (told: object): string => {
+  const shade = (told: Readonly<Record<string, unknown>>): string => {
     const cell = doing("photo", told).table!.rows[0]![0]!;
     if (cell.kind !== "colour") throw new Error(cell.kind);
     return cell.hex;
