@@ -241,10 +241,12 @@ export function overNightText(left: readonly OverNight[], nameOf: (regionId: str
 /** What the film model said of a finished plan. */
 export function verifiedText(v: Verified): string {
   if (v.waits === 0) return "No film has to be waited for.";
-  const base = `${v.waits} waits run through the film model in the plan’s own hours and air`;
+  const wide = v.wide ?? 0;
+  const far = wide === 0 ? "" : ` ${wide} more have at least three times as long as they take.`;
+  const base = `${v.waits - wide} waits run through the film model in the plan’s own hours and air`;
   const back = v.putBack === 0 ? "" : `, ${v.putBack} of them put back`;
-  if (v.early === 0) return `${base}${back}: none is too short.`;
-  return `${base}${back}; ${v.early} still ${v.early === 1 ? "is" : "are"} up to ${Math.ceil(v.earlyMin)} min short: look before you start ${v.early === 1 ? "it" : "them"}.`;
+  if (v.early === 0) return `${base}${back}: none is too short.${far}`;
+  return `${base}${back}; ${v.early} still ${v.early === 1 ? "is" : "are"} up to ${Math.ceil(v.earlyMin)} min short: look before you start ${v.early === 1 ? "it" : "them"}.${far}`;
 }
 
 export const SIGN_NAME: Readonly<Record<Sign, string>> = {

@@ -158,9 +158,9 @@ function solveVerified(start: ProblemContext, options: PlanOptions): Solved {
     const { placed, boundMin, genes } = schedule;
     const faults = checkSchedule(problem, placed);
     assert(faults.length === 0, `the plan breaks its own rules: ${JSON.stringify(faults.slice(0, 3))}`);
-    const { waits, early } = verifyWaits(ctx, inFull(placed, ctx), looked, options.wanted);
+    const { waits, wide, early } = verifyWaits(ctx, inFull(placed, ctx), looked, options.wanted);
     const earlyMin = Math.max(0, ...early.map((e) => e.byMin));
-    const verified = { waits, putBack: putBack.size, early: early.length, earlyMin };
+    const verified = { waits, wide, putBack: putBack.size, early: early.length, earlyMin };
     if (early.length === 0 || round === ROUNDS) {
       const checkedOps = problem.ops.length;
       const { placed } = withLateMasks(problem, schedule, ctx, options.keep);

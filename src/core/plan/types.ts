@@ -220,8 +220,10 @@ export interface RefusedStop {
 
 /** What the film model said of the finished plan. */
 export interface Verified {
-  /** waits on films it looked at */
+  /** waits on films in it */
   readonly waits: number;
+  /** those it need not look at: they have at least three times as long as they take; absent in plans of older programs */
+  readonly wide?: number | undefined;
   /** those it found too short, put back before the plan was handed out */
   readonly putBack: number;
   /** those still shorter than the model has them, and by how much at the most */

@@ -37,6 +37,51 @@ function coatsOf(a: Planned, upTo: string): readonly AppliedCoat[] {
     .flatMap((o) => (o.kind === "coat" ? [{ product: product(o.productId!), wftUm: o.wftUm!, endMin: o.endMin }] : []));
 }
 
+/** The judged face as the model is shown it. */
+function shownTo(input: PlanInput) {
+  const answer = judgeRegion(hull, input);
+  if (answer.outcome === "incomplete") throw new Error("not judged");
+  return {
+    ...input,
+    chains: [liveChain(hull, answer, input, new Map())],
+    records: new Map(),
+    notYet: new Map(),
+    airOf: regionAirs(input),
+    delaysMin: new Map(),
+  };
+}
+
+describe("what has three times as long as it takes", () => {
+  it.each([
+    ["warm", { kind: "steady", meanC: 20, rhPct: 50 }],
+    ["cold nights", COLD],
+    ["cold", { kind: "day", meanC: 10, swingC: 4, rhPct: 60 }],
+    ["damp", { kind: "day", meanC: 16, swingC: 3, rhPct: 68 }],
+    ["hot", { kind: "steady", meanC: 29, rhPct: 40 }],
+  ] as const)("%s: is not looked at, and would have been found long enough", (_, air) => {
+    const input = planInput([hull], { air: { ...air } });
+    const a = planned(input);
+    const placed = a.ops.map(({ id, startMin, endMin, boundBy }) => ({ opId: id, startMin, endMin, boundBy }));
+    const ctx = shownTo(input);
+    const some = verifyWaits(ctx, placed);
+    const all = verifyWaits(ctx, placed, new Map(), () => undefined, false);
+    expect(some.wide).toBeGreaterThan(0);
+    expect(some.wide).toBeLessThan(some.waits);
+    expect(all).toEqual({ ...some, wide: 0 });
+  });
+  it("what shuts again is looked at, however long it waited", () => {
+    const input = planInput([hull], { air: COLD });
+    const a = planned(input);
+    const late = 40 * 1440;
+    const placed = a.ops.map(({ id, startMin, endMin, boundBy }) => {
+      const by = id.startsWith("gp") || id.startsWith("eb") ? late : 0;
+      return { opId: id, startMin: startMin + by, endMin: endMin + by, boundBy };
+    });
+    const { waits, wide } = verifyWaits(shownTo(input), placed);
+    expect(wide).toBeLessThan(waits);
+  });
+});
+
 describe("a finished plan is run through the film model", () => {
   it.each([
     ["warm", { kind: "steady", meanC: 20, rhPct: 50 }],
@@ -59,16 +104,7 @@ describe("a finished plan is run through the film model", () => {
   it("a rub moved too early is found, with how much too early", () => {
     const input = planInput([hull], { air: COLD });
     const a = planned(input);
-    const answer = judgeRegion(hull, input);
-    if (answer.outcome === "incomplete") throw new Error("not judged");
-    const ctx = {
-      ...input,
-      chains: [liveChain(hull, answer, input, new Map())],
-      records: new Map(),
-      notYet: new Map(),
-      airOf: regionAirs(input),
-      delaysMin: new Map(),
-    };
+    const ctx = shownTo(input);
     const at = (opId: string) => a.ops.find((o) => o.id === opId)!;
     const soon = at("hp:coat:2").endMin + 20;
     const placed = a.ops.map((o) => ({
