@@ -181,6 +181,8 @@ const base = {
   at: utcMomentSchema,
   /** the work in words, as it stood then: products and parts may change later */
   title: z.string().max(300),
+  /** the paired device it was told on, by its name; absent = this machine */
+  by: z.string().trim().min(1).max(60).optional(),
   /** reason carried from an overridden verdict */
   override: z.string().max(4000).nullable(),
   air: z.strictObject({

@@ -4,6 +4,9 @@ import { join, resolve } from "node:path";
 import Database from "better-sqlite3";
 import { troubleFrom } from "./trouble";
 
+/** Which device a request came through, by the name it was given, percent-encoded; the door puts it there. */
+export const DEVICE_HEADER = "x-elm-bench-device";
+
 /**
  * Devices of the local network that were let in, in a file of its own beside the database: the door writes it while it serves, the
  * application when a device is removed. Secrets are kept as digests only; what a device shows is not in the file.

@@ -1,5 +1,5 @@
 export * from "./connection";
-export { anyDeviceStore, deviceStore } from "./devices";
+export { anyDeviceStore, DEVICE_HEADER, deviceStore } from "./devices";
 export * from "./queries";
 export { unreadableRows } from "./readable";
 export * from "./trouble";

@@ -1,10 +1,11 @@
 /** @jest-environment node */
+
 import { mkdtempSync, rmSync } from "node:fs";
 import { createServer, request, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { DeviceStore } from "../db/devices";
+import { DEVICE_HEADER, DeviceStore } from "../db/devices";
 import { certificateIn } from "./certificate";
 import { doorFor } from "./door";
 import { pairPage } from "./page";
@@ -167,6 +168,11 @@ describe("a known device", () => {
     expect([a.status, a.body]).toEqual([200, "inside /bench?x=1"]);
     expect(String(a.headers["set-cookie"])).toBe("theme=dark");
     expect(seen[0]!.headers).toMatchObject({ cookie: "a=1; b=2", host: expect.stringMatching(/^127\.0\.0\.1:/) });
+  });
+  it("goes by the name it was given, whatever it says itself", async () => {
+    const cookie = await letIn();
+    await ask("/bench", { headers: { cookie, [DEVICE_HEADER]: "somebody%20else" } });
+    expect(seen[0]!.headers[DEVICE_HEADER]).toBe(encodeURIComponent(store.devices()[0]!.name));
   });
   it("writes from its own pages only", async () => {
     const cookie = await letIn();

@@ -1,5 +1,5 @@
 import { type IncomingMessage, request, type ServerResponse } from "node:http";
-import type { DeviceStore, PairFault } from "../db/devices";
+import { DEVICE_HEADER, type DeviceStore, type PairFault } from "../db/devices";
 import { pairPage } from "./page";
 import type { Tries } from "./tries";
 
@@ -44,14 +44,15 @@ async function handle(o: DoorOptions, req: IncomingMessage, res: ServerResponse)
   const url = new URL(req.url ?? "/", `http://${host}`);
   if (url.pathname === "/pair") return pairing(o, req, res, url);
   const secret = cookieOf(req);
-  if (secret === null || o.store.deviceOf(secret, o.nowMs()) === null) return stranger(req, res);
+  const device = secret === null ? null : o.store.deviceOf(secret, o.nowMs());
+  if (device === null) return stranger(req, res);
   const writes = req.method !== "GET" && req.method !== "HEAD";
   const { origin } = req.headers;
   const from = req.headers["sec-fetch-site"];
   const elsewhere = origin !== undefined && origin !== `${o.secure ? "https" : "http"}://${host}`;
   if (writes && (elsewhere || from === "cross-site" || from === "same-site"))
     return refuse(res, 403, "Other origin", "Writes are taken only from this application’s own pages.");
-  forward(o, req, res, host);
+  forward(o, req, res, host, device.name);
 }
 
 /** Nothing of the application, not even its icon. */
@@ -98,7 +99,7 @@ function letIn(
 }
 
 /** On to the application, which takes it for a request of this machine; where it points to itself, it points here. */
-function forward(o: DoorOptions, req: IncomingMessage, res: ServerResponse, host: string): void {
+function forward(o: DoorOptions, req: IncomingMessage, res: ServerResponse, host: string, by: string): void {
   const inside = `${o.target.host}:${o.target.port}`;
   const { cookie, "x-forwarded-host": _, "x-forwarded-for": __, "x-forwarded-proto": ___, ...headers } = req.headers;
   const others = (cookie ?? "").split(/;\s*/).filter((c) => c !== "" && !c.startsWith(`${COOKIE}=`));
@@ -110,6 +111,8 @@ function forward(o: DoorOptions, req: IncomingMessage, res: ServerResponse, host
       headers: {
         ...headers,
         host: inside,
+        // what a device says of itself here is overwritten: the name is the one it was given
+        [DEVICE_HEADER]: encodeURIComponent(by),
         ...(headers.origin ? { origin: `http://${inside}` } : {}),
         ...(others.length > 0 ? { cookie: others.join("; ") } : {}),
       },

@@ -1,4 +1,5 @@
 export * from "./asks";
+export { DEVICE_HEADER, forDevice } from "./caller";
 export { nowMs } from "./clock";
 export * from "./commands";
 export * from "./demo";

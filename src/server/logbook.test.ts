@@ -48,6 +48,21 @@ describe("the logbook", () => {
     for (const e of own) expect([e.regionId, e.kind]).toEqual(["ml-hull-topsides", "done"]);
     expect(JSON.parse(must(server.exportLog(id, asked, "json"))).log).toHaveLength(own.length);
   });
+  it.each([
+    ["a paired device by the name it was given", encodeURIComponent("Ada’s phone"), "Ada’s phone"],
+    ["this machine by none", null, undefined],
+    ["a name that is none by none", "%E0%A4%A", undefined],
+  ])("what was told on %s", (_, header, by) => {
+    const id = demo();
+    const tile = must(server.getBench(id)).tiles.find((t) => t.zone === "drying")!;
+    const told = { opId: tile.op!.id, sign: "tacky", note: "", minutesAgo: 0 };
+    must(server.forDevice(header, () => server.notYet(tile.regionId, told, () => "Not yet")));
+    const [last] = found(id, { kind: "not-yet" });
+    expect(last!.by).toBe(by);
+    expect(must(server.exportLog(id, { kind: "not-yet" }, "csv"))).toContain("told_on");
+    // and it goes with the document
+    expect(JSON.parse(must(server.exportDocument(id, false))).log.some((e: { by?: string }) => e.by === by)).toBe(true);
+  });
   it("what is no day is refused by its field", () => {
     const id = demo();
     expect(refusal(server.getLogbook(id, { from: "yesterday" }))).toBe("invalid from");

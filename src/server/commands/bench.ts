@@ -39,6 +39,7 @@ import {
   writeReadings,
 } from "@/db";
 import { hashOfCard } from "@/workers/document";
+import { callerName } from "../caller";
 import { nowMs } from "../clock";
 import { notFound, writing } from "../guard";
 import { newId } from "../ids";
@@ -102,8 +103,10 @@ export function entryBase(
 ): EntryBase {
   const atMs = nowMs();
   const air = airOfNow(snapshot, modelId, atMs);
+  const by = callerName();
   return {
     ...about,
+    ...(by === null ? {} : { by }),
     id: newId("l"),
     at: new Date(atMs).toISOString(),
     override: null,

@@ -80,6 +80,7 @@ export function exportLog(modelId: string, asked: unknown, kind: "csv" | "json")
       "air",
       "override",
       "note",
+      "told_on",
     ];
     const data = rows.map((e) => [
       e.at,
@@ -94,6 +95,7 @@ export function exportLog(modelId: string, asked: unknown, kind: "csv" | "json")
       e.air.source,
       e.override ?? "",
       e.note,
+      e.by ?? "",
     ]);
     return done(`${Papa.unparse({ fields, data }, { escapeFormulae: true })}\r\n`);
   });

@@ -205,6 +205,7 @@ export function LogTable({ book, modelId }: LogTableProps) {
                       ]
                         .filter(Boolean)
                         .join(": ")}
+                      {e.by && <span className="soft block text-sm">told on {e.by}</span>}
                       {"photo" in e && e.photo && (
                         // biome-ignore lint/performance/noImgElement: comes from the local database, at its own size
                         <img
