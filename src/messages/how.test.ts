@@ -45,6 +45,17 @@ describe("how work is done well", () => {
       BEFORE_STEPS.map((step) => workHow({ kind: "before", step }, null)).filter((t) => t !== null).length,
     ).toBeGreaterThan(2);
   });
+  it("of work in sittings, where to stop for today; the last one is simply the work", () => {
+    const of = (n: number) =>
+      workHow(
+        { kind: "coat", step: null, sitting: { n, of: 2 } },
+        { role: "colour", method: "brush", family: "alkyd" },
+      )!;
+    const whole = workHow({ kind: "coat", step: null }, { role: "colour", method: "brush", family: "alkyd" });
+    expect(of(1)).toMatch(/panel line/);
+    expect(of(2)).toBe(whole);
+    expect(workHow({ kind: "extra", step: "dry", sitting: { n: 1, of: 2 } }, null)).toMatch(/next sitting/);
+  });
   it("a mask tells of what lies along its edges beside tape", () => {
     const tape = workHow({ kind: "mask", step: null }, null)!;
     const fluid = workHow({ kind: "mask", step: null, maskedBy: ["fluid"] }, null)!;

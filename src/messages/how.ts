@@ -63,8 +63,25 @@ const COATING: Readonly<Partial<Record<Method, string>>> = {
   dip: "In and out slowly, the last drop led off with a brush.",
 };
 
+/** Where one stops for today and how one goes on: of work divided into sittings, at every one but the last. */
+const SITTING: Readonly<Partial<Record<Operation["kind"], string>>> = {
+  coat: "End at an edge of the face, a panel line or a corner: paint that is brushed into paint that has set shows.",
+  sand: "End where a pencil line says how far it was rubbed.",
+  mask: "End with whole edges covered, and leave nothing pressed half down.",
+};
+const SITTING_ELSE = "End where the next sitting can tell what is done.";
+
 /** @param product what the coat is of; null = it is no coat */
 export function workHow(
+  op: Pick<Operation, "kind" | "step" | "extra" | "maskedBy" | "sitting">,
+  product: Pick<Product, "role" | "method" | "family"> | null,
+): string | null {
+  const how = howOf(op, product);
+  if (!op.sitting || op.sitting.n === op.sitting.of) return how;
+  return [how, SITTING[op.kind] ?? SITTING_ELSE].filter(Boolean).join(" ");
+}
+
+function howOf(
   op: Pick<Operation, "kind" | "step" | "extra" | "maskedBy">,
   product: Pick<Product, "role" | "method" | "family"> | null,
 ): string | null {
