@@ -28,7 +28,8 @@ export function jarLabelLines(p: Product): readonly string[] {
   const times = labelTimes(p);
   const waits = SHOWN.flatMap(([milestone, name]) => {
     const { min, assumed } = times[milestone];
-    return min > 0 ? [`${name} ${duration(min)}${assumed ? " est." : ""}`] : [];
+    // a figure and its unit stay on one line
+    return min > 0 ? [`${name} ${duration(min)}${assumed ? " est." : ""}`.replaceAll(" ", "\u00a0")] : [];
   });
   const mixing = [
     ...(p.mixRatio ? [`mix ${p.mixRatio} by volume`] : []),

@@ -31,6 +31,23 @@ test("another order is the user’s, with what it takes more; the best comes bac
   await expect(steps(page).first()).toContainText("Buoy red");
 });
 
+test("what not painting a field would save is told, and a line along cut film takes longer than along tape", async ({
+  page,
+}) => {
+  await page.goto("/colour?region=ml-hull-topsides");
+  const unpainted = page.getByTestId("unpainted");
+  await unpainted.getByText("Not painting a field").click();
+  await expect(unpainted.getByRole("listitem")).toHaveCount(2);
+  await expect(unpainted).toContainText(/waterline saves 2 coats, .* of work/);
+  const sum = page.getByTestId("order-sum");
+  const alongTape = await sum.textContent();
+  const edge = page.getByLabel("Edge between waterline and bottom", { exact: true });
+  await edge.selectOption("film");
+  await expect(sum).not.toHaveText(alongTape!);
+  await edge.selectOption("hard");
+  await expect(sum).toHaveText(alongTape!);
+});
+
 test("put into the pile the colours lie side by side, and the plan masks, bares and sprays them in that order", async ({
   page,
 }) => {

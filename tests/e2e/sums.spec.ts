@@ -43,6 +43,49 @@ test("nonsense is named at its field with its range, and the last answer does no
   await expect(page.getByRole("heading", { name: "How much paint" })).toBeVisible();
 });
 
+test("a shade is read off a photo with a grey card in it, and mixed towards; what is no picture is told", async ({
+  page,
+}) => {
+  await page.goto("/sums?sum=photo");
+  const file = page.getByLabel(/A photo with a grey card/);
+  await file.setInputFiles({ name: "notes.txt", mimeType: "text/plain", buffer: Buffer.from("no picture") });
+  await expect(page.getByText("That is no picture this browser can read.")).toBeVisible();
+  // a card in lamplight on the left, a patch on the right
+  const png = await page.evaluate(() => {
+    const canvas = Object.assign(document.createElement("canvas"), { width: 300, height: 100 });
+    const on = canvas.getContext("2d")!;
+    for (const [colour, x] of [
+      ["#967850", 0],
+      ["#8c5f28", 150],
+    ] as const) {
+      on.fillStyle = colour;
+      on.fillRect(x, 0, 150, 100);
+    }
+    return canvas.toDataURL("image/png").split(",")[1]!;
+  });
+  await file.setInputFiles({ name: "bench.png", mimeType: "image/png", buffer: Buffer.from(png, "base64") });
+  const photo = page.getByLabel("The photo, to point at");
+  const box = (await photo.boundingBox())!;
+  await photo.click({ position: { x: box.width / 4, y: box.height / 2 } });
+  await expect(page.getByLabel("card in the photo", { exact: true })).toHaveValue("#967850");
+  await photo.click({ position: { x: (3 * box.width) / 4, y: box.height / 2 } });
+  await expect(page.getByLabel("patch in the photo", { exact: true })).toHaveValue("#8c5f28");
+  await expect(page.getByText("The light was strongly coloured")).toBeVisible();
+  await page.getByRole("link", { name: "Mix towards it" }).click();
+  await expect(page.getByLabel("wanted shade", { exact: true })).toHaveValue("#6e5d3e");
+});
+
+test("the label of a jar is printed from its card", async ({ page }) => {
+  await page.goto("/shelf?product=lightship-white");
+  await page.getByRole("link", { name: "Label", exact: true }).click();
+  const label = page.locator('[data-label="lightship-white"]');
+  await expect(label).toContainText("Lightship white enamel");
+  await expect(label).toContainText(/touch.*5.h/);
+  await expect(label).toContainText("The safety data sheet decides");
+  await page.goto("/shelf/labels?product=no-such-jar");
+  await expect(page.getByText("No mix is on the shelf")).toBeVisible();
+});
+
 test("a shade is mixed of the shelf’s paints, and the mix stands on the shelf with what it is made of", async ({
   page,
 }) => {
