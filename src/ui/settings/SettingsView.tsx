@@ -117,7 +117,8 @@ function ProtectionSettings({ chosen: saved, save }: { chosen: Shop["protection"
       </h2>
       <p className="soft">
         Tick only what is there and in order. Sprayed isocyanate stays a stop without air-fed protection and extraction.
-        The product’s safety data sheet decides.
+        The product’s safety data sheet decides. With extraction the plan sprays one part while another, set aside, is
+        still wet: the mist leaves the room.
       </p>
       {PROTECTIONS.map((p) => (
         <label key={p} className="flex items-center gap-2">
