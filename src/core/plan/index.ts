@@ -13,6 +13,7 @@ export {
 } from "./mishap";
 export { type MoveAnswer, type MoveTrials, moveTrials } from "./moves";
 
+export { overNightMin } from "./nearness";
 export { planModel } from "./plan";
 export * from "./region";
 export { type SwapChoice, swapChoices } from "./swap";

@@ -1,6 +1,6 @@
 import type { BeforeStep, PrepStep } from "../model";
 import { materialFacts } from "../reference";
-import type { Near } from "../schedule";
+import { type Near, NIGHT_MIN } from "../schedule";
 import type { Chain, Operation, PlanRegion, Tie } from "../work";
 
 /** The last of the dust and grease comes off right before the paint goes on, or new dust has settled. */
@@ -67,3 +67,7 @@ export const nearPairs = (chains: readonly FaceWork[], aliasOf: (opId: string) =
       return from === to ? [] : [{ from, to, weight: NIGHT[as] }];
     }),
   );
+
+/** What lies over night without need, in minutes of a later end, as the search has weighed it. */
+export const overNightMin = (left: readonly { readonly as: NearKind; readonly nights: number }[]): number =>
+  left.reduce((sum, { as, nights }) => sum + NIGHT_MIN * NIGHT[as] * nights, 0);

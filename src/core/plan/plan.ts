@@ -126,7 +126,7 @@ type Solved =
 /** How often a plan is looked through and mended before it is handed out as it is, with what is left told. */
 const ROUNDS = 4;
 /** Placements a plan is searched for with, how many more once some waits were put back, and how many once nothing can end sooner. */
-const FIRST_TRIES = 48;
+const FIRST_TRIES = 24;
 const REPAIR_TRIES = 12;
 const POLISH_TRIES = 20;
 /** Beside a plan that keeps things in place, one made afresh is looked for with so many placements. */

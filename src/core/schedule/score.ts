@@ -16,7 +16,7 @@ export interface Score {
 }
 
 /** A night between what had better be done in one go is worth so many minutes of a later end (est.): minutes of an evening, never an evening. */
-const NIGHT_MIN = 5;
+export const NIGHT_MIN = 5;
 /** More margin than this before a window shuts or a date is due makes a plan no safer, minutes. */
 const ENOUGH_MARGIN_MIN = 1440;
 

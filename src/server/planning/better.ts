@@ -1,6 +1,6 @@
 import { MIN_PER_DAY } from "@/core/base";
 import type { Objective } from "@/core/model";
-import type { PlanAnswer } from "@/core/plan";
+import { overNightMin, type PlanAnswer } from "@/core/plan";
 
 type Planned = Extract<PlanAnswer, { outcome: "planned" }>;
 
@@ -20,7 +20,7 @@ const leastSlack = (p: Planned): number =>
 
 /** What each aim makes small. */
 const AIM: Readonly<Record<Objective, (p: Planned) => number>> = {
-  finish: (p) => p.doneMin,
+  finish: (p) => p.doneMin + overNightMin(p.overNight ?? []),
   sessions: (p) => p.sessions,
   slack: (p) => -leastSlack(p),
   cleaning: (p) => p.cleanings,
