@@ -47,6 +47,42 @@ const oneOf = (values: readonly string[]): string => {
   return `must be one of ${values.slice(0, CHOICES_TOLD).join(", ")}${rest}`;
 };
 
+/** So begins what the validator says by itself, where a field has no words of its own. */
+const BY_ITSELF = /^(Invalid|Too (big|small))/;
+const KIND_NAME: Readonly<Record<string, string>> = {
+  object: "an object",
+  record: "an object",
+  array: "a list",
+  string: "a text",
+  number: "a number",
+  int: "a whole number",
+  boolean: "true or false",
+};
+
+const sized = (origin: string, limit: number | bigint): string =>
+  origin === "string"
+    ? `${limit} characters`
+    : origin === "array" || origin === "set"
+      ? `${limit} entries`
+      : `${limit}`;
+
+/** What the validator found, as one says it. */
+function plainly(issue: z.core.$ZodIssue): string {
+  if (!BY_ITSELF.test(issue.message)) return issue.message;
+  switch (issue.code) {
+    case "invalid_type":
+      return `must be ${KIND_NAME[issue.expected] ?? issue.expected}`;
+    case "too_big":
+      return `must ${issue.origin === "number" ? "be" : "hold"} at most ${sized(issue.origin, issue.maximum)}`;
+    case "too_small":
+      return `must ${issue.origin === "number" ? "be" : "hold"} at least ${sized(issue.origin, issue.minimum)}`;
+    case "invalid_format":
+      return "is not written as it should be";
+    default:
+      return "is none of what may stand here";
+  }
+}
+
 /** Zod's issues as field faults; a plain sentence for each. */
 export function fieldFaults(error: z.ZodError): readonly FieldFault[] {
   return error.issues.map((issue) => {
@@ -54,7 +90,7 @@ export function fieldFaults(error: z.ZodError): readonly FieldFault[] {
     if (issue.code === "unrecognized_keys")
       return { path: [path, issue.keys[0]].filter(Boolean).join("."), message: "is not known here" };
     if (issue.code === "invalid_value") return { path, message: oneOf(issue.values.map(String)) };
-    return { path, message: issue.message };
+    return { path, message: plainly(issue) };
   });
 }
 
