@@ -24,3 +24,4 @@ export const weighWorkAction = async (regionId: string, input: unknown) => serve
 export const takeBackAction = async (regionId: string, opId: string) =>
   fromCaller(() => server.takeBack(regionId, opId));
 export const whyWaitAction = async (regionId: string, opId: string) => server.whyThisWait(regionId, opId);
+export const lighterAction = async () => server.getLighter();

@@ -16,3 +16,10 @@ export interface ScaleReading {
   readonly at: string;
   readonly source: string;
 }
+
+/** Two things weighed one after the other, the second lighter. */
+export interface LighterReading {
+  readonly beforeG: number;
+  readonly afterG: number;
+  readonly lighterG: number;
+}

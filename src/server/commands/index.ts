@@ -19,7 +19,7 @@ export {
 export { addPhoto, getPhoto } from "./photos";
 export * from "./plan";
 export { afterLook, type RoundsFound, savePlanning } from "./planning";
-export { getScale, readStandInScale, takeScaleReading } from "./scale";
+export { getLighter, getScale, readStandInScale, takeScaleReading } from "./scale";
 export { applyScheme, applyTouches } from "./scheme";
 export * from "./shelf";
 export * from "./shop";

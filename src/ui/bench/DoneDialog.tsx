@@ -1,6 +1,7 @@
 "use client";
 
 import { type FormEvent, type Ref, useState } from "react";
+import { lighterAction } from "@/actions/bench";
 import type { Problem } from "@/contracts";
 import type { PrepStep } from "@/core/model";
 import type { BenchTile } from "@/core/plan";
@@ -8,6 +9,7 @@ import { FORGOT_PRESS } from "@/core/reference";
 import { duration, figureField, figureTyped, filmText } from "@/format";
 import { PREP_CHECK } from "@/messages";
 import { PhotoField } from "../components/PhotoField";
+import { useAct } from "../hooks/useAct";
 import { Figure } from "./Figure";
 import { useDeed } from "./useDeed";
 
@@ -37,6 +39,27 @@ function forgottenMin(tile: BenchTile, nowMin: number): number | null {
   if (tile.startedMin === null) return null;
   const min = Math.round(nowMin - tile.startedMin);
   return min > Math.max(FORGOT_PRESS.leastMin, FORGOT_PRESS.times * tile.op!.handsOnMin) ? min : null;
+}
+
+/** The can put on the scale before the coat and again now: the difference is filled in. */
+function ByScale({ take }: { take: (lighterG: number) => void }) {
+  const [said, setSaid] = useState<string | null>(null);
+  const { act, busy } = useAct();
+  const read = async () => {
+    const outcome = await act(() => lighterAction(), { quiet: true });
+    if (!outcome.ok) return setSaid(outcome.problem.detail);
+    const { beforeG, afterG, lighterG } = outcome.value;
+    setSaid(`${beforeG} g before, ${afterG} g now.`);
+    take(lighterG);
+  };
+  return (
+    <div className="grid content-end gap-1 text-base">
+      <button type="button" className="btn" disabled={busy} onClick={() => void read()}>
+        By the scale
+      </button>
+      {said && <p role="status">{said}</p>}
+    </div>
+  );
 }
 
 /** Asks only for what differs from the plan; blank means as planned. */
@@ -119,6 +142,7 @@ export function DoneDialog({ ref, tile, name, title, air, nowMin }: DoneProps) {
             {field("coats", "Coats put on", "", "1")}
             {field("wftUm", "Wet film a coat", "µm", filmText(op.wftUm ?? 0))}
             {field("usedG", "Can lighter by, weighed", "g", "")}
+            <ByScale take={(g) => setDraft((d) => ({ ...d, usedG: figureField(g, "g") }))} />
           </div>
         )}
         <div className="grid grid-cols-3 gap-3">
