@@ -220,6 +220,7 @@ const LEFT_OVER_NIGHT: Readonly<Record<OverNight["as"], string>> = {
   clean: "a face wiped clean",
   tape: "tape before its paint",
   coats: "between two coats of one layer",
+  turn: "a part still to be turned",
 };
 
 /** What lies over night although no wait asks for it, by kind, each with its faces. */

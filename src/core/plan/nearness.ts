@@ -27,10 +27,10 @@ export function waitsAs({ kind, step }: Operation): Waiting | null {
 }
 
 /** Why two pieces of work had better be done in one go. */
-export type NearKind = Waiting | "bare-metal" | "coats";
+export type NearKind = Waiting | "bare-metal" | "coats" | "turn";
 
 /** What a night between them counts. */
-const NIGHT: Readonly<Record<NearKind, number>> = { "bare-metal": 4, ready: 2, clean: 2, tape: 2, coats: 3 };
+const NIGHT: Readonly<Record<NearKind, number>> = { "bare-metal": 4, ready: 2, clean: 2, tape: 2, coats: 3, turn: 1 };
 
 interface FaceWork {
   readonly chain: Chain;
@@ -53,6 +53,8 @@ export function nearTies({ chain, planned }: FaceWork): readonly NearTie[] {
     const [from, to] = [byId.get(tie.from), byId.get(tie.to)];
     if (!from || !to) return [];
     if (from.kind === "coat" && to.kind === "coat" && from.layerId === to.layerId) return [{ tie, as: "coats" }];
+    // sprayed in the last minutes before one leaves it lies on one side all night
+    if (from.kind === "coat" && to.kind === "turn") return [{ tie, as: "turn" }];
     const as = waitsAs(from);
     if (as === null) return [];
     return [{ tie, as: as === "ready" && isMetal && bare.has(from.id) ? "bare-metal" : as }];

@@ -5,6 +5,7 @@ import { type AppliedCoat, type Climate, gateSpans } from "../film";
 import type { Face, OpRecord } from "../history";
 import type { JudgeAnswer } from "../judge";
 import { type BenchSession, type Caution, type Product, type Region, subjectOf, workKindOf } from "../model";
+import { hexLuminance } from "../numbers";
 import {
   ASSUMED_AREA_CM2,
   CLEANING_MIN,
@@ -270,6 +271,7 @@ export function problemOf(ctx: ProblemContext): Problem {
     ops: inBatches(all, ctx),
     links: links.filter((l) => l.from !== l.to),
     near: nearPairs(ctx.chains, ctx.batches.aliasOf),
+    paleness: palenessOf(all, ctx.productOf),
     capacity: {
       hands: HANDS,
       booth: BOOTHS,
@@ -285,6 +287,12 @@ export function problemOf(ctx: ProblemContext): Problem {
     nowMin: ctx.nowMin,
     gridMin: GRID_MIN,
   };
+}
+
+/** How pale the colours are that go through tools, by what a tool is loaded with. */
+function palenessOf(ops: readonly Op[], productOf: ProblemContext["productOf"]): Readonly<Record<string, number>> {
+  const loads = new Set(ops.flatMap((op) => Object.values(op.loads ?? {})));
+  return Object.fromEntries([...loads].map((id) => [id, hexLuminance(productOf(id).colour)]));
 }
 
 /** Members of a batch become one operation: set up once, sprayed one after the other. */

@@ -1,6 +1,7 @@
 import { eveningsFrom, link, op, randomShop, shop } from "../../../tests/support/shops";
 import { checkSchedule, nightsBetween, type Problem, solve } from ".";
 import { apartOf } from "./apart";
+import { paleAfterDark } from "./score";
 
 /** What had better be done in one go is: after the finish, and never for an evening of it. */
 
@@ -64,4 +65,33 @@ it("thirty random workshops: fewer nights between, and no more minutes than they
   }
   expect(asked.apart).toBeLessThan(0.93 * sum.apart);
   expect(asked.endMin - sum.endMin).toBeLessThanOrEqual(5 * (sum.apart - asked.apart));
+});
+
+describe("pale before dark", () => {
+  const spray = (id: string, load: string) => op(id, 20, { needs: { hands: 1, brush: 1 }, loads: { brush: load } });
+  const shopOf = (paleness: Problem["paleness"]) =>
+    shop([spray("a", "black"), spray("b", "white"), spray("c", "grey")], [], {
+      capacity: { hands: 1, brush: 1 },
+      setupMin: { brush: 10 },
+      sessions: eveningsFrom(4, 200),
+      paleness,
+    });
+  it("goes through a tool, where nothing else is lost by it", () => {
+    const { placed } = placedOf(shopOf({ black: 0.02, grey: 0.3, white: 0.9 }));
+    expect(placed.map((p) => p.opId)).toEqual(["b", "c", "a"]);
+  });
+  it("counts each paler one right after a darker one, and none after a night", () => {
+    const problem = shopOf({ black: 0.02, grey: 0.3, white: 0.9 });
+    const lying = (starts: Readonly<Record<string, number>>) =>
+      new Map(
+        Object.entries(starts).map(([opId, startMin]) => [
+          opId,
+          { opId, startMin, endMin: startMin + 20, boundBy: { kind: "now" as const } },
+        ]),
+      );
+    expect(paleAfterDark(problem, lying({ a: 0, c: 30, b: 60 }))).toBe(2);
+    expect(paleAfterDark(problem, lying({ a: 0, c: 30, b: 1440 }))).toBe(1);
+    expect(paleAfterDark(problem, lying({ b: 0, c: 30, a: 60 }))).toBe(0);
+    expect(paleAfterDark(shopOf(undefined), lying({ a: 0, c: 30, b: 60 }))).toBe(0);
+  });
 });

@@ -1,6 +1,6 @@
 import type { Objective } from "../model";
 import { apartOf } from "./apart";
-import type { Placed, Problem } from "./types";
+import { type Placed, type Problem, PUT_AWAY_MIN } from "./types";
 
 /** What a finished placement is judged by; smaller is better, in this order. */
 export interface Score {
@@ -17,6 +17,10 @@ export interface Score {
 
 /** A night between what had better be done in one go is worth so many minutes of a later end (est.): minutes of an evening, never an evening. */
 export const NIGHT_MIN = 5;
+/** A pale colour through a tool right after a dark one is cleaned out with more care: worth so many minutes (est.). */
+const DARK_FIRST_MIN = 3;
+/** So much paler counts, of 1. */
+const PALER = 0.1;
 /** More margin than this before a window shuts or a date is due makes a plan no safer, minutes. */
 const ENOUGH_MARGIN_MIN = 1440;
 
@@ -26,7 +30,7 @@ export function scoreOf(problem: Problem, objective: Objective, placed: readonly
   const apart = apartOf(problem, (id) => at.get(id));
   return {
     lateMin: lateOf(problem, at),
-    first: firstOf(problem, objective, at, endMin + NIGHT_MIN * apart),
+    first: firstOf(problem, objective, at, endMin + NIGHT_MIN * apart + DARK_FIRST_MIN * paleAfterDark(problem, at)),
     endMin,
     apart,
     cleanings: cleaningsOf(problem, at),
@@ -101,6 +105,24 @@ export function cleaningsOf(problem: Problem, at: Places): number {
       .sort((a, b) => at.get(a.id)!.startMin - at.get(b.id)!.startMin);
     for (let i = 1; i < users.length; i++)
       if (!users[i]!.fixed && users[i - 1]!.loads![resource] !== users[i]!.loads![resource]) count += 1;
+  }
+  return count;
+}
+
+/** Times a tool is loaded with something paler than what went through it just before. */
+export function paleAfterDark({ ops, paleness, setupMin = {} }: Problem, at: Places): number {
+  if (!paleness) return 0;
+  let count = 0;
+  for (const resource of Object.keys(setupMin)) {
+    const users = ops
+      .filter((op) => op.loads?.[resource] !== undefined && at.has(op.id))
+      .sort((a, b) => at.get(a.id)!.startMin - at.get(b.id)!.startMin);
+    for (let i = 1; i < users.length; i++) {
+      const [before, own] = [users[i - 1]!, users[i]!];
+      const away = at.get(own.id)!.startMin - at.get(before.id)!.endMin >= PUT_AWAY_MIN;
+      const paler = (paleness[own.loads![resource]!] ?? 0) - (paleness[before.loads![resource]!] ?? 0);
+      if (!own.fixed && !away && paler > PALER) count += 1;
+    }
   }
   return count;
 }

@@ -90,6 +90,8 @@ export interface Problem {
   readonly links: readonly Link[];
   /** wished for, after the finish: forbids nothing */
   readonly near?: readonly Near[] | undefined;
+  /** how pale what a tool is loaded with is, 0–1, by load: pale goes before dark where it may, wished for and no more */
+  readonly paleness?: Readonly<Record<string, number>> | undefined;
   readonly capacity: Readonly<Record<string, number>>;
   /** minutes between two operations on a resource that is loaded with something else for the second; closed time counts */
   readonly setupMin?: Readonly<Record<string, number>> | undefined;
