@@ -377,11 +377,13 @@ function opOf(op: Operation, live: LiveChain, ctx: ProblemContext, gates: GateOf
     lockMin: record || lockMin === null || lockMin < ctx.nowMin ? null : lockMin,
     ...(live.chain.ops.at(-1)?.id === op.id ? dueOf(op.regionId, wishes) : {}),
     gate: op.productId === null ? null : gates(live, op.productId, op.partC ?? null),
-    fixed: record
-      ? { startMin: record.startMin, endMin: record.endMin ?? Math.max(record.startMin + op.handsOnMin, ctx.nowMin) }
-      : null,
+    fixed: record ? { startMin: record.startMin, endMin: record.endMin ?? inHandUntil(op, record, ctx) } : null,
   };
 }
+
+/** What is in hand ends as it was planned to, give or take a step: a minute lost at its start moves nobody else's evening. */
+const inHandUntil = ({ handsOnMin }: Operation, { startMin }: OpRecord, { nowMin }: ProblemContext): number =>
+  Math.max(nowMin, startMin, Math.round((startMin + handsOnMin) / GRID_MIN) * GRID_MIN);
 
 /** The soonest of the dates a region's last work is wished for by. */
 function dueOf(regionId: string, { dueMin, dues = [] }: PlanWishes): Pick<Op, "dueMin" | "dueWeight"> {
