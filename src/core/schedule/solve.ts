@@ -24,9 +24,11 @@ export interface SolveOptions {
 }
 
 const USUAL_TRIES = 60;
-/** A found plan is made tidier: so much of the effort it took to find, and so many placements in any case. */
+/** A found plan is made tidier: so much of the effort it took to find, and some placements in any case, of a large plan fewer. */
 const TIDY_SHARE = 0.2;
-const TIDY_LEAST = 24;
+const TIDY = { most: 24, least: 2, ops: 6000 } as const;
+const tidyLeast = ({ ops }: Problem): number =>
+  Math.max(TIDY.least, Math.min(TIDY.most, Math.floor(TIDY.ops / Math.max(1, ops.length))));
 export const NO_HOLDS: ReadonlyMap<string, number> = new Map();
 const SEED = 20240601;
 
@@ -73,7 +75,7 @@ export function solve(problem: Problem, options: SolveOptions = {}): Schedule {
     options.onBetter?.({ endMin, placed });
   }
   if (search.best === null) return begun;
-  search.tidy(TIDY_SHARE, TIDY_LEAST);
+  search.tidy(TIDY_SHARE, tidyLeast(problem));
   const { placed, genes, endMin } = search.explained();
   return { outcome: "placed", placed, endMin, boundMin: Math.min(boundMin, endMin), genes, stats: { tries: made } };
 }
