@@ -97,7 +97,7 @@ export function Touches({ screen, chosen, saveField }: { screen: ColourScreen; c
           </div>
           <div className="flex flex-wrap items-center gap-2">
             <select
-              className="select select-sm min-w-0 flex-1 basis-44 truncate pr-8"
+              className="select select-sm min-w-0 flex-1 basis-44"
               aria-label={`Made with, ${t.name}`}
               value={t.productId}
               onChange={(e) => void put(own(n, { productId: e.target.value }))}
