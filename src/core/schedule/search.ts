@@ -116,7 +116,7 @@ export class Search {
   }
 
   /**
-   * The best plan made tidier: what had better be done in one go, with fewer nights between, and nothing later for it.
+   * The best plan made tidier: what had better be done in one go, with fewer nights between, and no later for it than they are worth.
    * @param share of the effort of the search it may take @param least placements it makes in any case
    */
   tidy(share: number, least: number): void {

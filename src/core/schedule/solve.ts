@@ -40,7 +40,7 @@ const SEED = 20240601;
  *   4. bound      a moment before which no plan can end
  *   5. search     for an earlier finish with a target in sight (`aimed`); else, and beside it, nudge a few priorities of the plan
  *                 at hand, place again, keep what is no worse or, by chance and less and less, a little worse (simulated annealing, seeded)
- *   6. tidy       fewer nights between what had better be done in one go, ending no later
+ *   6. tidy       fewer nights between what had better be done in one go, for minutes of a later end, never for an evening
  *   7. stop       where nothing can be better; else tell how far from the best it can be at the most
  */
 export function solve(problem: Problem, options: SolveOptions = {}): Schedule {

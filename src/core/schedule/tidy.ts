@@ -16,8 +16,8 @@ interface Pair {
 
 /**
  * Ways to bring together what lies apart over night in a finished plan, worst first: what comes first is put off to the session of
- * what it is for, alone or with all that has to be near it in turn, or what comes after is brought forward; all else where it lies, and pushed only where it is in the way, or else
- * as early as it then goes.
+ * what it is for, alone or with all that has to be near it in turn, or what comes after is brought forward. All else stays where it
+ * lies and is pushed only where it is in the way, or else goes as early as it then may.
  */
 export class Tidy {
   private readonly pairs: readonly Pair[];
