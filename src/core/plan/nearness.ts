@@ -56,7 +56,8 @@ export function nearTies({ chain, planned }: FaceWork): readonly NearTie[] {
     // sprayed in the last minutes before one leaves it lies on one side all night
     if (from.kind === "coat" && to.kind === "turn") return [{ tie, as: "turn" }];
     const as = waitsAs(from);
-    if (as === null) return [];
+    // how long tape lies at the most is its own tie
+    if (as === null || to.kind === "unmask") return [];
     return [{ tie, as: as === "ready" && isMetal && bare.has(from.id) ? "bare-metal" : as }];
   });
 }

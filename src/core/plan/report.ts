@@ -78,17 +78,19 @@ export function report(input: PlanInput, found: Found, notices: readonly Notice[
 /** What lies over night although its wait and the hours of the bench would have let it be gone on with. */
 function overNight(ops: readonly PlannedOp[], ctx: ProblemContext): readonly OverNight[] {
   const byId = new Map(ops.map((op) => [op.id, op]));
-  return ctx.chains.flatMap((live) =>
-    nearTies(live).flatMap(({ tie, as }): OverNight[] => {
+  return ctx.chains.flatMap((live) => {
+    const isSafe = cautionFor(live, ctx) === "safe";
+    return nearTies(live).flatMap(({ tie, as }): OverNight[] => {
       const [from, to] = [byId.get(tie.from)!, byId.get(tie.to)!];
       if (to.state !== "planned") return [];
       const nights = nightsBetween(from.endMin, to.startMin);
-      const opens = Math.max(from.endMin, to.wait?.likelyMin ?? from.endMin);
+      const overMin = (isSafe ? to.wait?.safeMin : to.wait?.likelyMin) ?? from.endMin;
+      const opens = Math.max(from.endMin, overMin);
       const soonest = ctx.sessions.find((s) => s.endMin - Math.max(s.startMin, opens) >= to.handsOnMin);
       if (nights === 0 || !soonest || nightsBetween(from.endMin, Math.max(soonest.startMin, opens)) > 0) return [];
       return [{ regionId: live.chain.regionId, as, fromId: from.id, toId: to.id, nights }];
-    }),
-  );
+    });
+  });
 }
 
 /** Members of a batch lie where the batch does. */
