@@ -33,7 +33,7 @@ const LONG_DAYS = 130;
 const longDay = { fromH: 8, toH: 20 };
 
 /** Evenings for a model of one person; long days for the sizes at which one person's evenings would take years. */
-export function inputOf(parts: number, over: Partial<PlanInput> = {}): PlanInput {
+function inputOf(parts: number, over: Partial<PlanInput> = {}): PlanInput {
   return planInput(
     Array.from({ length: parts }, (_, i) => part(i)),
     {
@@ -45,7 +45,7 @@ export function inputOf(parts: number, over: Partial<PlanInput> = {}): PlanInput
   );
 }
 
-export function longDays(): Partial<PlanInput> {
+function longDays(): Partial<PlanInput> {
   const midnight = NOW_MIN - (NOW_MIN % MIN_PER_DAY);
   const air = typicalClimate(
     { ...STEADY, kind: "day", meanC: 15, swingC: 4 },
