@@ -23,9 +23,9 @@ export const EDGE_THINGS: Readonly<Partial<Record<EdgeKind, string>>> = {
 export const EDGE_HOW: Readonly<Partial<Record<EdgeKind, string>>> = {
   film: "Film: cut on the part with hardly any pressure, blade along the line once, relief cuts on curves; a light coat of the colour below seals its edge.",
   fluid:
-    "Fluid: try it where nobody looks, it can lift or stain a paint that is not through dry; thickly, off again within a day or two, or it has to be picked off.",
+    "Fluid: try it where nobody looks, it can lift or stain a paint that is not through dry; thickly, off again within a day or two and laid anew for a later colour, or it has to be picked off.",
   soft: "Soft edge: paper lifted a finger’s breadth off the face, sprayed from inside outwards.",
-  roll: "Putty roll: as thick as the edge is to be soft, sprayed straight down on it; off the same evening, its oil stains.",
+  roll: "Putty roll: as thick as the edge is to be soft, sprayed straight down on it; off within a day and laid anew for a later colour, its oil stains.",
 };
 
 /** What a field saves when it is stuck on or printed in place of painted. */

@@ -5,15 +5,20 @@ import { duration } from "@/format/time";
 
 const ISO_DAY = 10;
 
+/** What a mix was made of. */
+export const partsText = ({ parts }: Pick<MixRecipe, "parts">): string =>
+  parts.map((p) => `${p.parts} part${p.parts === 1 ? "" : "s"} ${p.name}`).join(" + ");
+
 /** A recipe in one line: parts, drops put in since, and which shade it is now. */
-export function recipeText({ parts, steps }: MixRecipe): string {
+export function recipeText(recipe: MixRecipe): string {
+  const { steps } = recipe;
   const drops = steps.flatMap((s) =>
     s.kind === "drops" ? [`${s.drops} drop${s.drops === 1 ? "" : "s"} ${s.name}`] : [],
   );
   const last = steps.at(-1);
   const dried = last?.kind === "dried" ? ", as it dried" : "";
   const shade = last ? `; v${steps.length}${dried}, ${dateShown(last.at.slice(0, ISO_DAY))}` : "";
-  return `${[...parts.map((p) => `${p.parts} part${p.parts === 1 ? "" : "s"} ${p.name}`), ...drops].join(" + ")}${shade}`;
+  return `${[partsText(recipe), ...drops].join(" + ")}${shade}`;
 }
 
 const SHOWN = [

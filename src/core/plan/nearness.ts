@@ -29,7 +29,7 @@ export function waitsAs({ kind, step }: Operation): Waiting | null {
 /** Why two pieces of work had better be done in one go. */
 export type NearKind = Waiting | "bare-metal" | "coats" | "turn";
 
-/** What a night between them counts. */
+/** What a night between them counts against one between others (est.). */
 const NIGHT: Readonly<Record<NearKind, number>> = { "bare-metal": 4, ready: 2, clean: 2, tape: 2, coats: 3, turn: 1 };
 
 interface FaceWork {

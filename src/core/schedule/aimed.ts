@@ -28,7 +28,7 @@ const AIM_SAME = 0.3;
 /** Weights are shaken by so much either way. */
 const SHAKE = 0.2;
 const URGENCY = { least: 0.2, spread: 1.8 } as const;
-/** How much a night between what had better be done in one go counts against a filling; so often not at all. */
+/** How much a night between what had better be done in one go counts against a filling; so often not at all (tried on the demo). */
 const NIGHT = { never: 0.4, most: 20 } as const;
 const DISCREPANCIES = 2;
 const BREADTH = 4;

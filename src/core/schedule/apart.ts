@@ -1,7 +1,7 @@
 import { MIN_PER_DAY } from "../base";
 import type { Near, Problem } from "./types";
 
-/** What follows within so long lies together, minutes: a meal between two sessions parts nothing, a night does. */
+/** What follows within so long lies together, minutes: a meal between two sessions parts nothing, a night does (est.). */
 export const TOGETHER_MIN = 360;
 
 /** Nights that lie between two pieces of work; 0 = they are done in one go. */

@@ -1,6 +1,6 @@
 import type { Objective } from "../model";
 import { apartOf } from "./apart";
-import { type Placed, type Problem, PUT_AWAY_MIN } from "./types";
+import { type Op, type Placed, type Problem, PUT_AWAY_MIN } from "./types";
 
 /** What a finished placement is judged by; smaller is better, in this order. */
 export interface Score {
@@ -19,7 +19,7 @@ export interface Score {
 export const NIGHT_MIN = 5;
 /** A pale colour through a tool right after a dark one is cleaned out with more care: worth so many minutes (est.). */
 const DARK_FIRST_MIN = 3;
-/** So much paler counts, of 1. */
+/** So much paler counts, of a relative luminance of 1 (est.). */
 const PALER = 0.1;
 /** More margin than this before a window shuts or a date is due makes a plan no safer, minutes. */
 const ENOUGH_MARGIN_MIN = 1440;
@@ -78,10 +78,11 @@ function lateOf(problem: Problem, at: Places): number {
   return late;
 }
 
-function firstOf(problem: Problem, objective: Objective, at: Places, endMin: number): number {
+/** @param finishMin the end, with what is weighed as minutes of a later one */
+function firstOf(problem: Problem, objective: Objective, at: Places, finishMin: number): number {
   switch (objective) {
     case "finish":
-      return endMin;
+      return finishMin;
     case "sessions":
       return sessionsUsed(problem, at);
     case "cleaning":
@@ -96,13 +97,17 @@ export function sessionsUsed(problem: Problem, at: Places): number {
   return problem.sessions.filter((s) => moving.some((p) => p.startMin >= s.startMin && p.endMin <= s.endMin)).length;
 }
 
+/** What is done with a resource that has to be loaded, in the order it comes. */
+const usersInTurn = ({ ops }: Problem, at: Places, resource: string): readonly Op[] =>
+  ops
+    .filter((op) => op.loads?.[resource] !== undefined && at.has(op.id))
+    .sort((a, b) => at.get(a.id)!.startMin - at.get(b.id)!.startMin);
+
 /** Times a resource is loaded with something else than before. */
 export function cleaningsOf(problem: Problem, at: Places): number {
   let count = 0;
   for (const resource of Object.keys(problem.setupMin ?? {})) {
-    const users = problem.ops
-      .filter((op) => op.loads?.[resource] !== undefined && at.has(op.id))
-      .sort((a, b) => at.get(a.id)!.startMin - at.get(b.id)!.startMin);
+    const users = usersInTurn(problem, at, resource);
     for (let i = 1; i < users.length; i++)
       if (!users[i]!.fixed && users[i - 1]!.loads![resource] !== users[i]!.loads![resource]) count += 1;
   }
@@ -110,13 +115,12 @@ export function cleaningsOf(problem: Problem, at: Places): number {
 }
 
 /** Times a tool is loaded with something paler than what went through it just before. */
-export function paleAfterDark({ ops, paleness, setupMin = {} }: Problem, at: Places): number {
+export function paleAfterDark(problem: Problem, at: Places): number {
+  const { paleness, setupMin = {} } = problem;
   if (!paleness) return 0;
   let count = 0;
   for (const resource of Object.keys(setupMin)) {
-    const users = ops
-      .filter((op) => op.loads?.[resource] !== undefined && at.has(op.id))
-      .sort((a, b) => at.get(a.id)!.startMin - at.get(b.id)!.startMin);
+    const users = usersInTurn(problem, at, resource);
     for (let i = 1; i < users.length; i++) {
       const [before, own] = [users[i - 1]!, users[i]!];
       const away = at.get(own.id)!.startMin - at.get(before.id)!.endMin >= PUT_AWAY_MIN;

@@ -134,10 +134,12 @@ export const recipe = sum({
   },
 });
 
-/** A card whose channels lie further apart than this, as a factor, was in light of another colour than the patch is told in. */
+/** A card whose channels lie further apart than this, as a factor, was in light of another colour than the patch is told in (est.). */
 const STRONG_CAST = 2.5;
-/** A card brighter or darker than this was not photographed fit to measure by, linear light. */
+/** A card brighter or darker than this was not photographed fit to measure by, linear light (est.). */
 const CARD_RANGE = [0.02, 0.95] as const;
+/** What is black in a photo still gives a figure. */
+const LEAST_LIGHT = 1e-4;
 
 export const photo = sum({
   formula: "each channel of the patch, in linear light, times what the card reflects by that channel of the card",
@@ -149,8 +151,7 @@ export const photo = sum({
   },
   run: ({ patch, card, cardPct }) => {
     const [seen, neutral] = [linearRgb(patch), linearRgb(card)];
-    const least = 1e-4;
-    const gains = neutral.map((c) => cardPct / 100 / Math.max(least, c));
+    const gains = neutral.map((c) => cardPct / 100 / Math.max(LEAST_LIGHT, c));
     const shade = seen.map((c, i) => c * gains[i]!) as unknown as readonly [number, number, number];
     const cast = Math.max(...gains) / Math.min(...gains);
     return {

@@ -23,10 +23,10 @@ const holder = globalThis as unknown as {
   elmBenchWeighed?: readonly ScaleReading[] | undefined;
 };
 const WEIGHED_KEPT = 20;
-/** Less than this on the pan is nothing, and so much one word differs from the next when nothing changed, g. */
+/** Less than this on the pan is nothing, and so much one word differs from the next when nothing changed, g (est.). */
 const EMPTY_G = 1;
 const SAME_G = 0.05;
-/** A can weighed longer ago than this was weighed for something else, hours. */
+/** A can weighed longer ago than this was weighed for something else, hours (est.). */
 const LATELY_H = 12;
 const MS_PER_H = 3_600_000;
 

@@ -5,6 +5,7 @@ import { correctMixAction } from "@/actions/shelf";
 import type { Problem, ShelfItem } from "@/contracts";
 import type { MixRecipe } from "@/core/model";
 import { dateShown, figureTyped } from "@/format";
+import { partsText } from "@/messages";
 import { useAct } from "../hooks/useAct";
 
 const ISO_DAY = 10;
@@ -37,7 +38,7 @@ export function RecipeBox({
   return (
     <section aria-label="Recipe" className="grid gap-2">
       <h3 className="font-bold">Recipe</h3>
-      <p>{recipe.parts.map((p) => `${p.parts} part${p.parts === 1 ? "" : "s"} ${p.name}`).join(" + ")}</p>
+      <p>{partsText(recipe)}</p>
       <ol className="grid gap-1" aria-label="Shades it has had">
         {recipe.steps.map((s, n) => (
           <li key={`${s.at}-${s.kind}-${s.colour}`} className="flex items-center gap-2">
