@@ -48,7 +48,11 @@ const handle = app.getRequestHandler();
 const server = createServer((req, res) => {
   const why = turnedAway(req);
   if (why) refuse(res, why);
-  else void handle(req, res);
+  else {
+    // nothing is packed for this very machine: it costs more than the way it saves
+    if (fromHere(req.socket.remoteAddress)) delete req.headers["accept-encoding"];
+    void handle(req, res);
+  }
 });
 server.listen(Number(port), host);
 /** A page left open holds its stream for as long as it can; what is acknowledged is on disk by then. */

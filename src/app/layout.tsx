@@ -3,7 +3,7 @@ import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import { type ProblemCode, USUAL_SHOWING } from "@/contracts";
 import * as server from "@/server";
-import { Frame } from "@/ui/components/Frame";
+import { type FrameData, SentFrame } from "@/ui/components/Frame";
 import { TroublePage } from "@/ui/components/Trouble";
 import { Backups } from "@/ui/settings/Backups";
 import { THEME_SCRIPT } from "@/ui/theme";
@@ -44,20 +44,22 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <script nonce={nonce} dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
       </head>
       <body className="bg-base-100 text-base-content">
-        <Frame
-          ribbon={data.ok ? data.value.ribbon : null}
-          things={data.ok ? data.value.things : []}
-          unreadable={data.ok ? data.value.unreadable : []}
-          serverNowMs={server.nowMs()}
-          showing={data.ok ? data.value.showing : USUAL_SHOWING}
-          timeZone={data.ok ? data.value.ribbon.timeZone : "UTC"}
+        <SentFrame
+          told={JSON.stringify({
+            ribbon: data.ok ? data.value.ribbon : null,
+            things: data.ok ? data.value.things : [],
+            unreadable: data.ok ? data.value.unreadable : [],
+            serverNowMs: server.nowMs(),
+            showing: data.ok ? data.value.showing : USUAL_SHOWING,
+            timeZone: data.ok ? data.value.ribbon.timeZone : "UTC",
+          } satisfies FrameData)}
         >
           {data.ok ? (
             children
           ) : (
             <TroublePage problem={data.problem}>{COPY_HELPS.has(data.problem.code) && <CopiesToPutBack />}</TroublePage>
           )}
-        </Frame>
+        </SentFrame>
       </body>
     </html>
   );

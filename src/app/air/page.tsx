@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import * as server from "@/server";
 import { AirView } from "@/ui/air/AirView";
 import { TroublePage } from "@/ui/components/Trouble";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Air" };
 
@@ -15,5 +16,5 @@ export default function AirPage() {
   if (!screen.ok) return <TroublePage problem={screen.problem} />;
   const { shop: settings, rev } = shop.value;
   const today = server.localDate(settings.timeZone, server.nowMs());
-  return <AirView screen={screen.value} shop={settings} rev={rev} today={today} modelId={modelId} />;
+  return sent(AirView, { screen: screen.value, shop: settings, rev, today, modelId });
 }

@@ -3,6 +3,7 @@ import * as server from "@/server";
 import { ColourView } from "@/ui/colour/ColourView";
 import { EmptyPlace } from "@/ui/components/Welcome";
 import { withModel } from "../current";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Colour" };
 
@@ -12,7 +13,7 @@ export default async function ColourPage({ searchParams }: { searchParams: Promi
     (m) => server.getColourScreen(m.id, region ?? null),
     (_model, screen) =>
       screen.chosen ? (
-        <ColourView key={screen.chosen.regionId} screen={screen} chosen={screen.chosen} />
+        sent(ColourView, { screen, chosen: screen.chosen }, screen.chosen.regionId)
       ) : (
         <EmptyPlace
           title="No parts yet"

@@ -4,6 +4,7 @@ import { MS_PER_MIN } from "@/core/base";
 import * as server from "@/server";
 import { CouponsView } from "@/ui/coupons/CouponsView";
 import { withModel } from "../current";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Coupons" };
 
@@ -18,14 +19,13 @@ export default function CouponsPage() {
       if (!shop.ok) return shop;
       return done({ screen: screen.value, products: shelf.value, timeZone: shop.value.shop.timeZone });
     },
-    (_model, { screen, products, timeZone }) => (
-      <CouponsView
-        coupons={screen.coupons}
-        regions={screen.regions}
-        products={products}
-        nowMin={server.nowMs() / MS_PER_MIN}
-        timeZone={timeZone}
-      />
-    ),
+    (_model, { screen, products, timeZone }) =>
+      sent(CouponsView, {
+        coupons: screen.coupons,
+        regions: screen.regions,
+        products,
+        nowMin: server.nowMs() / MS_PER_MIN,
+        timeZone,
+      }),
   );
 }

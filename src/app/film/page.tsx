@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import * as server from "@/server";
 import { TroublePage } from "@/ui/components/Trouble";
 import { FilmView } from "@/ui/film/FilmView";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Film" };
 
@@ -10,5 +11,5 @@ export default function FilmPage() {
   if (!models.ok) return <TroublePage problem={models.problem} />;
   const screen = server.getFilmScreen(models.value.current?.id ?? null);
   if (!screen.ok) return <TroublePage problem={screen.problem} />;
-  return <FilmView screen={screen.value} />;
+  return sent(FilmView, { screen: screen.value });
 }

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import * as server from "@/server";
 import { LogTable } from "@/ui/logbook/LogTable";
 import { withModel } from "../current";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Logbook" };
 
@@ -13,6 +14,6 @@ export default async function LogbookPage({
   const { q, from, to } = await searchParams;
   return withModel(
     (m) => server.getLogbook(m.id, { q: q || undefined, from: from || undefined, to: to || undefined }),
-    (model, book) => <LogTable book={book} modelId={model.id} />,
+    (model, book) => sent(LogTable, { book, modelId: model.id }),
   );
 }

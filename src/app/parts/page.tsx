@@ -3,6 +3,7 @@ import * as server from "@/server";
 import { ModelBar } from "@/ui/parts/ModelBar";
 import { PartsTable } from "@/ui/parts/PartsTable";
 import { withModel } from "../current";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Parts" };
 
@@ -14,7 +15,7 @@ export default async function PartsPage({ searchParams }: { searchParams: Promis
       <main className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4">
         <ModelBar key={model.id} model={model} addPart={add === "part"} />
         {parts.length > 0 ? (
-          <PartsTable parts={parts} modelId={model.id} models={models} />
+          sent(PartsTable, { parts, modelId: model.id, models })
         ) : (
           <p className="rounded-box bg-base-200 p-6 text-lg">
             No parts yet. Name the first one above: it comes with one region, “All over”, whose material you choose

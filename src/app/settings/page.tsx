@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import * as server from "@/server";
 import { TroublePage } from "@/ui/components/Trouble";
 import { SettingsView } from "@/ui/settings/SettingsView";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Settings" };
 
@@ -17,16 +18,14 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
   const devices = server.getDevices();
   const taught = server.getTaught();
   const backups = server.getBackups();
-  return (
-    <SettingsView
-      shop={shop}
-      rev={rev}
-      back={placeOf(back)}
-      today={server.localDate(shop.timeZone, server.nowMs())}
-      devices={devices.ok ? devices.value : null}
-      nowMs={server.nowMs()}
-      backups={backups.ok ? backups.value.backups : []}
-      taught={taught.ok ? taught.value : null}
-    />
-  );
+  return sent(SettingsView, {
+    shop,
+    rev,
+    back: placeOf(back),
+    today: server.localDate(shop.timeZone, server.nowMs()),
+    devices: devices.ok ? devices.value : null,
+    nowMs: server.nowMs(),
+    backups: backups.ok ? backups.value.backups : [],
+    taught: taught.ok ? taught.value : null,
+  });
 }

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import * as server from "@/server";
 import { TroublePage } from "@/ui/components/Trouble";
 import { ShelfView } from "@/ui/shelf/ShelfView";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Shelf" };
 
@@ -16,14 +17,12 @@ export default function ShelfPage() {
   if (!coupons.ok) return <TroublePage problem={coupons.problem} />;
   if (!shop.ok) return <TroublePage problem={shop.problem} />;
   const today = server.localDate(shop.value.shop.timeZone, server.nowMs());
-  return (
-    <ShelfView
-      shelf={shelf.value}
-      coupons={coupons.value}
-      lessons={lessons.ok ? lessons.value : []}
-      taught={taught.ok ? taught.value : null}
-      used={used.ok ? used.value : {}}
-      today={today}
-    />
-  );
+  return sent(ShelfView, {
+    shelf: shelf.value,
+    coupons: coupons.value,
+    lessons: lessons.ok ? lessons.value : [],
+    taught: taught.ok ? taught.value : null,
+    used: used.ok ? used.value : {},
+    today,
+  });
 }

@@ -7,6 +7,7 @@ import { RegionList } from "@/ui/stacks/RegionList";
 import { StackSpace } from "@/ui/stacks/StackSpace";
 import { TwoStacks } from "@/ui/stacks/TwoStacks";
 import { withModel } from "../current";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Stacks" };
 
@@ -69,15 +70,11 @@ export default async function StacksPage({
           {other ? (
             <TwoStacks pair={[view, other]} nowMin={nowMin} timeZone={timeZone} />
           ) : (
-            <StackSpace
-              key={id}
-              view={view}
-              regions={judged}
-              products={shelf.map((i) => i.product)}
-              choice={ways}
-              nowMin={nowMin}
-              timeZone={timeZone}
-            />
+            sent(
+              StackSpace,
+              { view, regions: judged, products: shelf.map((i) => i.product), choice: ways, nowMin, timeZone },
+              id,
+            )
           )}
         </main>
       );

@@ -4,6 +4,7 @@ import * as server from "@/server";
 import { TroublePage } from "@/ui/components/Trouble";
 import { SumsView } from "@/ui/sums/SumsView";
 import { toldOf } from "@/ui/sums/told";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Sums" };
 
@@ -18,5 +19,5 @@ export default async function SumsPage({ searchParams }: { searchParams: Search 
   const told = toldOf(params, bare.value.inputs);
   const screen = server.getSum(id, told);
   if (!screen.ok) return <TroublePage problem={screen.problem} />;
-  return <SumsView key={`${id} ${told.productId} ${told.regionId}`} screen={screen.value} told={told} />;
+  return sent(SumsView, { screen: screen.value, told }, `${id} ${told.productId} ${told.regionId}`);
 }

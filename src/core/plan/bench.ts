@@ -50,7 +50,7 @@ export function benchNow(input: PlanInput, options: BenchOptions = {}): readonly
     const answer = judged(r);
     if (answer.outcome === "judged" && openStops(r, answer, input).length > 0) unanswered.add(r.region.id);
     if (answer.outcome === "judged" && r.stack.layers.length > 0)
-      chains.set(r.region.id, liveChain(r, answer, input, records));
+      chains.set(r.region.id, liveChain(r, answer, { ...input, judged }, records));
   }
   const cross = crossTies(
     [...chains.values()].map((l) => l.chain),

@@ -35,18 +35,26 @@ export interface FaceAt {
   readonly input: PlanInput;
 }
 
-/** @returns null where the face is not judged, or has no pile */
-export function faceAt(input: PlanInput, regionId: string, atMin: number, judged?: JudgeAnswer): FaceAt | null {
+/**
+ * @param judged by whom piles are judged, verdicts reached before among them; absent = judged here
+ * @returns null where the face is not judged, or has no pile
+ */
+export function faceAt(
+  input: PlanInput,
+  regionId: string,
+  atMin: number,
+  judged: (r: PlanRegion) => JudgeAnswer = (r) => judgeRegion(r, input),
+): FaceAt | null {
   const own = input.regions.find((r) => r.region.id === regionId);
   if (!own) return null;
-  const answer = judged ?? judgeRegion(own, input);
+  const answer = judged(own);
   if (answer.outcome !== "judged") return null;
   // now is a whole minute, and what was told within it is known
   const untilMin = atMin >= input.nowMin ? Number.POSITIVE_INFINITY : atMin;
   const records = input.records
     .filter((r) => r.startMin <= untilMin)
     .map((r) => (r.endMin !== null && r.endMin > untilMin ? { ...r, endMin: null } : r));
-  const live = liveChain(own, answer, { ...input, records }, new Map(records.map((r) => [r.opId, r])));
+  const live = liveChain(own, answer, { ...input, records, judged }, new Map(records.map((r) => [r.opId, r])));
   const byId = new Map(records.map((r) => [r.opId, r]));
   const done = live.chain.ops
     .flatMap((op) => {

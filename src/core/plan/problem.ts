@@ -39,6 +39,7 @@ import {
   type Operation,
   type PlanRegion,
   piecesOf,
+  type RoundsInput,
   type Row,
   sharedAir,
   spansOf,
@@ -78,7 +79,7 @@ export interface LiveChain extends Row {
 export function liveChain(
   own: PlanRegion,
   answer: Extract<JudgeAnswer, { outcome: "judged" }>,
-  input: PlanInput,
+  input: PlanInput & Pick<RoundsInput, "judged">,
   records: ReadonlyMap<string, OpRecord>,
 ): LiveChain {
   const { region: r, answer: judged, rounds, refused } = withRounds(own, answer, input);

@@ -21,6 +21,8 @@ export interface RoundsInput extends Pick<JudgeInput, "productOf" | "protection"
     | undefined;
   readonly caution: Caution;
   readonly records: readonly OpRecord[];
+  /** by whom piles are judged, verdicts reached before among them; absent = judged here */
+  readonly judged?: ((r: PlanRegion) => JudgeAnswer) | undefined;
 }
 
 const PRIMES = new Set(["primer", "primer-highbuild", "surfacer"]);
@@ -49,16 +51,11 @@ export function withRounds(
   if (over < 0 || over === r.stack.layers.length - 1) return plain;
   const rounds = roundsFor(r, over, input);
   if (rounds === 0) return plain;
+  const { productOf, protection, coupons, today } = input;
+  const judge = input.judged ?? ((own) => judgeStack({ ...own, productOf, protection, air: null, coupons, today }));
   for (const putty of [puttyOf(r, input), null]) {
     const region = { ...r, stack: expanded(r, over, rounds, putty, input) };
-    const answer = judgeStack({
-      ...region,
-      productOf: input.productOf,
-      protection: input.protection,
-      air: null,
-      coupons: input.coupons,
-      today: input.today,
-    });
+    const answer = judge(region);
     if (answer.outcome === "judged" && noWorse(answer, own)) return { region, answer, rounds, refused: false };
     if (putty === null) break;
   }

@@ -48,11 +48,13 @@ function words(list: readonly AirRecord[]): readonly AirWord[] {
   return out;
 }
 
-/** The air between two moments, from what was measured, foretold and set. */
+/** The air between two moments, widened to whole hours, from what was measured, foretold and set. */
 export function climateOf(shop: Shop, air: AirSources, fromMin: number, toMin: number): AssembledClimate {
-  const key = JSON.stringify([shop.air, shop.timeZone, fromMin, toMin]);
+  const fromHour = Math.floor(fromMin / MIN_PER_HOUR);
+  const toHour = Math.ceil(toMin / MIN_PER_HOUR);
+  const key = JSON.stringify([shop.air, shop.timeZone, fromHour, toHour]);
   const known = assembledFrom(air);
-  const own = known.get(key) ?? assembled(shop, air, fromMin, toMin);
+  const own = known.get(key) ?? assembled(shop, air, fromHour * MIN_PER_HOUR, toHour * MIN_PER_HOUR);
   if (known.size >= KEPT_SPANS) known.clear();
   known.set(key, own);
   return own;
@@ -128,9 +130,12 @@ export function meanAir(shop: Shop, air: AirSources, fromMin: number): AirSpot {
   const hours = MEAN_OVER_DAYS * 24;
   const samples = Array.from({ length: hours }, (_, h) => airAt(climate, fromMin + h * MIN_PER_HOUR));
   const mean = (of: (s: (typeof samples)[number]) => number) => samples.reduce((sum, s) => sum + of(s), 0) / hours;
-  const round = (x: number) => Math.round(x * 10) / 10;
-  return { tempC: round(mean((s) => s.tempC)), rhPct: round(mean((s) => s.rhPct)), airflowMS: shop.air.airflowMS };
+  const [tempC, rhPct] = [toTenths(mean((s) => s.tempC)), toTenths(mean((s) => s.rhPct))];
+  return { tempC, rhPct, airflowMS: shop.air.airflowMS };
 }
+
+/** No thermometer of a shed knows more; and what was judged in the same air need not be judged again. */
+const toTenths = (x: number): number => Math.round(x * 10) / 10;
 
 const NIGHT_FROM = "22:00";
 const NIGHT_TO = "06:00";
@@ -175,5 +180,5 @@ export function airSpotNow(shop: Shop, air: AirSources, nowMin: number): AirSpot
   const { tempC, rhPct } = airNow(shop, air, nowMin);
   const { climate } = climateOf(shop, air, nowMin, nowMin + TONIGHT_MIN);
   const coldestC = Math.min(...climate.points.filter((p) => p.atMin >= nowMin).map((p) => p.tempC), tempC);
-  return { tempC, rhPct, frostTonight: coldestC < FROST_BELOW_C };
+  return { tempC: toTenths(tempC), rhPct: toTenths(rhPct), frostTonight: coldestC < FROST_BELOW_C };
 }

@@ -1,6 +1,6 @@
 import { TZDate } from "@date-fns/tz";
 import type { Shop, SpareDay } from "@/contracts";
-import { MIN_PER_DAY, MIN_PER_HOUR, MS_PER_MIN } from "@/core/base";
+import { MIN_PER_DAY, MS_PER_MIN } from "@/core/base";
 import { type Climate, typicalClimate } from "@/core/film";
 import type { BenchSession } from "@/core/model";
 import { type Db, insertShop, PLAIN_SHOP, readShop, type ShopState } from "@/db";
@@ -26,39 +26,64 @@ export const ensureShop = (db: Db): ShopState => {
   return shopState(db);
 };
 
-/** Offsets looked up so far, by zone and UTC hour: the zone database is slow to ask and never changes its mind. */
-const offsets = new Map<string, Map<number, number>>();
-const KEEP_OFFSETS = 50_000;
+const KEEP_OF_ZONE = 50_000;
 
-/** Minutes to add to UTC for the wall clock, good to the hour of a change of clocks; enough for a typical day. */
-function offsetMin(timeZone: string): (atMin: number) => number {
-  const known = offsets.get(timeZone) ?? new Map<number, number>();
-  if (known.size > KEEP_OFFSETS) known.clear();
-  offsets.set(timeZone, known);
-  return (atMin) => {
-    const hour = Math.floor(atMin / MIN_PER_HOUR);
-    const offset = known.get(hour) ?? -new TZDate(atMin * MS_PER_MIN, timeZone).getTimezoneOffset();
-    known.set(hour, offset);
-    return offset;
+/** Looked up so far, by zone: the zone database is slow to ask and never changes its mind. */
+function knownOfZone<K, V>(look: (timeZone: string, key: K) => V): (timeZone: string) => (key: K) => V {
+  const zones = new Map<string, Map<K, V>>();
+  return (timeZone) => {
+    const known = zones.get(timeZone) ?? new Map<K, V>();
+    zones.set(timeZone, known);
+    return (key) => {
+      const before = known.get(key);
+      if (before !== undefined) return before;
+      if (known.size >= KEEP_OF_ZONE) known.clear();
+      const value = look(timeZone, key);
+      known.set(key, value);
+      return value;
+    };
   };
 }
 
-/** Wall-clock "HH:mm" on a local date, as absolute minutes; 24:00 is the next midnight. */
-export function localMin(timeZone: string, date: string, clock: string): number {
+/** Clocks are changed on the quarter of an hour, in whatever zone. */
+const OFFSET_STEP_MIN = 15;
+const offsetOfQuarter = knownOfZone(
+  (timeZone, quarter: number) => -new TZDate(quarter * OFFSET_STEP_MIN * MS_PER_MIN, timeZone).getTimezoneOffset(),
+);
+
+/** Minutes to add to UTC for the wall clock. */
+function offsetMin(timeZone: string): (atMin: number) => number {
+  const of = offsetOfQuarter(timeZone);
+  return (atMin) => of(Math.floor(atMin / OFFSET_STEP_MIN));
+}
+
+const momentOf = knownOfZone((timeZone, wall: string) => {
+  const [date, clock] = wall.split(" ") as [string, string];
   const [y, m, d] = date.split("-").map(Number) as [number, number, number];
   const [hh, mm] = clock.split(":").map(Number) as [number, number];
   return new TZDate(y, m - 1, d, hh, mm, timeZone).getTime() / MS_PER_MIN;
+});
+
+/** Wall-clock "HH:mm" on a local date, as absolute minutes; 24:00 is the next midnight. */
+export const localMin = (timeZone: string, date: string, clock: string): number =>
+  momentOf(timeZone)(`${date} ${clock}`);
+
+export const localDate = (timeZone: string, ms: number): string =>
+  new Date(ms + offsetMin(timeZone)(ms / MS_PER_MIN) * MS_PER_MIN).toISOString().slice(0, 10);
+
+const MOST_TYPICAL = 12;
+const typicals = new Map<string, Climate>();
+
+/** The air nobody measured or foretold; the very same for the same stretch of time. */
+export function typicalOfShop({ air, timeZone }: Shop, fromMin: number, toMin: number): Climate {
+  const key = JSON.stringify([air, timeZone, fromMin, toMin]);
+  const own = typicals.get(key) ?? typicalFor(air, timeZone, fromMin, toMin);
+  if (typicals.size >= MOST_TYPICAL) typicals.clear();
+  typicals.set(key, own);
+  return own;
 }
 
-export const localDate = (timeZone: string, ms: number): string => {
-  const d = new TZDate(ms, timeZone);
-  const two = (n: number) => String(n).padStart(2, "0");
-  return `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`;
-};
-
-/** The air nobody measured or foretold. */
-export function typicalOfShop(shop: Shop, fromMin: number, toMin: number): Climate {
-  const { air, timeZone } = shop;
+function typicalFor(air: Shop["air"], timeZone: string, fromMin: number, toMin: number): Climate {
   const tonightNoonMin = air.tonight ? localMin(timeZone, air.tonight.date, "12:00") : null;
   return typicalClimate(air, { localOffsetMin: offsetMin(timeZone), tonightNoonMin }, fromMin, toMin);
 }

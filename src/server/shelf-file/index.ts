@@ -12,6 +12,7 @@ import type { Product } from "@/core/model";
 import { allProducts, type Db, insertProduct, listShelf, productRev, setProductDeleted, updateProduct } from "@/db";
 import { fileRefusal, reading, writing } from "../guard";
 import { newId } from "../ids";
+import { kept } from "../workspace/kept";
 import { columnOf, csvRows, type FileRow, MAX_PRODUCTS, shelfToCsv } from "./csv";
 import { filled } from "./fill";
 
@@ -21,10 +22,14 @@ export type FileKind = "csv" | "json";
 export type OnExisting = "keep" | "replace";
 
 export const exportShelf = (kind: FileKind): Outcome<string> =>
-  reading((db) => {
-    const products = listShelf(db).map((i) => i.product);
-    return done(kind === "csv" ? shelfToCsv(products) : canonicalJson({ format: SHELF_FORMAT, products }));
-  });
+  reading((db) =>
+    done(
+      kept(`shelf as ${kind}`, ["products"], () => {
+        const products = listShelf(db).map((i) => i.product);
+        return kind === "csv" ? shelfToCsv(products) : canonicalJson({ format: SHELF_FORMAT, products });
+      }),
+    ),
+  );
 
 function jsonRows(text: string): { rows: readonly FileRow[]; faults: readonly FileFault[] } {
   let value: unknown;

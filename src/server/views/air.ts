@@ -72,8 +72,10 @@ const localViews = (air: AirSources, tree: readonly PartNode[]) =>
 function airScreen(db: Db, s: Snapshot, modelId: string | null, atMs: number): AirScreen {
   const { shop } = s.data.shopState;
   const nowMin = atMs / MS_PER_MIN;
-  const fromMin = nowMin - BACK_MIN;
-  const toMin = nowMin + AHEAD_MIN;
+  // by the quarter of an hour: what is reckoned of it holds until the next
+  const slotMin = Math.floor(nowMin / CHART_STEP_MIN) * CHART_STEP_MIN;
+  const fromMin = slotMin - BACK_MIN;
+  const toMin = slotMin + AHEAD_MIN;
   const air = s.air(modelId);
   const tree = (modelId === null ? undefined : s.data.trees.get(modelId)) ?? [];
   const { climate, spans } = climateOf(shop, air, fromMin - MIN_PER_HOUR, toMin + MIN_PER_DAY);
@@ -87,7 +89,7 @@ function airScreen(db: Db, s: Snapshot, modelId: string | null, atMs: number): A
     spans: spans.filter((x) => x.toMin > fromMin && x.fromMin < toMin),
     sessions: benchSessions(shop, fromMin, toMin),
     nights: nightsBetween(shop, fromMin, toMin),
-    open: openHours(shelf, climate, Math.floor(nowMin / CHART_STEP_MIN) * CHART_STEP_MIN, toMin, nowMin),
+    open: openHours(shelf, climate, slotMin, toMin, nowMin),
     // each of them, where reckoning takes the last of every ten minutes
     readings: readReadings(db, fromMin * MS_PER_MIN, atMs),
     forecastUntilMin: air.forecast.length > 0 ? air.forecast.at(-1)!.atMs / MS_PER_MIN : null,

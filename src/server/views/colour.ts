@@ -17,11 +17,15 @@ import {
 } from "@/core/scheme";
 import { notFound, viewingModel } from "../guard";
 import { finishingOf } from "../workspace/finishing";
+import { kept } from "../workspace/kept";
 import type { ModelSnapshot, Snapshot } from "../workspace/snapshot";
 import { regionNames } from "./parts";
 
 const TOUCH_ROLES: ReadonlySet<Role> = new Set(Object.values(TOUCH_FACTS).flatMap((f) => f.roles));
 const NO_SCHEME: Scheme = { fields: [], edges: [], order: null };
+
+/** What the colours and the finishing of a face hang on. */
+const FACE_TABLES = ["shop", "parts", "regions", "layers", "overrides", "products", "cards", "coupons", "log"] as const;
 
 type Chosen = NonNullable<ColourScreen["chosen"]>;
 
@@ -59,7 +63,7 @@ function chosenOf(m: ModelSnapshot, s: Snapshot, node: RegionNode, name: string)
   const best = runs.length === 0 ? null : bestOrder(runs);
   const wanted = best && scheme.order ? priced(runs, completed(scheme.order, runs)) : null;
   const inForce = wanted ?? best;
-  const kept = stack.layers.slice(below.length, stack.layers.length - above.length);
+  const inPlace = stack.layers.slice(below.length, stack.layers.length - above.length);
   const laid = new Set(m.input.records.flatMap((r) => readKey(r.opId)?.subjectId ?? []));
   return {
     regionId: region.id,
@@ -71,9 +75,14 @@ function chosenOf(m: ModelSnapshot, s: Snapshot, node: RegionNode, name: string)
     ground,
     best: best && orderView(node, runs, best, s.productOf),
     wanted: wanted && orderView(node, runs, wanted, s.productOf),
-    unpainted: best === null ? [] : leftUnpainted(region, below.at(-1) ?? null, ground, s.productOf, best),
-    inStack: inForce !== null && alike(kept, layersOf({ ...region, scheme }, inForce, below, () => "").fields),
-    begun: kept.some((l) => laid.has(l.id)),
+    unpainted:
+      best === null
+        ? []
+        : kept(`unpainted of ${region.id}`, FACE_TABLES, () =>
+            leftUnpainted(region, below.at(-1) ?? null, ground, s.productOf, best),
+          ),
+    inStack: inForce !== null && alike(inPlace, layersOf({ ...region, scheme }, inForce, below, () => "").fields),
+    begun: inPlace.some((l) => laid.has(l.id)),
     touches: region.touches ?? [],
     finishing: finishingView(m, s, node, laid),
   };
@@ -89,7 +98,12 @@ function finishingView(
   const own = layers.filter((l) => l.touch != null);
   if ((node.region.touches ?? []).length === 0 && own.length === 0)
     return { steps: [], missing: [], inStack: true, begun: false };
-  const { steps, missing, layers: then } = finishingOf(m, s, node, () => "");
+  // a dozen clears are tried in every place: none of it is the air's doing
+  const {
+    steps,
+    missing,
+    layers: then,
+  } = kept(`finishing of ${node.region.id}`, FACE_TABLES, () => finishingOf(m, s, node, () => ""), s.today);
   return { steps, missing, inStack: holdsTouches(layers, then), begun: own.some((l) => laid.has(l.id)) };
 }
 

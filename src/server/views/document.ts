@@ -19,6 +19,7 @@ import { notFound, reading } from "../guard";
 import { timetableOf } from "../imported-plan";
 import { READINGS_BACK_DAYS } from "../shed/air";
 import { askSent } from "../solver/ask";
+import { kept } from "../workspace/kept";
 import { type ModelSnapshot, snapshotOf } from "../workspace/snapshot";
 import { LEARNT_FROM_DAYS } from "../workspace/taught";
 
@@ -120,12 +121,32 @@ const loose = (modelId: string, withPhotos: boolean): Outcome<Loose> =>
  */
 export const versionOf = (modelId: string): Outcome<string> =>
   reading((db) => {
-    const doc = documentOf(db, modelId, false);
-    if (!doc) return notFound("The model");
-    const { shop: _, plan: __, air, ...own } = doc;
-    return done(hashOfBytes(Buffer.from(canonicalJson({ ...own, local: air?.local ?? [] }))).slice(0, VERSION_CHARS));
+    const version = kept(`version of ${modelId}`, VERSION_TABLES, () => versionNow(db, modelId));
+    return version === null ? notFound("The model") : done(version);
   });
+
+/** What a version hangs on. */
+const VERSION_TABLES = [
+  "models",
+  "parts",
+  "regions",
+  "layers",
+  "overrides",
+  "products",
+  "planning",
+  "coupons",
+  "log",
+  "cards",
+  "local_airs",
+] as const;
 const VERSION_CHARS = 32;
+
+function versionNow(db: Db, modelId: string): string | null {
+  const doc = documentOf(db, modelId, false);
+  if (!doc) return null;
+  const { shop: _, plan: __, air, ...own } = doc;
+  return hashOfBytes(Buffer.from(canonicalJson({ ...own, local: air?.local ?? [] }))).slice(0, VERSION_CHARS);
+}
 
 /** The whole model as one canonical document: the same model always gives the same bytes. */
 export function exportDocument(modelId: string, withPhotos = true): Outcome<string> {

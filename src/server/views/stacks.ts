@@ -137,18 +137,21 @@ function liesAs(
   return lies.differences.length > 0 ? { ...lies, stack: own } : null;
 }
 
-/** Summed up once while the bench stays as it is: planning even one region takes its time. */
-const summed = new WeakMap<ModelSnapshot, Map<string, Promise<Outcome<StackTotals>>>>();
+/** Planning even one region takes its time: it is summed up anew with the minute, or where its plan would be made anew. */
+const summed = new Map<string, { readonly key: string; readonly told: Promise<Outcome<StackTotals>> }>();
+const MOST_SUMMED = 300;
 
-function totalsOf(m: ModelSnapshot, regionId: string, input: SentPlanInput): Promise<Outcome<StackTotals>> {
-  const known = summed.get(m) ?? new Map<string, Promise<Outcome<StackTotals>>>();
-  summed.set(m, known);
-  const own = known.get(regionId) ?? ask("totals", input, regionId);
-  known.set(regionId, own);
+function totalsOf({ hash }: ModelSnapshot, regionId: string, input: SentPlanInput): Promise<Outcome<StackTotals>> {
+  const key = `${hash} ${input.nowMin}`;
+  const known = summed.get(regionId);
+  if (known?.key === key) return known.told;
+  const told = ask("totals", input, regionId);
+  if (summed.size >= MOST_SUMMED) summed.clear();
+  summed.set(regionId, { key, told });
   // what could not be worked out is tried again the next time
-  const forget = () => void known.delete(regionId);
-  own.then((told) => told.ok || forget(), forget);
-  return own;
+  const forget = () => void (summed.get(regionId)?.told === told && summed.delete(regionId));
+  told.then((t) => t.ok || forget(), forget);
+  return told;
 }
 
 function nearOf(coupons: readonly CouponCard[], { region, stack }: RegionNode): StackView["near"] {

@@ -5,10 +5,10 @@ const holder = globalThis as unknown as {
   elmBenchKept?: Map<string, { readonly since: string; readonly value: unknown }>;
 };
 
-/** What was read of these tables, the very same as long as none of them is written to. */
-export function kept<T>(kind: string, tables: Parameters<typeof revisionOf>[0], read: () => T): T {
+/** What was read of these tables, the very same as long as none of them is written to, and nothing else that is told as text changes. */
+export function kept<T>(kind: string, tables: Parameters<typeof revisionOf>[0], read: () => T, besides = ""): T {
   holder.elmBenchKept ??= new Map();
-  const since = revisionOf(tables);
+  const since = `${revisionOf(tables)} ${besides}`;
   const before = holder.elmBenchKept.get(kind);
   if (before?.since === since) return before.value as T;
   const value = read();

@@ -62,8 +62,7 @@ export function faceOf(m: ModelSnapshot, regionId: string, nowMin: number): Face
   const own = known.get(key);
   if (own) return own;
   if (known.size > MOST_KEPT) known.clear();
-  const judged = m.judgedForPlan(regionId);
-  const at = judged === null ? null : faceAt(m.input, regionId, nowMin, judged);
+  const at = faceAt(m.input, regionId, nowMin, m.judgePile);
   const face = at === null ? BARE_FACE : faceNow(at);
   known.set(key, face);
   return face;

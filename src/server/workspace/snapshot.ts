@@ -14,6 +14,7 @@ import { asLeft, fold, type History } from "@/core/history";
 import type { JudgeAnswer } from "@/core/judge";
 import type { AirSpot, Product } from "@/core/model";
 import type { BenchTile, PlanAnswer, PlanInput } from "@/core/plan";
+import type { PlanRegion } from "@/core/work";
 import { type Db, revision, type StoredPlan, type StoredPlanning } from "@/db";
 import { nowMs } from "../clock";
 import { lookup } from "../lookup";
@@ -61,6 +62,8 @@ export interface ModelSnapshot {
   readonly judged: (node: RegionNode) => JudgeAnswer;
   /** judged as the plan sees it */
   readonly judgedForPlan: (regionId: string) => JudgeAnswer | null;
+  /** the same of any pile of one of its regions */
+  readonly judgePile: (r: PlanRegion) => JudgeAnswer;
 }
 
 /** Everything active, planned as one: there is one person, one booth, one air. */
@@ -235,6 +238,7 @@ function modelFrom(snapshot: Snapshot, head: ModelHead): ModelSnapshot {
       const face = input().regions.find((r) => r.region.id === node.region.id)?.face;
       return judgedNow()({ ...node, region: asLeft(node.region, face) });
     },
+    judgePile: (r) => judge()(r),
     judgedForPlan: (regionId) => {
       const own = input().regions.find((r) => r.region.id === regionId);
       return own ? judge()(own) : null;
@@ -264,7 +268,7 @@ function benchFrom(snapshot: Snapshot): BenchSnapshot {
     const all = sources();
     return all === null ? "" : fingerprint(all, data.products);
   });
-  const plan = once(() => planFrom(data.plan));
+  const plan = once(() => data.plan && planOf(data.plan));
   return {
     members,
     get plan() {
@@ -289,11 +293,11 @@ function shareOf(plan: KeptPlan | null, modelId: string): KeptPlan | null {
 }
 
 /** A plan of a shape nobody reads any more, or that cannot be read, is none: it is made again. */
-function planFrom(stored: StoredPlan | null): KeptPlan | null {
-  if (!stored?.inputsHash.startsWith(PLAN_SHAPE)) return null;
+const planOf = ofEach((stored: StoredPlan): KeptPlan | null => {
+  if (!stored.inputsHash.startsWith(PLAN_SHAPE)) return null;
   const answer = readStoredPlan(stored.answer);
   return answer && { ...stored, answer };
-}
+});
 
 /** What the film model said of waits holds while the plan is made from what is there. */
 const delaysOf = (plan: KeptPlan | null, hash: string) =>

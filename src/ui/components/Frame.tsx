@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { type ReactNode, useRef, useState } from "react";
+import { type ReactNode, useMemo, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Toaster } from "sonner";
 import type { Showing } from "@/contracts";
@@ -12,7 +12,7 @@ import { type Findable, Finder } from "./Finder";
 import { OutOfReach } from "./OutOfReach";
 import { PLACES, Rail } from "./Rail";
 
-interface FrameProps {
+export interface FrameData {
   readonly ribbon: RibbonData | null;
   readonly things: readonly Findable[];
   /** rows of the database nobody could read */
@@ -20,7 +20,12 @@ interface FrameProps {
   readonly serverNowMs: number;
   readonly timeZone: string;
   readonly showing: Showing;
-  readonly children: ReactNode;
+}
+
+/** The same with what it shows as one text, as `Sent` has it. */
+export function SentFrame({ told, children }: { readonly told: string; readonly children: ReactNode }) {
+  const data = useMemo(() => JSON.parse(told) as FrameData, [told]);
+  return <Frame {...data}>{children}</Frame>;
 }
 
 const SHORTCUTS: readonly (readonly [keys: string, what: string])[] = [
@@ -33,7 +38,15 @@ const SHORTCUTS: readonly (readonly [keys: string, what: string])[] = [
 ];
 
 /** Rail, air ribbon, search and shortcuts: the same on every screen. */
-export function Frame({ ribbon, things, unreadable, serverNowMs, timeZone, showing, children }: FrameProps) {
+export function Frame({
+  ribbon,
+  things,
+  unreadable,
+  serverNowMs,
+  timeZone,
+  showing,
+  children,
+}: FrameData & { readonly children: ReactNode }) {
   // before anything inside it is drawn, so that every figure on the page speaks the same units
   showAs(showing);
   const router = useRouter();
