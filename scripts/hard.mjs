@@ -1,8 +1,10 @@
 /**
  * npm run hard: what is too long for the gate. Without a name everything; with one or more of them only those.
- *   piles   every pile of the shelf at every freshness, the long random walks, the kills amid writes
+ *   piles   every pile of the shelf at every freshness, the long random walks
+ *   kills   a thousand kills: at the bench, amid imports, copies, copies put back, and a database brought up to today's shape
  *   fuzz    bodies that are nearly right, over every endpoint that writes or reckons
  *   load    reads and writes together, for a while, on the demo
+ *   long    an hour of pages, readings and plans: does its memory grow
  *   years   ten years of a busy shed: first page, pages, writes
  */
 import { execFileSync, spawn } from "node:child_process";
@@ -11,9 +13,10 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fuzz } from "./hard/fuzz.mjs";
 import { load, PAGES } from "./hard/load.mjs";
+import { long } from "./hard/long.mjs";
 import { ensureBuilt, ensureInstalled, freePort, ROOT, run, seedDemo, serverArgs } from "./lib/ensure.mjs";
 
-const KNOWN = ["piles", "fuzz", "load", "years"];
+const KNOWN = ["piles", "kills", "fuzz", "load", "long", "years"];
 const asked = process.argv.slice(2);
 const unknown = asked.filter((a) => !KNOWN.includes(a));
 if (unknown.length > 0) {
@@ -44,7 +47,7 @@ async function served(fill, work) {
       if (up) break;
       await new Promise((later) => setTimeout(later, 200));
     }
-    await work(url, data);
+    await work(url, data, server.pid);
   } finally {
     const ended = new Promise((done) => server.once("exit", done));
     server.kill("SIGKILL");
@@ -54,12 +57,13 @@ async function served(fill, work) {
 }
 
 ensureInstalled();
-if (wanted("piles")) {
+const jest = (name, ...args) => {
   const env = { ...process.env, ELM_BENCH_HARD: "1" };
-  if (run(join(ROOT, "node_modules/.bin/jest"), ["src/core/film/piles", "tests/property"], { env }) !== 0)
-    fail("piles: see above");
-}
-if (["fuzz", "load", "years"].some(wanted)) ensureBuilt();
+  if (run(join(ROOT, "node_modules/.bin/jest"), args, { env }) !== 0) fail(`${name}: see above`);
+};
+if (wanted("piles")) jest("piles", "src/core/film/piles", "tests/property", "--testPathIgnorePatterns", "kills");
+if (wanted("kills")) jest("kills", "tests/property/kills");
+if (["fuzz", "load", "long", "years"].some(wanted)) ensureBuilt();
 if (wanted("fuzz"))
   await served(seedDemo, async (url) => {
     const told = await fuzz(url, { bodies: number("ELM_BENCH_BODIES", 50_000), seed: number("ELM_BENCH_SEED", 1909) });
@@ -71,14 +75,21 @@ if (wanted("fuzz"))
     if (faults.length + slow.length + changed.length + unfit.length > 0) fail("fuzz: see above");
   });
 if (wanted("load"))
-  await served(seedDemo, async (url) => {
-    const told = await load(url, {
+  await served(seedDemo, async (url, _data, pid) => {
+    const told = await load(url, pid, {
       seconds: number("ELM_BENCH_SECONDS", 60),
       reads: number("ELM_BENCH_READS", 50),
       writes: number("ELM_BENCH_WRITES", 5),
     });
     console.log("load", told);
     if (told.errors > 0) fail("load: some were not answered");
+    if (told.p99Ms > 500) fail("load: one in a hundred waited longer than half a second");
+  });
+if (wanted("long"))
+  await served(seedDemo, async (url, _data, pid) => {
+    const told = await long(url, pid, { minutes: number("ELM_BENCH_MINUTES", 60) });
+    console.log("long", told);
+    if (told.grown > 1.1) fail("long: its memory grows");
   });
 if (wanted("years")) {
   const fill = (_, env) =>

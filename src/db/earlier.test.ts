@@ -1,37 +1,13 @@
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
 import * as server from "@/server";
+import { leaveBehind, MIGRATIONS } from "../../tests/support/earlier";
 import { freshStore, must, rawDb } from "../../tests/support/store";
 import { closeDb, unreadableRows } from ".";
 
 /** Databases as earlier versions of this program left them: made by them, and kept row by row. */
 const store = freshStore();
-const DRIZZLE = "drizzle";
-const MIGRATIONS = readdirSync(DRIZZLE)
-  .filter((f) => f.endsWith(".sql"))
-  .sort();
-const JOURNAL = JSON.parse(readFileSync(join(DRIZZLE, "meta", "_journal.json"), "utf8")) as {
-  entries: { when: number }[];
-};
-
-/** The database of the nth migration, as if that program had just been stopped. */
-function leaveBehind(nth: number): void {
-  const raw = rawDb(store.file());
-  raw.pragma("foreign_keys = OFF");
-  raw.exec("create table __drizzle_migrations (id integer primary key, hash text not null, created_at numeric)");
-  for (const [i, file] of MIGRATIONS.slice(0, nth + 1).entries()) {
-    raw.exec(readFileSync(join(DRIZZLE, file), "utf8").replaceAll("--> statement-breakpoint", ""));
-    raw
-      .prepare("insert into __drizzle_migrations (hash, created_at) values (?, ?)")
-      .run(file, JOURNAL.entries[i]!.when);
-  }
-  raw.exec(readFileSync(join("tests", "fixtures", `database-${String(nth).padStart(4, "0")}.sql`), "utf8"));
-  raw.close();
-}
-
 describe.each(MIGRATIONS.slice(0, -1).map((f, n) => [n, f] as const))("a database of migration %i (%s)", (nth) => {
   it("opens with everything in it; its log gets the products its coats were laid with", () => {
-    leaveBehind(nth);
+    leaveBehind(store.file(), nth);
     const { current } = must(server.getModels());
     const modelId = current!.id;
     const before = rawDb(store.file());
@@ -60,7 +36,7 @@ describe.each(MIGRATIONS.slice(0, -1).map((f, n) => [n, f] as const))("a databas
     expect(must(server.getJudged(modelId)).every((r) => r.answer.outcome === "judged")).toBe(true);
   });
   it("is brought up to date once: opened again, not a row is written", () => {
-    leaveBehind(nth);
+    leaveBehind(store.file(), nth);
     must(server.getModels());
     closeDb();
     const text = () => {
