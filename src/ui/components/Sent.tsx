@@ -1,6 +1,6 @@
 "use client";
 
-import { type ComponentType, useMemo, useSyncExternalStore } from "react";
+import { type ComponentType, useEffect, useMemo, useSyncExternalStore } from "react";
 
 const never = () => () => {};
 
@@ -22,6 +22,8 @@ export function Sent<P extends object>({ of, told }: { of: ComponentType<P>; tol
 
 function Drawn<P extends object>({ of: Of, told }: { of: ComponentType<P>; told: string }) {
   const props = useMemo(() => JSON.parse(told) as P, [told]);
+  // the browser looked for the place its address names before there was one
+  useEffect(() => document.getElementById(location.hash.slice(1))?.scrollIntoView(), []);
   return <Of {...props} />;
 }
 
