@@ -50,6 +50,7 @@ stage("types", () => run(bin("tsc"), ["--noEmit"]));
 stage("lint and format", () => run(bin("biome"), ["check", "--error-on-warnings", "."]));
 stage("fences", () => run(process.execPath, ["scripts/fences.mjs"]));
 stage("nothing unused", () => run(bin("knip"), []));
+stage("known weaknesses", () => run(process.execPath, ["scripts/audit.mjs"]));
 stage("unit, property and vector tests", () => run(bin("jest"), ["--json", `--outputFile=${JEST}`]));
 stage("production build", building);
 stage("browser", () => run(bin("playwright"), ["test"]));

@@ -3,8 +3,7 @@ import { once } from "node:events";
 import { buildSync } from "esbuild";
 
 /** What is being done when the power fails. */
-export const STORM_KINDS = ["bench", "imports", "copies", "opening"] as const;
-export type StormKind = (typeof STORM_KINDS)[number];
+export type StormKind = "bench" | "imports" | "copies" | "opening";
 
 const CHILD = "node_modules/.cache/storm/child.cjs";
 

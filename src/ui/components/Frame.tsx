@@ -38,7 +38,7 @@ const SHORTCUTS: readonly (readonly [keys: string, what: string])[] = [
 ];
 
 /** Rail, air ribbon, search and shortcuts: the same on every screen. */
-export function Frame({
+function Frame({
   ribbon,
   things,
   unreadable,
