@@ -337,6 +337,32 @@ describe("air gate", () => {
   });
 });
 
+describe("hours that are kept", () => {
+  const CANS = ["estuary-blue", "grey-primer", "water-matt", "keel-black", "two-pack-gloss", "shellac-sealer"];
+  const within = [{ startMin: NOW_MIN, endMin: NOW_MIN + 2 * 1440 }];
+  const cold = climate({ kind: "day", meanC: 11, swingC: 5, rhPct: 70 });
+  it.each(CANS)("%s: every quarter of an hour is as it is judged by itself, asked once or twice", (id) => {
+    const open = gateSpans(product(id), cold, within);
+    expect(gateSpans(product(id), cold, within)).toEqual(open);
+    for (let t = NOW_MIN; t < NOW_MIN + 2 * 1440; t += 15)
+      expect([t, open.some((s) => s.startMin <= t && t < s.endMin)]).toEqual([
+        t,
+        gateReason(product(id), cold, t) === null,
+      ]);
+  });
+  it("another limit, a warmed part and another air are other hours", () => {
+    const plain = gateSpans(product("estuary-blue"), cold, within);
+    const tender = { ...product("estuary-blue"), limits: { minTempC: 14, maxTempC: null, maxRhPct: 95 } };
+    expect(gateSpans(tender, cold, within)).not.toEqual(plain);
+    expect(
+      gateSpans(product("estuary-blue"), climate({ kind: "day", meanC: 22, swingC: 2, rhPct: 40 }), within),
+    ).toEqual(within);
+    const damp = climate({ kind: "day", meanC: 16, swingC: 1, rhPct: 84 });
+    const dewOnly = { ...product("keel-black"), limits: { minTempC: null, maxTempC: null, maxRhPct: null } };
+    expect(gateSpans(dewOnly, damp, within, 40)).not.toEqual(gateSpans(dewOnly, damp, within));
+  });
+});
+
 describe("what a shed has taught of a product", () => {
   const pace = (factor: number, spread = 0.1) => ({
     logFactors: [-1, -0.5, 0, 0.5, 1].map((x) => Math.log(factor) + spread * x),

@@ -1,6 +1,7 @@
 import type { Shop } from "@/contracts";
+import { seededRandom } from "@/core/base";
 import { PLAIN_SHOP } from "@/db";
-import { spareSessions } from "./hours";
+import { localDate, localMin, spareSessions } from "./hours";
 
 /** Days one might come to the bench beside the usual ones. */
 const at = (iso: string): number => Date.parse(iso) / 60_000;
@@ -62,3 +63,32 @@ it("what the day has already stays beside it", () => {
     { from: "19:00", to: "21:30" },
   ]);
 });
+
+/** Clocks of whole hours, of half ones that are changed by half an hour, of quarters, and a day that was left out. */
+describe.each(["Europe/London", "Australia/Lord_Howe", "Asia/Kathmandu", "America/St_Johns", "Pacific/Apia"])(
+  "the wall clock of %s",
+  (timeZone) => {
+    const shown = new Intl.DateTimeFormat("en-CA", {
+      timeZone,
+      year: "numeric",
+      month: "2-digit",
+      day: "2-digit",
+      hour: "2-digit",
+      minute: "2-digit",
+      hourCycle: "h23",
+    });
+    const wallAt = (ms: number): string => shown.format(ms).replace(", ", " ");
+    const random = seededRandom(7);
+    const from = Date.UTC(2011, 0, 1);
+    const moments = Array.from({ length: 400 }, () => from + Math.floor(random() * 16 * 365 * 1440) * 60_000);
+    it("says the day", () => {
+      for (const ms of moments) expect([ms, localDate(timeZone, ms)]).toEqual([ms, wallAt(ms).slice(0, 10)]);
+    });
+    it("says the moment of a day and an hour, whether asked once or twice", () => {
+      for (const ms of [...moments, ...moments]) {
+        const [date, clock] = wallAt(ms).split(" ") as [string, string];
+        expect(wallAt(localMin(timeZone, date, clock) * 60_000)).toBe(`${date} ${clock}`);
+      }
+    });
+  },
+);
