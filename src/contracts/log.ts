@@ -33,8 +33,15 @@ const setUpSchema = z.strictObject({
 export type SetUpTold = z.infer<typeof setUpSchema>;
 /** What is worn and running, as it was confirmed. */
 const wornSchema = z.array(z.enum([...PROTECTIONS, ...PRACTICES])).max(20, "must hold at most 20");
+/** Whoever sends it names the deed, so that one whose answer was lost may be sent again and is done once. */
+const sentIdSchema = z
+  .string()
+  .regex(/^[a-z0-9]{16}$/, "must be 16 small letters and figures")
+  .optional();
+
 export const startSchema = z.strictObject({
   opId: opIdSchema,
+  sentId: sentIdSchema,
   reason: z.string().trim().max(2000).nullable(),
   /** of a phone that was out of reach then */
   minutesAgo: minutesAgoSchema.optional(),
@@ -46,6 +53,7 @@ export const startSchema = z.strictObject({
 /** Coats and thickness are asked only of coats; null = as planned. */
 export const doneSchema = z.strictObject({
   opId: opIdSchema,
+  sentId: sentIdSchema,
   minutesAgo: minutesAgoSchema,
   coats: ranged(1, 12, "coats").refine(Number.isInteger, { error: "must be a whole number" }).nullable(),
   wftUm: ranged(1, 20_000, "µm").nullable(),
@@ -59,6 +67,7 @@ export const doneSchema = z.strictObject({
 });
 export const notYetSchema = z.strictObject({
   opId: opIdSchema,
+  sentId: sentIdSchema,
   sign: z.enum(SIGNS),
   note: noteSchema,
   minutesAgo: minutesAgoSchema.optional(),
@@ -66,6 +75,7 @@ export const notYetSchema = z.strictObject({
 /** It was looked for and it was time, sooner than the plan has it or later. */
 export const readySchema = z.strictObject({
   opId: opIdSchema,
+  sentId: sentIdSchema,
   turned: z.boolean().default(false),
   note: noteSchema.default(""),
   minutesAgo: minutesAgoSchema.optional(),

@@ -122,6 +122,25 @@ export function entryBase(
 const round1 = (x: number): number => Math.round(x * 10) / 10;
 const isFailure = (x: AtBench | Outcome<never>): x is Outcome<never> => "ok" in x;
 
+const idSent = (sentId: string | undefined): { id?: string } => (sentId === undefined ? {} : { id: `l-${sentId}` });
+
+/** The entry of a deed that was sent before and whose answer was lost; null = there is none. */
+function sentBefore<K extends LogEntry["kind"]>(
+  db: Db,
+  sentId: string | undefined,
+  regionId: string,
+  kind: K,
+): Outcome<EntryOf<K>> | null {
+  const { id } = idSent(sentId);
+  if (id === undefined) return null;
+  const before = [...snapshotOf(db).data.logs.values()].flat().find((e) => e.id === id);
+  if (!before) return null;
+  if (before.regionId === regionId && before.kind === kind) return done(before as EntryOf<K>);
+  return failed("conflict", "sentId: something else was sent under it.", [
+    { path: "sentId", message: "something else was sent under it" },
+  ]);
+}
+
 /** The log grows by one entry, and the plan, if there is one, follows it. */
 export function record<E extends LogEntry>(db: Db, modelId: string, entry: E): Outcome<E> {
   appendLog(db, modelId, entry);
@@ -147,8 +166,10 @@ export function startOp(
 ): Outcome<EntryOf<"started">> {
   const parsed = startSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  const { opId, reason, minutesAgo, worn, without, setUp } = parsed.data;
+  const { opId, sentId, reason, minutesAgo, worn, without, setUp } = parsed.data;
   return writing((db) => {
+    const before = sentBefore(db, sentId, regionId, "started");
+    if (before) return before;
     const at = atBench(db, opId, titleOf, regionId, minutesAgo);
     if (isFailure(at)) return at;
     if (at.tile.zone === "in-hand") return failed("conflict", "That step is in hand already.");
@@ -176,6 +197,7 @@ export function startOp(
     if (setUp?.patch === "good" && at.op.productId !== null) keepSetUp(db, at.op.productId, setUp, at.base.at);
     return record(db, at.modelId, {
       ...at.base,
+      ...idSent(sentId),
       kind: "started",
       override: override === "" ? null : override.slice(0, 4000),
       ...(worn && worn.length > 0 ? { worn } : {}),
@@ -246,8 +268,22 @@ function setLeft(db: Db, product: Product, leftMl: number): boolean {
 export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Outcome<EntryOf<"done">> {
   const parsed = doneSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  const { opId, minutesAgo, coats, wftUm, tempC, rhPct, note, checked, usedG = null, photo = null } = parsed.data;
+  const {
+    opId,
+    sentId,
+    minutesAgo,
+    coats,
+    wftUm,
+    tempC,
+    rhPct,
+    note,
+    checked,
+    usedG = null,
+    photo = null,
+  } = parsed.data;
   return writing((db) => {
+    const before = sentBefore(db, sentId, regionId, "done");
+    if (before) return before;
     const at = atBench(db, opId, titleOf, regionId);
     if (isFailure(at)) return at;
     if (at.tile.zone !== "in-hand") return failed("conflict", "That step has not been started.");
@@ -280,6 +316,7 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
     const used = laid ? takeFromCan(db, at, can, { ...laid, usedG }) : {};
     return record(db, at.modelId, {
       ...base,
+      ...idSent(sentId),
       kind: "done",
       at: new Date(endMs).toISOString(),
       coats: laid?.coats ?? null,
@@ -298,12 +335,14 @@ export function finishOp(regionId: string, input: unknown, titleOf: TitleOf): Ou
 export function notYet(regionId: string, input: unknown, titleOf: TitleOf): Outcome<EntryOf<"not-yet">> {
   const parsed = notYetSchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
+  const { opId, sentId, minutesAgo, sign, note } = parsed.data;
   return writing((db) => {
-    const at = atBench(db, parsed.data.opId, titleOf, regionId, parsed.data.minutesAgo);
+    const before = sentBefore(db, sentId, regionId, "not-yet");
+    if (before) return before;
+    const at = atBench(db, opId, titleOf, regionId, minutesAgo);
     if (isFailure(at)) return at;
     if (at.tile.wait === null) return failed("refused", "That step waits for nothing.");
-    const { sign, note } = parsed.data;
-    return record(db, at.modelId, { ...at.base, kind: "not-yet", sign, note });
+    return record(db, at.modelId, { ...at.base, ...idSent(sentId), kind: "not-yet", sign, note });
   });
 }
 
@@ -311,12 +350,14 @@ export function notYet(regionId: string, input: unknown, titleOf: TitleOf): Outc
 export function sawReady(regionId: string, input: unknown, titleOf: TitleOf): Outcome<EntryOf<"ready">> {
   const parsed = readySchema.safeParse(input);
   if (!parsed.success) return invalid(parsed.error);
-  const { opId, turned, note, minutesAgo } = parsed.data;
+  const { opId, sentId, turned, note, minutesAgo } = parsed.data;
   return writing((db) => {
+    const before = sentBefore(db, sentId, regionId, "ready");
+    if (before) return before;
     const at = atBench(db, opId, titleOf, regionId, minutesAgo);
     if (isFailure(at)) return at;
     if (at.tile.wait === null) return failed("refused", "That step waits for nothing.");
-    return record(db, at.modelId, { ...at.base, kind: "ready", turned, note });
+    return record(db, at.modelId, { ...at.base, ...idSent(sentId), kind: "ready", turned, note });
   });
 }
 

@@ -1,5 +1,4 @@
 import { useSyncExternalStore } from "react";
-import { freshId } from "../fresh-id";
 
 /** Deeds done while the application was out of reach, on this device, in the order they were done. */
 export interface KeptDeed {
@@ -45,8 +44,7 @@ function store(deeds: readonly KeptDeed[]): void {
   for (const hear of hearers) hear();
 }
 
-export const keepDeed = (deed: Omit<KeptDeed, "id" | "fault">): void =>
-  store([...keptDeeds(), { ...deed, id: freshId(), fault: null }]);
+export const keepDeed = (deed: Omit<KeptDeed, "fault">): void => store([...keptDeeds(), { ...deed, fault: null }]);
 export const dropDeed = (id: string): void => store(keptDeeds().filter((d) => d.id !== id));
 export const refuseDeed = (id: string, fault: string): void =>
   store(keptDeeds().map((d) => (d.id === id ? { ...d, fault } : d)));

@@ -19,8 +19,11 @@ jest.mock("next/navigation", () => ({ useRouter: () => mockRouter }));
 
 const NOW_MS = 1_790_000_000_000;
 const MIN = 60_000;
+/** Named by what and where, so that what is sent can be told from what was sent. */
+const idOf = (kind: KeptDeed["kind"], regionId: string) => `${kind.replace("-", "")}${regionId}`.padEnd(16, "0");
 const deed = (kind: KeptDeed["kind"], regionId: string, agoMin: number, input: KeptDeed["input"] = {}) =>
   keepDeed({
+    id: idOf(kind, regionId),
     kind,
     regionId,
     opId: `${regionId}:coat:1`,
@@ -46,15 +49,22 @@ describe("what is kept on a device", () => {
     deed("done", "deck", 70, { minutesAgo: 5, coats: 2, note: "" });
     deed("not-yet", "hull", 30, { sign: "tacky", note: "" });
     await shown();
-    expect(mockStart).toHaveBeenCalledWith("deck", { opId: "deck:coat:1", reason: "own trial", minutesAgo: 90 });
+    expect(mockStart).toHaveBeenCalledWith("deck", {
+      opId: "deck:coat:1",
+      sentId: idOf("start", "deck"),
+      reason: "own trial",
+      minutesAgo: 90,
+    });
     expect(mockFinish).toHaveBeenCalledWith("deck", {
       opId: "deck:coat:1",
+      sentId: idOf("done", "deck"),
       minutesAgo: 75,
       coats: 2,
       note: "",
     });
     expect(mockNotYet).toHaveBeenCalledWith("hull", {
       opId: "hull:coat:1",
+      sentId: idOf("not-yet", "hull"),
       minutesAgo: 30,
       sign: "tacky",
       note: "",

@@ -4,17 +4,18 @@ import { toast } from "sonner";
 import { finishAction, notYetAction, readyAction, startAction } from "@/actions/bench";
 import { reportAction } from "@/actions/mishaps";
 import type { Outcome } from "@/contracts";
+import { freshId } from "../fresh-id";
 import { isUnreached, useAct } from "../hooks/useAct";
 import { tellReached } from "../hooks/useReached";
 import { type KeptDeed, keepDeed } from "./kept-deeds";
 
-type Deed = Pick<KeptDeed, "kind" | "regionId" | "opId" | "title" | "input">;
+type Deed = Pick<KeptDeed, "id" | "kind" | "regionId" | "opId" | "title" | "input">;
 const MS_PER_MIN = 60_000;
 
-/** Sends a deed of that moment; what it says of minutes ago is counted from then. */
-export function sendDeed({ kind, regionId, opId, input }: Deed, agoMin: number): Promise<Outcome<unknown>> {
+/** Sends a deed of that moment; what it says of minutes ago is counted from then. Sent twice under its id it is done once. */
+export function sendDeed({ id, kind, regionId, opId, input }: Deed, agoMin: number): Promise<Outcome<unknown>> {
   const minutesAgo = (typeof input.minutesAgo === "number" ? input.minutesAgo : 0) + agoMin;
-  const told = { ...input, opId, minutesAgo };
+  const told = { ...input, opId, sentId: id, minutesAgo };
   switch (kind) {
     case "start":
       return startAction(regionId, { reason: null, ...told });
@@ -39,8 +40,9 @@ export const minutesSince = (atMs: number, nowMs: number): number =>
  */
 export function useDeed() {
   const { act, busy, settling } = useAct();
-  const deed = async (d: Deed, options: { quiet?: boolean } = {}): Promise<Outcome<unknown>> => {
+  const deed = async (done: Omit<Deed, "id">, options: { quiet?: boolean } = {}): Promise<Outcome<unknown>> => {
     const atMs = Date.now();
+    const d = { ...done, id: freshId() };
     const outcome = await act(() => sendDeed(d, 0), { ...options, keepsUnreached: true });
     if (outcome.ok || !isUnreached(outcome.problem)) return outcome;
     tellReached(false);
