@@ -71,6 +71,7 @@ test("a shade is read off a photo with a grey card in it, and mixed towards; wha
   await photo.click({ position: { x: (3 * box.width) / 4, y: box.height / 2 } });
   await expect(page.getByLabel("patch in the photo", { exact: true })).toHaveValue("#8c5f28");
   await expect(page.getByText("The light was strongly coloured")).toBeVisible();
+  // what was shown for the patch before is not taken on: the link waits for the answer
   await page.getByRole("link", { name: "Mix towards it" }).click();
   await expect(page.getByLabel("wanted shade", { exact: true })).toHaveValue("#6e5d3e");
 });

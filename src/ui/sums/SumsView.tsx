@@ -35,6 +35,8 @@ function addressOf(id: SumId, { productId, regionId, typed }: Told): string {
 export function SumsView({ screen, told: first }: { screen: SumsScreen; told: Told }) {
   const [told, setTold] = useState(first);
   const [shown, setShown] = useState(screen);
+  /** what the last answer was given to: until it is what is told now, nothing is taken over from what is shown */
+  const [answered, setAnswered] = useState(first);
   const [isLost, setLost] = useState(false);
   const asked = useRef(0);
   const isFirst = useRef(true);
@@ -53,6 +55,7 @@ export function SumsView({ screen, told: first }: { screen: SumsScreen; told: To
         // what was asked before must not overtake what was asked last
         if (own !== asked.current) return;
         setLost(false);
+        setAnswered(told);
         if (answer.ok) setShown(answer.value);
       } catch {
         if (own === asked.current) setLost(true);
@@ -61,6 +64,7 @@ export function SumsView({ screen, told: first }: { screen: SumsScreen; told: To
     return () => clearTimeout(timer);
   }, [id, told]);
   const text = SUM_TEXT[id];
+  const isWaiting = answered !== told;
   return (
     <main className="grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-4 p-4 lg:grid-cols-[200px_minmax(0,380px)_minmax(0,1fr)]">
       <nav aria-label="Sums" className="grid content-start gap-2 max-lg:hidden">
@@ -112,7 +116,12 @@ export function SumsView({ screen, told: first }: { screen: SumsScreen; told: To
         {id === "photo" && <FromPhoto take={(more) => setTold((t) => ({ ...t, typed: { ...t.typed, ...more } }))} />}
         <SumForm screen={shown} typed={told.typed} setTyped={(typed) => setTold({ ...told, typed })} />
       </section>
-      <section aria-label="Result" aria-live="polite" className="grid min-w-0 content-start gap-3">
+      <section
+        aria-label="Result"
+        aria-live="polite"
+        aria-busy={isWaiting}
+        className={`grid min-w-0 content-start gap-3 ${isWaiting ? "pointer-events-none" : ""}`}
+      >
         <SumResultView screen={shown} />
         <TakeIt
           key={`${told.regionId} ${told.productId}`}
