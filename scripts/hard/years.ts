@@ -3,7 +3,7 @@ import { join } from "node:path";
 import Database from "better-sqlite3";
 import { canonicalJson } from "@/contracts";
 import { seededRandom } from "@/core/base";
-import { openDb } from "@/db";
+import { closeDb, openDb } from "@/db";
 import { exportDocument, importText, loadDemo, makePlan, nowMs } from "@/server";
 
 /**
@@ -66,9 +66,11 @@ raw.transaction(() => {
     log: Entry[];
     parts: { regions: { id: string; stack: { layers: { id: string }[] } }[] }[];
   };
-  // done work of the demo, told again of each finished model, spread over its season
-  const told = own.log.filter((e) => e.kind === "started" || e.kind === "done");
   const ids = own.parts.flatMap((p) => p.regions.flatMap((r) => [r.id, ...r.stack.layers.map((l) => l.id)]));
+  // done work of the demo's own piles, told again of each finished model, spread over its season
+  const told = own.log.filter(
+    (e) => (e.kind === "started" || e.kind === "done") && ids.includes(e.opId.split(":")[0] ?? ""),
+  );
   const insert = raw.prepare(
     "insert into log (id, model_id, region_id, op_id, kind, at_ms, entry) values (?, ?, ?, ?, ?, ?, ?)",
   );
@@ -108,6 +110,8 @@ raw.transaction(() => {
   }
 })();
 raw.close();
+// what was written beside it is not seen by a connection that counts its own writes
+closeDb();
 const planned = await makePlan(modelId);
 if (!planned.ok) throw new Error(planned.problem.detail);
 console.log(planned.value.outcome);
