@@ -7,7 +7,7 @@ const WHOLE_FOR_DAYS = 60;
 
 /**
  * Takes out readings of long ago that no reckoning goes by: of each device the last of every step stays. Asked one by one for a later
- * one in its step: a list of those that stay would be gone through for each of them, hours for a few years.
+ * one in its step: a list of those that stay would be gone through for each that goes, which is the square of how many there are.
  * @returns how many went
  */
 export function thinReadings(raw: Database.Database, nowMs: number): number {

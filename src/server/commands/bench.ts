@@ -133,7 +133,7 @@ function sentBefore<K extends LogEntry["kind"]>(
 ): Outcome<EntryOf<K>> | null {
   const { id } = idSent(sentId);
   if (id === undefined) return null;
-  const before = [...snapshotOf(db).data.logs.values()].flat().find((e) => e.id === id);
+  const [before] = [...snapshotOf(db).data.logs.values()].flatMap((log) => log.find((e) => e.id === id) ?? []);
   if (!before) return null;
   if (before.regionId === regionId && before.kind === kind) return done(before as EntryOf<K>);
   return failed("conflict", "sentId: something else was sent under it.", [

@@ -9,7 +9,7 @@ import type { PlanRegion } from "@/core/work";
  * Verdicts outlive the revision they were reached at: a reading of the air, or work on another part, leaves a pile as it was judged.
  * Kept by what they were reached from, letter by letter, so that nothing stale can be taken for fresh.
  */
-/** The pile as it is, with rounds put in over its putty or bare, and as it was before the last change. */
+// the pile as it is, with rounds put in over its putty or bare, and as it was before the last change
 const KEPT_A_REGION = 6;
 type Shelf = Map<string, Map<string, JudgeAnswer>>;
 const holder = globalThis as unknown as { elmBenchVerdicts?: { readonly plan: Shelf; readonly now: Shelf } };
