@@ -21,13 +21,22 @@ export interface AirSources {
   readonly locals: readonly LocalAirRow[];
 }
 export const NO_AIR: AirSources = { readings: [], forecast: [], locals: [] };
+/** One list, so that what is assembled of it is found again. */
+const NO_READINGS: readonly Reading[] = [];
 
 /** Films dry for weeks; readings older than this no longer matter to any of them. */
 export const READINGS_BACK_DAYS = 45;
 
+/** No thermometer of a shed knows more; and what was judged in the same air need not be judged again. */
+const toTenths = (x: number): number => Math.round(x * 10) / 10;
+
 /** What was measured that still matters to some film. */
 export const readingsKept = (db: Db, atMs: number): readonly Reading[] =>
-  restedReadings(db, atMs - READINGS_BACK_DAYS * MIN_PER_DAY * MS_PER_MIN, atMs);
+  restedReadings(db, atMs - READINGS_BACK_DAYS * MIN_PER_DAY * MS_PER_MIN, atMs).map((r) => ({
+    ...r,
+    tempC: toTenths(r.tempC),
+    rhPct: toTenths(r.rhPct),
+  }));
 
 const wordOf = (r: AirRecord): AirWord => ({
   atMin: r.atMs / MS_PER_MIN,
@@ -82,7 +91,7 @@ const assembled = (shop: Shop, air: AirSources, fromMin: number, toMin: number):
 
 /** What the air would have been taken for without the last day's readings. */
 export const expectedOf = (shop: Shop, air: AirSources, fromMin: number, toMin: number): Climate =>
-  climateOf(shop, { ...air, readings: [] }, fromMin, toMin).climate;
+  climateOf(shop, { ...air, readings: NO_READINGS }, fromMin, toMin).climate;
 
 const localOf = ({ card }: LocalAirRow): LocalAir => ({
   kind: card.kind,
@@ -133,9 +142,6 @@ export function meanAir(shop: Shop, air: AirSources, fromMin: number): AirSpot {
   const [tempC, rhPct] = [toTenths(mean((s) => s.tempC)), toTenths(mean((s) => s.rhPct))];
   return { tempC, rhPct, airflowMS: shop.air.airflowMS };
 }
-
-/** No thermometer of a shed knows more; and what was judged in the same air need not be judged again. */
-const toTenths = (x: number): number => Math.round(x * 10) / 10;
 
 const NIGHT_FROM = "22:00";
 const NIGHT_TO = "06:00";

@@ -31,6 +31,23 @@ it("a reading leaves what was read of everything else as it was", () => {
     expect({ kind, same: after[kind] === before[kind] }).toEqual({ kind, same: true });
 });
 
+it.each([
+  ["the same once more", 9, 60, true],
+  ["less than a tenth of a degree and of a percent", 9.04, 60.04, true],
+  ["a tenth of a degree", 9.1, 60, false],
+  ["a tenth of a percent", 9, 60.1, false],
+])("a device that says %s: is anything reckoned anew", (_told, tempC, rhPct, same) => {
+  must(server.loadDemo(true));
+  const say = (c: number, rh: number) => must(server.addReading({ minutesAgo: 0, tempC: c, rhPct: rh }));
+  say(9, 60);
+  const before = snapshotOf(openDb());
+  say(tempC, rhPct);
+  // a minute that turns in between makes a new one whatever was said
+  const after = snapshotOf(openDb());
+  if (after.nowMin === before.nowMin) expect(after === before).toBe(same);
+  expect(after.data.readings === before.data.readings).toBe(same && after.nowMin === before.nowMin);
+});
+
 it("an edit is seen at once, and only what it touches is read anew", () => {
   const id = must(server.addModel({ name: "Skiff", scale: "", note: "" })).id;
   const part = must(server.addPart(id, { name: "Deck", count: 1, note: "" }));

@@ -27,7 +27,7 @@ import {
 import { withStandIns } from "../lookup";
 import { type AirSources, readingsKept } from "../shed/air";
 import { shopState } from "../shed/hours";
-import { kept, ofEach } from "./kept";
+import { kept, keptOf, ofEach } from "./kept";
 import { taughtBy } from "./taught";
 
 /** Everything the database says of the bench: all models together, each kind read once and parsed once. */
@@ -69,7 +69,7 @@ export function loadWorkspace(db: Db, atMs: number): Workspace {
     trees: kept("trees", ["parts", "regions", "layers", "overrides"], () => treesOf(db, null)),
     shelf: kept("shelf", ["products", "layers", "regions", "parts", "models"], () => listShelf(db)),
     cans,
-    products: withStandIns(cans, cards, [...logs.values()].flat()),
+    products: keptOf("stand-ins", [cans, cards, logs], () => withStandIns(cans, cards, [...logs.values()].flat())),
     coupons: kept("coupons", ["coupons"], () => listCoupons(db)),
     logs,
     cards,
@@ -77,7 +77,7 @@ export function loadWorkspace(db: Db, atMs: number): Workspace {
     plan: kept("plan", ["bench_plan"], () => readBenchPlan(db)),
     brought: kept("brought", ["plans"], () => readBroughtPlans(db)),
     asked: kept("asked", ["plans_asked"], () => readPlansAsked(db)),
-    readings: readingsKept(db, atMs),
+    readings: settledReadings(readingsKept(db, atMs)),
     forecast: kept("forecast", ["forecast"], () => readForecast(db)),
     locals: kept("locals", ["local_airs", "parts"], () => readLocalAirs(db)),
   };
@@ -87,9 +87,27 @@ export function loadWorkspace(db: Db, atMs: number): Workspace {
     hands: handsOf(logs, untaught.shopState.shop.handsSince ?? null),
     looks,
     products,
-    productsText: JSON.stringify([...products]),
+    productsText: keptOf("products-text", [products], () => JSON.stringify([...products])),
   };
 }
+
+/** On globalThis because the framework may load this module more than once. */
+const holder = globalThis as unknown as { elmBenchReadings?: readonly Reading[] };
+
+/** The very list of before where a device has said nothing new: a tenth of a degree is more than it knows. */
+function settledReadings(read: readonly Reading[]): readonly Reading[] {
+  const before = holder.elmBenchReadings;
+  if (before?.length === read.length && read.every((r, i) => sameReading(r, before[i]!))) return before;
+  holder.elmBenchReadings = read;
+  return read;
+}
+
+const sameReading = (a: Reading, b: Reading): boolean =>
+  a.atMs === b.atMs &&
+  a.source === b.source &&
+  a.airflowMS === b.airflowMS &&
+  a.tempC === b.tempC &&
+  a.rhPct === b.rhPct;
 
 const handsOf = (logs: Workspace["logs"], since: string | null) => handsKept(logs)(since);
 const handsKept = ofEach((logs: Workspace["logs"]) => {

@@ -122,10 +122,16 @@ export function snapshotOf(db: Db): Snapshot {
   const rev = revision();
   const held = holder.elmBenchSnapshot;
   if (held?.revision === rev && held.snapshot.nowMin === nowMin) return held.snapshot;
-  const data = held?.revision === rev ? held.data : loadWorkspace(db, atMs);
-  const snapshot = snapshotFrom(data, nowMin);
+  const data = held?.revision === rev ? held.data : sameAsBefore(held?.data, loadWorkspace(db, atMs));
+  const snapshot = held?.data === data && held.snapshot.nowMin === nowMin ? held.snapshot : snapshotFrom(data, nowMin);
   holder.elmBenchSnapshot = { revision: rev, data, snapshot };
   return snapshot;
+}
+
+/** The very workspace of before where what was written since says nothing new. */
+function sameAsBefore(before: Workspace | undefined, read: Workspace): Workspace {
+  const kinds = Object.keys(read) as (keyof Workspace)[];
+  return before && kinds.every((k) => before[k] === read[k]) ? before : read;
 }
 
 function snapshotFrom(data: Workspace, nowMin: number): Snapshot {

@@ -6,6 +6,7 @@ import { pacesOf } from "@/core/learning";
 import type { Pace, Product } from "@/core/model";
 import { asItWas, type FilmLook, filmLook, type SeenFilm, seenFilms, telling } from "@/core/witness";
 import { type AirSources, climateOf, localClimates } from "../shed/air";
+import { keptOf, ofEach } from "./kept";
 
 /** What it is reckoned from; logs, trees and stays in other air by model. */
 interface Untaught {
@@ -35,16 +36,14 @@ export const LEARNT_FROM_DAYS = 400;
 const SANE = { leastC: -25, mostC: 60 } as const;
 
 /** Products whose label is the same dry the same. */
-const labelOf = ({ label, family, carriers, light }: Product): string =>
-  JSON.stringify([label, family, carriers, light ?? null]);
+const labelOf = ofEach(({ label, family, carriers, light }: Product): string =>
+  JSON.stringify([label, family, carriers, light ?? null]),
+);
+const NO_LOOKS: readonly FilmLook[] = [];
 
 /** Worked out before, by what it was worked out from. On globalThis because the framework may load this module more than once. */
 const holder = globalThis as unknown as {
-  elmBenchTaught?: {
-    readonly key: string;
-    readonly looks: readonly FilmLook[];
-    readonly paces: ReadonlyMap<string, Pace>;
-  };
+  elmBenchTaught?: Worked & { readonly key: string };
   elmBenchLooks?: Map<string, FilmLook>;
 };
 const MOST_KEPT = 20_000;
@@ -55,7 +54,7 @@ const MOST_KEPT = 20_000;
  */
 export function taughtBy(world: Untaught, atMs: number): Taught {
   const { logs, products } = world;
-  if (![...logs.values()].some((log) => log.length > 0)) return { looks: [], products };
+  if (![...logs.values()].some((log) => log.length > 0)) return { looks: NO_LOOKS, products };
   const key = JSON.stringify([
     [...logs].map(([id, log]) => [id, log.length, log.at(-1)?.id]),
     [world.readings.length, world.readings.at(-1)?.atMs, world.forecast.length, world.forecast.at(-1)?.atMs],
@@ -65,9 +64,29 @@ export function taughtBy(world: Untaught, atMs: number): Taught {
     Math.floor(atMs / MS_PER_MIN / MIN_PER_DAY),
   ]);
   const held = holder.elmBenchTaught;
-  const own = held?.key === key ? held : { key, ...worked(world, atMs) };
+  const own = held?.key === key ? held : { key, ...sameWhereNothingNew(held, worked(world, atMs)) };
   holder.elmBenchTaught = own;
-  return { looks: own.looks, products: paced(world, own.paces) };
+  const { cards } = world;
+  return {
+    looks: own.looks,
+    products: keptOf("paced", [logs, products, cards, own.paces], () => paced(world, own.paces)),
+  };
+}
+
+interface Worked {
+  readonly looks: readonly FilmLook[];
+  readonly paces: ReadonlyMap<string, Pace>;
+}
+
+/** The very looks and paces of before where they come to the same: a newer reading seldom changes what was seen long ago. */
+function sameWhereNothingNew(before: Worked | undefined, { looks, paces }: Worked): Worked {
+  if (!before) return { looks, paces };
+  const sameLooks = before.looks.length === looks.length && looks.every((l, i) => l === before.looks[i]);
+  const textOf = (of: Worked["paces"]) => JSON.stringify([...of]);
+  return {
+    looks: sameLooks ? before.looks : looks,
+    paces: textOf(before.paces) === textOf(paces) ? before.paces : paces,
+  };
 }
 
 /** The same of a document nobody keeps. */
