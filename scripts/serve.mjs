@@ -6,6 +6,7 @@ import { createServer } from "node:http";
 import { resolve } from "node:path";
 import { fileURLToPath } from "node:url";
 import next from "next";
+import { turns } from "./lib/turns.mjs";
 
 const [port, host] = process.argv.slice(2);
 const dir = resolve(fileURLToPath(import.meta.url), "../..");
@@ -45,13 +46,33 @@ function refuse(res, [status, title, detail]) {
 const app = next({ dev: false, dir, hostname: host, port: Number(port), quiet: true });
 await app.prepare();
 const handle = app.getRequestHandler();
+/** So many at a time are quicker for each of them than all at once. */
+const AT_ONCE = 4;
+/** Who waits for a plan, or listens for as long as a page is open, holds nobody up for longer. */
+const LONG_MS = 250;
+/** More than this a line does not come down again while anybody still waits. */
+const LONGEST_LINE = 1000;
+const inTurn = turns(AT_ONCE, LONG_MS, LONGEST_LINE);
+/** Files of the application itself cost nothing. */
+const isFile = (url = "") => url.startsWith("/_next/static/");
+
 const server = createServer((req, res) => {
   const why = turnedAway(req);
-  if (why) refuse(res, why);
-  else {
-    // nothing is packed for this very machine: it costs more than the way it saves
-    if (fromHere(req.socket.remoteAddress)) delete req.headers["accept-encoding"];
+  if (why) return refuse(res, why);
+  // nothing is packed for this very machine: it costs more than the way it saves
+  if (fromHere(req.socket.remoteAddress)) delete req.headers["accept-encoding"];
+  if (isFile(req.url)) return void handle(req, res);
+  const serve = (done) => {
+    res.once("close", done);
     void handle(req, res);
+  };
+  if (!inTurn(serve, () => req.socket.destroyed)) {
+    res.setHeader("retry-after", "5");
+    refuse(res, [
+      503,
+      "Too much at once",
+      "More is asked of this server than it can answer. Nothing was saved; try again in a moment.",
+    ]);
   }
 });
 server.listen(Number(port), host);

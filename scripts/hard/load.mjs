@@ -30,6 +30,9 @@ const ticks = (pid) => {
   return { all: all.slice(0, 8).reduce((a, b) => a + b, 0), stolen: all[7], own: Number(own[11]) + Number(own[12]) };
 };
 
+/** A device that is never still: what it says is another half degree up or down each time, the same in every run. */
+const jitter = (n) => (((n * 7919) % 1000) / 1000 - 0.5) * 0.5;
+
 /**
  * So many reads and writes a second, whether or not the earlier ones were answered.
  * @returns ms and counts; `stolen` is the share of the time this machine's processors were somebody else's, `cores` what the server used
@@ -58,7 +61,7 @@ export async function load(url, pid, { seconds, reads, writes }) {
     for (; n < ((performance.now() - began) / 1000) * (reads + writes); n++) {
       const body = JSON.stringify({
         at: new Date().toISOString(),
-        temp_c: 12 + Math.sin(n / 500),
+        temp_c: 12 + Math.sin(n / 500) + jitter(n),
         rh_pct: 60,
         source: "load",
       });
