@@ -1,4 +1,5 @@
 import { done, type FrameView, type Outcome, type Showing } from "@/contracts";
+import { showAs } from "@/format";
 import { workText } from "@/messages";
 import * as server from "@/server";
 import type { RibbonData } from "@/ui/components/AirRibbon";
@@ -14,6 +15,8 @@ export function frameData(): Outcome<{
   const frame = server.getFrame();
   if (!frame.ok) return frame;
   const { next, regions, products, unreadable, showing, ...ribbon } = frame.value;
+  // before anything is said here, as the frame does where it is drawn
+  showAs(showing);
   return done({
     unreadable,
     showing,

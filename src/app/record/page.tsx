@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
-import { done } from "@/contracts";
 import * as server from "@/server";
 import { RecordScreen } from "@/ui/record/RecordScreen";
 import { withModel } from "../current";
+import { sent } from "../sent";
 
 export const metadata: Metadata = { title: "Record" };
 
@@ -13,12 +13,12 @@ export default async function RecordPage({
 }) {
   const { region, card } = await searchParams;
   return withModel(
-    (m) => {
-      const record = server.getRecord(m.id);
-      return record.ok ? done(record.value) : record;
-    },
-    (_model, record) => (
-      <RecordScreen record={record} regionId={region ?? null} only={card === "touch-up" ? "touch-up" : "all"} />
-    ),
+    (m) => server.getRecord(m.id),
+    (_model, record) =>
+      sent(RecordScreen, {
+        record,
+        regionId: region ?? null,
+        only: card === "touch-up" ? ("touch-up" as const) : ("all" as const),
+      }),
   );
 }

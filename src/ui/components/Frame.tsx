@@ -11,6 +11,7 @@ import { AirRibbon, type RibbonData } from "./AirRibbon";
 import { type Findable, Finder } from "./Finder";
 import { OutOfReach } from "./OutOfReach";
 import { PLACES, Rail } from "./Rail";
+import { useOnDevice } from "./Sent";
 
 export interface FrameData {
   readonly ribbon: RibbonData | null;
@@ -22,11 +23,26 @@ export interface FrameData {
   readonly showing: Showing;
 }
 
-/** The same with what it shows as one text, as `Sent` has it. */
+/** The same with what it shows as one text, and drawn on the device, as `Sent` has it; until then its outline. */
 export function SentFrame({ told, children }: { readonly told: string; readonly children: ReactNode }) {
+  return useOnDevice() ? <Drawn told={told}>{children}</Drawn> : <Outline>{children}</Outline>;
+}
+
+function Drawn({ told, children }: { readonly told: string; readonly children: ReactNode }) {
   const data = useMemo(() => JSON.parse(told) as FrameData, [told]);
   return <Frame {...data}>{children}</Frame>;
 }
+
+/** Where rail, air and screen will be. */
+const Outline = ({ children }: { readonly children: ReactNode }) => (
+  <div className="flex h-dvh flex-col md:flex-row">
+    <div className="order-last min-h-14 shrink-0 border-base-300 bg-base-200 max-md:border-t md:order-first md:w-[88px] md:border-r" />
+    <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+      <div className="min-h-11 border-b border-base-300 bg-base-200" />
+      <div className="min-h-0 flex-1 overflow-auto">{children}</div>
+    </div>
+  </div>
+);
 
 const SHORTCUTS: readonly (readonly [keys: string, what: string])[] = [
   ["Ctrl K or ⌘ K", "Find anything"],

@@ -5,7 +5,7 @@ import { type ComponentType, useEffect, useMemo, useSyncExternalStore } from "re
 const never = () => () => {};
 
 /** False while the page is made on the server and for the first moment on the device; true from then on. */
-const useOnDevice = (): boolean =>
+export const useOnDevice = (): boolean =>
   useSyncExternalStore(
     never,
     () => true,

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import * as server from "@/server";
 import { TroublePage } from "@/ui/components/Trouble";
 import { JarLabels } from "@/ui/shelf/JarLabels";
+import { sent } from "../../sent";
 
 export const metadata: Metadata = { title: "Labels" };
 
@@ -16,5 +17,5 @@ export default async function LabelsPage({ searchParams }: { searchParams: Asked
   const products = shelf.value
     .map((i) => i.product)
     .filter((p) => (named === null ? p.recipe !== undefined : named.has(p.id)));
-  return <JarLabels products={products} />;
+  return sent(JarLabels, { products });
 }
