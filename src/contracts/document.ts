@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { mendLayerId } from "@/core/history";
 import {
   type ExtraWork,
   type Mend,
@@ -6,6 +7,7 @@ import {
   namedProducts,
   productsOnFace,
   type Region,
+  readKey,
   type Scheme,
   type Stack,
   type Touch,
@@ -119,6 +121,9 @@ type DocumentShape = {
   readonly products: readonly { readonly id: string }[];
   readonly log: readonly {
     readonly id: string;
+    readonly kind: string;
+    readonly regionId: string;
+    readonly opId: string;
     readonly work?: ExtraWork | undefined;
     readonly mend?: Mend | undefined;
     readonly laid?: { readonly productId: string; readonly card: string | null } | undefined;
@@ -151,7 +156,8 @@ function referencesHold(doc: DocumentShape, ctx: z.RefinementCtx): void {
   once(layers.map((l) => ({ id: l.id, path: [...l.path, "id"] })));
   const locals = doc.air?.local ?? [];
   once(locals.map((l, i) => ({ id: l.id, path: ["air", "local", i, "id"] })));
-  for (const { path, message } of looseEnds(doc)) ctx.addIssue({ code: "custom", path: [...path], message });
+  for (const { path, message } of [...looseEnds(doc), ...strayPieces(doc)])
+    ctx.addIssue({ code: "custom", path: [...path], message });
 }
 
 interface LooseEnd {
@@ -202,6 +208,23 @@ function looseEnds(doc: DocumentShape): readonly LooseEnd[] {
       c.layers.flatMap((l, k) => product(l.productId, "coupons", i, "layers", k, "productId")),
     ),
   ];
+}
+
+/** Pieces of work that could be taken for another face's: a plan holds each once. */
+function strayPieces(doc: DocumentShape): readonly LooseEnd[] {
+  const pileOf = new Map(
+    doc.parts.flatMap((p) => p.regions.map((r) => [r.id, new Set(r.stack.layers.map((l) => l.id))] as const)),
+  );
+  return doc.log.flatMap(({ id, kind, regionId, opId, mend }, i): LooseEnd[] => {
+    const told = kind === "asked" || kind === "worked";
+    if (told && readKey(opId)?.subjectId !== regionId)
+      return [{ path: ["log", i, "opId"], message: `is not work on ${regionId}, the face it is told of` }];
+    return (mend?.layers ?? []).flatMap((l, n) =>
+      l.id === mendLayerId(id, n) || pileOf.get(regionId)?.has(l.id)
+        ? []
+        : [{ path: ["log", i, "mend", "layers", n, "id"], message: `must be ${mendLayerId(id, n)}` }],
+    );
+  });
 }
 
 /** Keys in alphabetical order at every depth, arrays as they stand, two-space indent, one newline at the end. */

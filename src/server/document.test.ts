@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import type { ModelDocument } from "@/contracts";
 import { logTitle } from "@/messages";
 import { freshStore, must, refusal } from "../../tests/support/store";
 import * as server from ".";
@@ -91,6 +92,27 @@ describe("a broken file is refused with the path of the fault and changes nothin
     ],
     ["an id used twice", (d) => patched(d, "parts.1.id", "ml-hull"), "invalid parts.1.id"],
     ["a log entry without a time", (d) => patched(d, "log.0.at", "yesterday"), "invalid log.0.at"],
+    [
+      "a layer of a mend that another face’s mend has too",
+      (d) => {
+        const { log, parts } = d as unknown as ModelDocument;
+        const [other] = parts.flatMap((p) => p.regions);
+        const mended = log.find((e) => e.kind === "mended");
+        return { ...d, log: [...log, { ...mended, id: "l-again", regionId: other!.id }] };
+      },
+      "invalid log.N.mend.layers.0.id",
+    ],
+    [
+      "work asked for that is told of another face",
+      (d) => {
+        const { log, parts } = d as unknown as ModelDocument;
+        const [one, other] = parts.flatMap((p) => p.regions);
+        const { air, at } = log[0]!;
+        const asked = { id: "l-asked", kind: "asked", regionId: one!.id, at, title: "", override: null, note: "", air };
+        return { ...d, log: [...log, { ...asked, opId: `${other!.id}:extra:wipe`, work: { kind: "wipe" } }] };
+      },
+      "invalid log.N.opId",
+    ],
     ["a field nobody knows", (d) => patched(d, "shop.mood", "blue"), "invalid shop.mood"],
   ];
   function patched(doc: unknown, path: string, value: unknown): unknown {
@@ -105,7 +127,8 @@ describe("a broken file is refused with the path of the fault and changes nothin
     const id = demo();
     const before = must(server.exportDocument(id));
     const broken = breakIt(asObject(id));
-    expect(refusal(server.importText(JSON.stringify(broken), { onExisting: "replace", takeShop: true }))).toBe(want);
+    const told = refusal(server.importText(JSON.stringify(broken), { onExisting: "replace", takeShop: true }));
+    expect(told.replace(/log\.[1-9]\d+\./, "log.N.")).toBe(want);
     expect(must(server.exportDocument(id))).toBe(before);
     expect(must(server.getModels()).models).toHaveLength(1);
   });
