@@ -199,6 +199,8 @@ export const REASON: Readonly<Record<string, string>> = {
     "The etch was not covered within its day: it no longer grips, and a scuff only rubs it through. Lay a fresh etch on the bare metal, or strip.",
   "putty-not-on-primed": "The putty’s label does not allow this film below it.",
   "label-not-on-this-film": "The label does not list the film below.",
+  "two-part-still-soft":
+    "Its label’s window is for its own system; under another kind of paint a two-part film still gives off solvent. Better once it can be sanded.",
   "hard-over-soft": "A hard film over enamel that is still soft cracks.",
   "two-part-over-old": "Two-pack over enamel or lacquer may lift it.",
   "water-over-gloss": "Water-borne paint slides off cured gloss.",

@@ -530,6 +530,10 @@ export const PAIRS: Readonly<Record<string, { fires: Case; spares: Case }>> = {
     fires: { on: on("petg"), pile: ["lightship-white", layer("epoxy-primer", { gapMin: 120 })] },
     spares: { on: on("petg"), pile: ["lightship-white", layer("epoxy-primer", { gapMin: 20_000 })] },
   },
+  "two-part-still-soft": {
+    fires: { on: on("petg"), pile: ["epoxy-primer", layer("bronze-lacquer", { gapMin: 200 })] },
+    spares: { on: on("petg"), pile: ["epoxy-primer", layer("two-pack-gloss", { gapMin: 200 })] },
+  },
   "two-part-over-old": {
     fires: { on: on("petg"), pile: ["lightship-white", layer("epoxy-primer", { gapMin: 20_000, before: ["scuff"] })] },
     spares: { on: on("petg"), pile: ["water-primer", "epoxy-primer"] },

@@ -229,19 +229,28 @@ const SOFT_STATES: readonly FilmState[] = ["wet", "uncured", "gap"];
 const GRADE = ["ok", "care", "test", "stop"] as const;
 const worse = (a: string, b: string): string => (GRADE.indexOf(a as "ok") >= GRADE.indexOf(b as "ok") ? a : b);
 
+/** From this bite on a solvent gets through an oil film that has set and not yet cured, and lifts it. */
+const LIFTS_FROM_BITE = 3;
+
 function filmBiteAnswer(
   lower: FamilyId,
   state: FilmState,
   sandable: boolean,
   attack: { bite: number; alcohol: boolean },
   sameFamily: boolean,
+  ownBite: number,
 ): string {
   const f = familyFacts(lower);
   const { bite, alcohol } = attack;
+  // a label says when its film bears another coat of itself, and thus its own solvents; a hotter one it bears once it has cured
+  const lifts = f.mechanism === "oxidation" && state === "hard" && bite >= LIFTS_FROM_BITE && bite > ownBite;
+  if (lifts) return "stop";
   const plain = f.curedHolds[bite]!;
   const cured = alcohol && f.curedAlcohol !== null ? worse(plain, f.curedAlcohol) : plain;
   if (state === "open" && (sameFamily || cured === "ok")) return "ok";
-  if (SOFT_STATES.includes(state) || (state === "open" && !sandable))
+  // what is to be covered within its day is told the hour from which it bears its cover
+  const ready = sandable || f.staleInADay;
+  if (SOFT_STATES.includes(state) || (state === "open" && !ready))
     return bite <= f.whileCuringBite && !(alcohol && f.curedAlcohol !== null) ? "ok" : "stop";
   // what it re-dissolves it also bonds to: thin coats are right, wet ones a care
   return f.bondsByRedissolving && bite >= 3 && cured === "care" ? "ok-light" : cured;
@@ -250,7 +259,9 @@ function filmBiteAnswer(
 /** What the upper coat's strongest carrier does to the film below in the state that film is in. */
 function seamBiteAnswer(lower: Product, upper: Product, state: FilmState, sandable: boolean): FactValue {
   const answers = possibleFamilies(lower.family).flatMap((family) =>
-    possibleAttacks(upper).map((a) => filmBiteAnswer(family, state, sandable, a, upper.family === family)),
+    possibleBites(lower).flatMap((own) =>
+      possibleAttacks(upper).map((a) => filmBiteAnswer(family, state, sandable, a, upper.family === family, own)),
+    ),
   );
   return candidatesOf(answers, lower.family === "unknown" ? "product.family" : "product.carriers");
 }

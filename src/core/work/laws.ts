@@ -123,9 +123,11 @@ const LAWS: { readonly [K in WaitKind]: Law<K> } = {
   },
   seam: {
     spans: ({ waits }, ctx) => seamUnion(waits, ctx),
-    milestone: ({ waits: [first] }) => {
+    milestone: ({ waits: [first, ...others] }) => {
       if (first?.until === "sandable" || first?.until === "cured") return first.until;
-      return first?.until === "window" && first.dry ? "sandable" : "recoat";
+      // widened to the whole window it is no longer the dry film that is waited for
+      const dryOnly = first?.until === "window" && first.dry && !others.some((w) => w.until === "window" && !w.dry);
+      return dryOnly ? "sandable" : "recoat";
     },
     canShut: ({ waits }, coats) => waits.some((w) => w.until === "window") && windowShuts(coats),
     estimateMin: (_, times) => dry(times, "recoat"),

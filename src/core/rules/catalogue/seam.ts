@@ -5,6 +5,7 @@ import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { addBefore, advise, renewBelow, rulesFor, setHeaviness, waitFor } from "../rule";
 
 const TWO_PART_FAMILIES = familiesWith((f) => f.twoPart);
+const SOLVENT_TWO_PART = ["epoxy-2k", "urethane-2k"] as const;
 const HARD_OVER_SOFT = familiesWith((f) => f.hard);
 const POROUS_FILLS = familiesWith((f) => f.porousFill);
 const PRIMERS = ["primer-etch", "primer", "primer-highbuild", "surfacer"];
@@ -33,7 +34,9 @@ const puttySpotOnMetal = all(
 const fillerOverPrimer = all(
   is("upper.role", "putty"),
   is("lower.role", "primer", "primer-etch", "primer-highbuild", "surfacer"),
-  any(dried, yes("lower.sandable")),
+  // an oil primer is lifted by a stopper like any other oil film
+  not(is("lower.family", ...OIL_DRYING)),
+  any(dried, yes("lower.sandable"), is("lower.role", "primer-etch")),
   not(all(is("lower.role", "primer-etch"), is("upper.family", "polyester-2k"))),
 );
 /** Rows of their own beat the general answer to a carrier. */
@@ -236,6 +239,20 @@ export const SEAM_RULES = rulesFor("seam", [
       not(is("seam.state", "hard", "cured")),
     ),
     remedy: [waitFor("window")],
+  },
+  {
+    id: "two-part-still-soft",
+    verdict: "care",
+    when: all(
+      is("lower.family", ...SOLVENT_TWO_PART),
+      not(is("lower.role", "putty")),
+      not(is("upper.family", ...TWO_PART_FAMILIES)),
+      is("seam.state", "open"),
+      no("lower.sandable"),
+      not(decalBelow),
+      otherProduct,
+    ),
+    remedy: [waitFor("sandable")],
   },
   {
     id: "two-part-over-old",
