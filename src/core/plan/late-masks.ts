@@ -1,5 +1,5 @@
 import { own } from "../base";
-import { checkSchedule, Elsewhere, type Placed, type Problem, type Schedule } from "../schedule";
+import { checkSchedule, Elsewhere, nightsBetween, type Placed, type Problem, type Schedule } from "../schedule";
 import { type Waiting, waitsAs } from "./nearness";
 import { GRID_MIN, type ProblemContext } from "./problem";
 
@@ -52,14 +52,25 @@ function pull(bench: Elsewhere, busy: Busy, opId: string, as: Waiting): void {
   }
 }
 
-/** Starts to try, latest first: just before the next work, else the ends of what is free before it. */
+/**
+ * Starts to try, latest first: just before the next work, or as late before it as there is room. Where a night lies between whatever
+ * is done, it goes to a nearer evening, and there to the beginning: nobody comes for the last ten minutes of one.
+ */
 function wishes(busy: Busy, nextMin: number, own: Placed, as: Waiting): readonly number[] {
   const lengthMin = own.endMin - own.startMin;
   const onGrid = (min: number) => Math.floor(min / GRID_MIN) * GRID_MIN;
+  const nights = (startMin: number) => nightsBetween(startMin + lengthMin, nextMin);
   const before = as === "clean" ? FLASHED_MIN.map((min) => nextMin - min) : [nextMin];
-  return [...before, ...busy.freeEnds(own, nextMin).slice(0, TRIED_GAPS)]
-    .map((endMin) => onGrid(endMin - lengthMin))
-    .filter((startMin) => startMin > own.startMin);
+  const inRooms = busy.rooms(own, nextMin).slice(0, TRIED_GAPS);
+  return [
+    ...before.map((endMin) => onGrid(endMin - lengthMin)),
+    ...inRooms.map(({ fromMin, toMin }) => {
+      const latest = onGrid(toMin - lengthMin);
+      return nights(latest) === 0 ? latest : Math.ceil(fromMin / GRID_MIN) * GRID_MIN;
+    }),
+  ].filter(
+    (startMin) => startMin > own.startMin && (nights(startMin) === 0 || nights(startMin) < nights(own.startMin)),
+  );
 }
 const TRIED_GAPS = 8;
 
@@ -81,19 +92,19 @@ class Busy {
     for (const s of this.touched(to)) s.placed.push(to);
   }
 
-  /** Ends of the hours between one piece of work and another before a moment, with room in them; latest first. */
-  freeEnds(own: Placed, untilMin: number): readonly number[] {
+  /** Where there is room for it between other work before a moment, latest first. */
+  rooms(own: Placed, untilMin: number): readonly { readonly fromMin: number; readonly toMin: number }[] {
     const lengthMin = own.endMin - own.startMin;
     return this.sessions
       .filter((s) => s.startMin < untilMin && s.endMin > own.endMin)
       .flatMap((s) => {
         const inside = s.placed.filter((p) => p !== own).sort((a, b) => a.startMin - b.startMin);
         const ends = [...inside.map((p) => p.startMin), s.endMin].filter((t) => t <= untilMin);
-        return ends.filter((t) => {
-          const from = Math.max(s.startMin, ...inside.filter((p) => p.startMin < t).map((p) => p.endMin));
-          return t - from >= lengthMin;
+        return ends.flatMap((toMin) => {
+          const fromMin = Math.max(s.startMin, ...inside.filter((p) => p.startMin < toMin).map((p) => p.endMin));
+          return toMin - fromMin >= lengthMin ? [{ fromMin, toMin }] : [];
         });
       })
-      .sort((a, b) => b - a);
+      .sort((a, b) => b.toMin - a.toMin);
   }
 }

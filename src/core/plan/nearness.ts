@@ -29,8 +29,8 @@ export function waitsAs({ kind, step }: Operation): Waiting | null {
 /** Why two pieces of work had better be done in one go. */
 export type NearKind = Waiting | "bare-metal" | "coats" | "turn";
 
-/** What a night between them counts against one between others (est.). */
-const NIGHT: Readonly<Record<NearKind, number>> = { "bare-metal": 4, ready: 2, clean: 2, tape: 2, coats: 3, turn: 1 };
+/** What a night between them counts against one between others (est.). What was wiped the evening before is wiped once more. */
+const NIGHT: Readonly<Record<NearKind, number>> = { clean: 5, "bare-metal": 4, coats: 3, ready: 2, tape: 2, turn: 1 };
 
 interface FaceWork {
   readonly chain: Chain;
