@@ -258,8 +258,10 @@ function filmBiteAnswer(
 
 /** What the upper coat's strongest carrier does to the film below in the state that film is in. */
 function seamBiteAnswer(lower: Product, upper: Product, state: FilmState, sandable: boolean): FactValue {
+  // a wash is too thin to be lifted
+  const borne = lower.role === "wash" ? [BITES.length - 1] : possibleBites(lower);
   const answers = possibleFamilies(lower.family).flatMap((family) =>
-    possibleBites(lower).flatMap((own) =>
+    borne.flatMap((own) =>
       possibleAttacks(upper).map((a) => filmBiteAnswer(family, state, sandable, a, upper.family === family, own)),
     ),
   );
