@@ -330,7 +330,8 @@ export const LABEL_TIME_RATIOS: Readonly<Record<DryingMechanism, RatioRow>> = {
   solvent: { flash: 1, touch: 2, handle: 4, recoat: 2, sandable: 10, "tape-safe": 14, polishable: 60, cured: 140 },
   water: { flash: 1, touch: 1.5, handle: 4, recoat: 3, sandable: 12, "tape-safe": 24, polishable: 72, cured: 330 },
   oxidation: { flash: 1, touch: 8, handle: 16, recoat: 8, sandable: 48, "tape-safe": 48, polishable: 150, cured: 330 },
-  reaction: { flash: 1, touch: 4, handle: 8, recoat: 4, sandable: 16, "tape-safe": 16, polishable: 48, cured: 220 },
+  // dry to the touch within the hour, sanded on the morrow
+  reaction: { flash: 1, touch: 4, handle: 8, recoat: 4, sandable: 32, "tape-safe": 32, polishable: 96, cured: 440 },
   light: { flash: 1, touch: 1, handle: 1, recoat: 1, sandable: 1, "tape-safe": 1, polishable: 1, cured: 1 },
 };
 

@@ -36,12 +36,14 @@ function given(label: Label, m: Milestone): number | null {
 }
 
 /** Index distance on the milestone ladder decides which given time is nearest; the earlier one wins a tie. */
-function nearestGiven(label: Label, m: Milestone): { milestone: Milestone; min: number } | null {
+function nearestGiven(label: Label, m: Milestone, reacts: boolean): { milestone: Milestone; min: number } | null {
   const at = MILESTONES.indexOf(m);
   const candidates = MILESTONES.map((c, i) => ({ milestone: c, min: given(label, c), far: Math.abs(i - at) }))
     .filter((c): c is { milestone: Milestone; min: number; far: number } => c.min !== null && c.min > 0)
     .sort((a, b) => a.far - b.far);
-  return candidates[0] ?? null;
+  // a two-part film takes its next coat wet on wet: that says nothing of when it will be hard, if anything else does
+  const telling = reacts && at > MILESTONES.indexOf("recoat") ? candidates.filter((c) => c.milestone !== "recoat") : [];
+  return telling[0] ?? candidates[0] ?? null;
 }
 
 /**
@@ -63,11 +65,15 @@ const worked = new WeakMap<object, LabelTimes>();
 const firstWindow = (label: Label): number | null => label.recoat.find(([opens]) => opens > 0)?.[0] ?? null;
 
 function workOut(product: Pick<Product, "label" | "family">): LabelTimes {
-  const ratios = LABEL_TIME_RATIOS[mechanismOf(product.family)];
+  const mechanism = mechanismOf(product.family);
+  const ratios = LABEL_TIME_RATIOS[mechanism];
   const entry = (m: Milestone): LabelTime => {
     const own = given(product.label, m) ?? (m === "flash" ? firstWindow(product.label) : null);
     if (own !== null) return { min: own, assumed: false };
-    const near = nearestGiven(product.label, m) ?? { milestone: "flash" as const, min: FALLBACK_FLASH_MIN };
+    const near = nearestGiven(product.label, m, mechanism === "reaction") ?? {
+      milestone: "flash" as const,
+      min: FALLBACK_FLASH_MIN,
+    };
     const usual = (near.min * ratios[m]) / ratios[near.milestone];
     return { min: withinTold(usual, m, product.label, ratios), assumed: true };
   };

@@ -5,7 +5,6 @@ import { all, any, atLeast, has, is, no, not, yes } from "../condition";
 import { addBefore, advise, renewBelow, rulesFor, setHeaviness, waitFor } from "../rule";
 
 const TWO_PART_FAMILIES = familiesWith((f) => f.twoPart);
-const SOLVENT_TWO_PART = ["epoxy-2k", "urethane-2k"] as const;
 const HARD_OVER_SOFT = familiesWith((f) => f.hard);
 const POROUS_FILLS = familiesWith((f) => f.porousFill);
 const PRIMERS = ["primer-etch", "primer", "primer-highbuild", "surfacer"];
@@ -38,6 +37,12 @@ const fillerOverPrimer = all(
   not(is("lower.family", ...OIL_DRYING)),
   any(dried, yes("lower.sandable"), is("lower.role", "primer-etch")),
   not(all(is("lower.role", "primer-etch"), is("upper.family", "polyester-2k"))),
+);
+/** Hard by reaction, but thinned: for hours there is solvent in it. */
+const solventTwoPart = all(
+  is("lower.family", "epoxy-2k", "urethane-2k"),
+  not(is("lower.role", "putty")),
+  no("lower.waterBorne"),
 );
 /** Rows of their own beat the general answer to a carrier. */
 const judgedByBite = all(
@@ -244,8 +249,7 @@ export const SEAM_RULES = rulesFor("seam", [
     id: "two-part-still-soft",
     verdict: "care",
     when: all(
-      is("lower.family", ...SOLVENT_TWO_PART),
-      not(is("lower.role", "putty")),
+      solventTwoPart,
       not(is("upper.family", ...TWO_PART_FAMILIES)),
       is("seam.state", "open"),
       no("lower.sandable"),
@@ -297,7 +301,7 @@ export const SEAM_RULES = rulesFor("seam", [
     // promoter and etch are so thin that their own window tells when they are dry enough
     when: all(
       yes("upper.waterBorne"),
-      yes("lower.losesSolvent"),
+      any(yes("lower.losesSolvent"), solventTwoPart),
       no("lower.sandable"),
       not(decalBelow),
       not(is("lower.role", "promoter", "primer-etch")),
