@@ -229,7 +229,11 @@ function finishOf(live: LiveChain, ctx: ProblemContext, endOf: (id: string) => n
   };
 }
 
-/** Seams that have to take a worse way than they were judged by, because the better one has passed. */
+/** Starts are whole minutes, waits are not. */
+const SAME_MIN = 1;
+type Span = ReturnType<typeof spansOf>[number];
+
+/** Seams that have to take a worse way than they were judged by, because the better one has passed or never falls into a session. */
 function lateSeams(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): readonly Notice[] {
   return ctx.chains.flatMap((live) =>
     live.chain.ties.flatMap((tie): Notice[] => {
@@ -246,13 +250,16 @@ function lateSeams(ctx: ProblemContext, at: ReadonlyMap<string, Placed>): readon
         caution: cautionFor(live, ctx),
         notYet: null,
       };
-      const inTime = spansOf({ ...wait, waits: better }, context).some(
-        (s) => s.endMin === null || placed.startMin <= s.endMin,
-      );
-      if (inTime) return [];
+      const ways = (waits: typeof better) => spansOf({ ...wait, waits }, context);
+      const notPast = (s: Span) => s.endMin === null || placed.startMin <= s.endMin;
+      const within = (s: Span) => notPast(s) && placed.startMin >= s.startMin - SAME_MIN;
+      if (ways(better).some(within)) return [];
+      // a worse way may lie before the better one as well as after it
+      const taken = wait.fallback.find((f) => ways([f.wait]).some(within));
+      const way = taken ?? (ways(better).some(notPast) ? null : wait.fallback[0]!);
       const { regionId } = live.chain;
       const layer = layerOf(live, tie.to);
-      return wait.fallback[0]!.codes.map((code) => ({ kind: "verdict", regionId, verdict: "care", code, layer }));
+      return (way?.codes ?? []).map((code) => ({ kind: "verdict", regionId, verdict: "care", code, layer }));
     }),
   );
 }

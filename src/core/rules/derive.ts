@@ -258,8 +258,9 @@ function filmBiteAnswer(
 
 /** What the upper coat's strongest carrier does to the film below in the state that film is in. */
 function seamBiteAnswer(lower: Product, upper: Product, state: FilmState, sandable: boolean): FactValue {
-  // a wash is too thin to be lifted
-  const borne = lower.role === "wash" ? [BITES.length - 1] : possibleBites(lower);
+  // a wash is too thin to be lifted; a label with a second window tells when the film bears whatever comes
+  const bearsAll = lower.role === "wash" || lower.label.recoat.length > 1;
+  const borne = bearsAll ? [BITES.length - 1] : possibleBites(lower);
   const answers = possibleFamilies(lower.family).flatMap((family) =>
     borne.flatMap((own) =>
       possibleAttacks(upper).map((a) => filmBiteAnswer(family, state, sandable, a, upper.family === family, own)),

@@ -1,3 +1,5 @@
+"use client";
+
 import { Download, Printer } from "lucide-react";
 import Link from "next/link";
 import type { RecordView } from "@/contracts";

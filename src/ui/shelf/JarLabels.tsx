@@ -1,3 +1,5 @@
+"use client";
+
 import Link from "next/link";
 import type { Product } from "@/core/model";
 import { FAMILY_NAME, jarLabelLines, ROLE_NAME, recipeText, safetyLine } from "@/messages";
