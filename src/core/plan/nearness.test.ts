@@ -35,6 +35,40 @@ describe("bare metal", () => {
   });
 });
 
+describe("evenings with little to do", () => {
+  const startOf = (a: Planned, id: string) => a.ops.find((o) => o.id === id)!.startMin;
+  const washed = {
+    region: region({ id: "w", material: "petg", conditions: [], areaCm2: 300 }),
+    stack: { ...pile(layer("grey-primer", { id: "p" })), prep: ["wash", "key", "wipe"] as Stack["prep"] },
+  };
+  it("what has to dry over night is washed first thing, not in the last minutes of a free evening", () => {
+    // an evening too short for the wash, its drying and what follows
+    const sessions = Array.from({ length: 30 }, (_, n) => ({
+      startMin: NOW_MIN + n * MIN_PER_DAY,
+      endMin: NOW_MIN + n * MIN_PER_DAY + 60,
+    }));
+    const a = planned(planInput([washed], { sessions }));
+    expect(startOf(a, "w:prep:wash")).toBe(sessions[0]!.startMin);
+    expect(startOf(a, "w:prep:key")).toBeGreaterThanOrEqual(sessions[1]!.startMin);
+  });
+  it.each([90, 105, 120, 135, 150])(
+    "the last wipe is of the evening of its coat, in evenings of %d minutes",
+    (lastsMin) => {
+      const sessions = Array.from({ length: 30 }, (_, n) => ({
+        startMin: NOW_MIN + n * MIN_PER_DAY,
+        endMin: NOW_MIN + n * MIN_PER_DAY + lastsMin,
+      }));
+      for (const face of [washed, bracket("a"), bracket("a", { material: "brass-copper", areaCm2: 300 })]) {
+        const input = planInput([face], { sessions });
+        const a = planned(input);
+        const wipe = a.ops.find((o) => o.step === "wipe")!;
+        const coat = a.ops.find((o) => o.kind === "coat")!;
+        expect(sessionOf(input, wipe.startMin)).toBe(sessionOf(input, coat.startMin));
+      }
+    },
+  );
+});
+
 it("where an evening has room for one coat only a night lies between two, and nobody is told that it need not", () => {
   const sessions = Array.from({ length: 30 }, (_, n) => ({
     startMin: NOW_MIN + n * MIN_PER_DAY,

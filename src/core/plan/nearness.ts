@@ -47,9 +47,9 @@ export function nearTies({ chain, planned }: FaceWork): readonly NearTie[] {
   const { material } = planned.region;
   const isMetal = material !== null && material !== "unknown" && materialFacts(material).group === "metal";
   const byId = new Map(chain.ops.map((op) => [op.id, op]));
-  const painted = chain.ops.findIndex((op) => op.kind === "coat");
-  const bare = new Set(chain.ops.slice(0, Math.max(0, painted)).map((op) => op.id));
-  return chain.ties.flatMap((tie): NearTie[] => {
+  const firstCoat = chain.ops.findIndex((op) => op.kind === "coat");
+  const bare = new Set(chain.ops.slice(0, Math.max(0, firstCoat)).map((op) => op.id));
+  const near = chain.ties.flatMap((tie): NearTie[] => {
     const [from, to] = [byId.get(tie.from), byId.get(tie.to)];
     if (!from || !to) return [];
     if (from.kind === "coat" && to.kind === "coat" && from.layerId === to.layerId) return [{ tie, as: "coats" }];
@@ -60,6 +60,9 @@ export function nearTies({ chain, planned }: FaceWork): readonly NearTie[] {
     if (as === null || to.kind === "unmask") return [];
     return [{ tie, as: as === "ready" && isMetal && bare.has(from.id) ? "bare-metal" : as }];
   });
+  // a night on the way to the paint counts once, not again on the way to the wipe before it
+  const painted = new Set(near.flatMap(({ tie }) => (byId.get(tie.to)!.kind === "coat" ? tie.from : [])));
+  return near.filter(({ tie }) => byId.get(tie.to)!.kind === "coat" || !painted.has(tie.from));
 }
 
 /** The same of all faces, as the schedule takes it. */
