@@ -31,6 +31,8 @@ function Drawn<P extends object>({ of: Of, told }: { of: ComponentType<P>; told:
 const Awaited = () => (
   <div className="p-6" aria-busy="true">
     <span className="loading loading-dots slow-to-show" aria-hidden="true" />
-    <noscript>Elm Bench draws its screens on your device, and needs scripts for it.</noscript>
+    <noscript>
+      <p>Elm Bench draws its screens on your device, and needs scripts for it.</p>
+    </noscript>
   </div>
 );
