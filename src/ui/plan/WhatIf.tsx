@@ -62,7 +62,7 @@ export function WhatIf({ screen }: { screen: PlanScreen }) {
       <label className="flex items-center gap-2">
         Plan with
         <select
-          className="select select-sm w-46"
+          className="select select-sm w-52"
           value={shop.caution}
           disabled={busy}
           onChange={(e) => void change({ caution: e.target.value }, "caution")}
