@@ -30,7 +30,7 @@ const ticks = (pid) => {
   return { all: all.slice(0, 8).reduce((a, b) => a + b, 0), stolen: all[7], own: Number(own[11]) + Number(own[12]) };
 };
 
-/** A device that is never still: what it says is another half degree up or down each time, the same in every run. */
+/** A device that is never still: up to a quarter of a degree up or down each time, °C, the same in every run. */
 const jitter = (n) => (((n * 7919) % 1000) / 1000 - 0.5) * 0.5;
 
 /**

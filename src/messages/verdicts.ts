@@ -200,7 +200,7 @@ export const REASON: Readonly<Record<string, string>> = {
   "putty-not-on-primed": "The putty’s label does not allow this film below it.",
   "label-not-on-this-film": "The label does not list the film below.",
   "two-part-still-soft":
-    "Its label’s window is for its own system; under another kind of paint a two-part film still gives off solvent. Better once it can be sanded.",
+    "The label of the film below tells when its own system goes on; under another kind of paint it still gives off solvent. Better once it can be sanded.",
   "hard-over-soft": "A hard film over enamel that is still soft cracks.",
   "two-part-over-old": "Two-pack over enamel or lacquer may lift it.",
   "water-over-gloss": "Water-borne paint slides off cured gloss.",

@@ -85,10 +85,12 @@ test("a finger that rests on a block takes hold of it; one that goes on scrolls"
   await touch("touchStart", x);
   await expect(page.getByTestId("ghost")).toBeVisible();
   for (let px = 10; px <= 60; px += 10) await touch("touchMove", x + px);
-  // held, it is told what would become of it there; where the block lies by now is the plan's affair
-  await expect(trial(page)).toContainText(/ (fits|does not fit)/);
+  // whether it fits there is the plan's affair; held it is told, and told anew where the finger goes back to
+  await expect(trial(page)).toContainText(/Hull: Wet-sand P400: .* (fits|does not fit)/);
+  for (let px = 50; px >= 10; px -= 10) await touch("touchMove", x + px);
+  await expect(trial(page)).toContainText("fits");
   await page.keyboard.press("Escape");
-  await touch("touchEnd", x + 60);
+  await touch("touchEnd", x + 10);
   await expect(page.getByTestId("ghost")).toBeHidden();
   await context.close();
 });
